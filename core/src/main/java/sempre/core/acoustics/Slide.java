@@ -1,0 +1,157 @@
+package sempre.core.acoustics;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import sempre.core.pitch.Pitch;
+
+/**
+ * Slide positions from the length of the tube: each lowers by one semitone, so that the steps grow
+ * longer further out.
+ *
+ * <p>Rules: a partial more than {@value #MARKED_CENTS} cents from its note is played with the slide
+ * drawn in or out by that much and the position is marked {@code +} or {@code -} (smaller ones the
+ * ear makes: common practice, no source); in first position nothing can be drawn in; the standard
+ * is the position nearest to the player. The F attachment is offered where it shortens the slide by
+ * at least {@value #ATTACHMENT_SAVES_CM} cm.
+ *
+ * @param tube the open tube, slide in
+ * @param attachment the tube with the attachment, slide in
+ * @param lowest lowest partial used
+ * @param highest highest partial used
+ */
+public record Slide(Tube tube, Tube attachment, int lowest, int highest) {
+  /** Number of positions. */
+  public static final int POSITIONS = 7;
+
+  static final double MARKED_CENTS = 20;
+  static final double ATTACHMENT_SAVES_CM = 20;
+
+  /** Partials used on the attachment's tube, for the low notes it is made for. */
+  private static final int ATTACHMENT_HIGHEST = 4;
+
+  /** How far out the slide is at a position, in centimetres from first. */
+  public double centimetres(int position) {
+    return tube.slideCentimetres(position - 1);
+  }
+
+  /**
+   * How far out the slide is, with the setting.
+   *
+   * @param fingering {@code p3}, {@code p2+}, {@code F p2-}
+   */
+  public double centimetres(String fingering) {
+    String token = fingering.substring(fingering.indexOf('p') + 1);
+    int position = token.charAt(0) - '0';
+    double at = centimetres(position);
+    // A marked setting is drawn by what the seventh partial needs, or what the longer tube needs.
+    if (token.endsWith("+")) {
+      return at - raise(position);
+    }
+    if (token.endsWith("-")) {
+      return fingering.startsWith("F")
+          ? attachment.slideCentimetres(position - 1)
+          : at + raise(position);
+    }
+    return at;
+  }
+
+  private double raise(int position) {
+    return centimetres(position)
+        - tube.slideCentimetres(position - 1 + Harmonics.deviation(7) / 100);
+  }
+
+  /** All usable settings of the notes in a range, notes rising, the standard of each first. */
+  public List<BrassNote> notes(Pitch from, Pitch to) {
+    Map<Integer, List<BrassNote>> byMidi = new TreeMap<>();
+    for (int p = lowest; p <= highest; p++) {
+      for (int position = 1; position <= POSITIONS; position++) {
+        Pitch note =
+            Pitch.usual(tube.fundamental().midi() + Harmonics.semitones(p) - (position - 1));
+        double cents = Harmonics.deviation(p);
+        boolean raised = cents < -MARKED_CENTS;
+        if (note.midi() < from.midi() || note.midi() > to.midi() || raised && position == 1) {
+          continue;
+        }
+        String text = "p" + position + (raised ? "+" : "");
+        String why =
+            "partial "
+                + p
+                + (raised
+                    ? ", "
+                        + Math.round(-cents)
+                        + " cents flat: the slide "
+                        + String.format(java.util.Locale.ROOT, "%.1f", raise(position))
+                        + " cm in"
+                    : Math.abs(cents) < 5
+                        ? ""
+                        : ", " + Math.round(-cents) + " cents flat in this position");
+        byMidi
+            .computeIfAbsent(note.midi(), m -> new ArrayList<>())
+            .add(
+                new BrassNote(
+                    note, text, p, raised ? 0 : cents, position > 1 || cents >= 0, false, "", why));
+      }
+    }
+    List<BrassNote> all = new ArrayList<>();
+    byMidi.forEach(
+        (midi, ways) -> {
+          ways.sort(Comparator.comparingDouble(w -> centimetres(w.fingering())));
+          BrassNote first = ways.get(0);
+          all.add(
+              new BrassNote(
+                  first.written(),
+                  first.fingering(),
+                  first.partial(),
+                  first.cents(),
+                  first.correctable(),
+                  true,
+                  "",
+                  first.note()));
+          all.addAll(ways.subList(1, ways.size()));
+          all.addAll(onAttachment(first));
+        });
+    return all;
+  }
+
+  private List<BrassNote> onAttachment(BrassNote standard) {
+    List<BrassNote> found = new ArrayList<>();
+    double plain = centimetres(standard.fingering());
+    for (int p = lowest; p <= ATTACHMENT_HIGHEST; p++) {
+      int down =
+          attachment.fundamental().midi() + Harmonics.semitones(p) - standard.written().midi();
+      if (down < 0) {
+        continue;
+      }
+      double drawn = attachment.slideCentimetres(down);
+      if (plain - drawn < ATTACHMENT_SAVES_CM) {
+        continue;
+      }
+      int position = down + 1;
+      String text = "F p" + position + (down == 0 ? "" : "-");
+      String why =
+          "partial "
+              + p
+              + " of the longer tube"
+              + (down == 0
+                  ? ""
+                  : String.format(
+                      java.util.Locale.ROOT,
+                      "; its positions lie further apart: %.1f cm beyond the usual one",
+                      drawn - centimetres(position)));
+      found.add(
+          new BrassNote(
+              standard.written(),
+              text,
+              p,
+              Harmonics.deviation(p),
+              true,
+              false,
+              "Fattachment",
+              why));
+    }
+    return found;
+  }
+}

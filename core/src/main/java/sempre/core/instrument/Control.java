@@ -1,0 +1,30 @@
+package sempre.core.instrument;
+
+import java.util.Map;
+
+/**
+ * One key, hole, lever, valve or slide position of an instrument.
+ *
+ * @param token its name in the fingering notation; unique on its side
+ * @param left whether it stands before the bar of the notation
+ * @param finger what works it
+ * @param name its name in words
+ * @param order its place in the canonical order, from 0
+ * @param requires option values without which the instrument lacks it
+ */
+public record Control(
+    String token,
+    boolean left,
+    Finger finger,
+    String name,
+    int order,
+    Map<String, String> requires) {
+  public Control {
+    requires = Map.copyOf(requires);
+  }
+
+  @Override
+  public String toString() {
+    return token;
+  }
+}

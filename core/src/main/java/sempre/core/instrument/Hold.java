@@ -1,0 +1,31 @@
+package sempre.core.instrument;
+
+/**
+ * One control held in one way.
+ *
+ * @param control what is held
+ * @param way fully, half covered, or (slide) a raised or lowered setting of the position
+ */
+public record Hold(Control control, Way way) {
+  /** How a control is held. */
+  public enum Way {
+    FULL,
+    HALF,
+    RAISED,
+    LOWERED
+  }
+
+  /** The token of the notation: {@code h1}, {@code p2+}. */
+  public String token() {
+    return switch (way) {
+      case FULL -> control.token();
+      case HALF -> "h" + control.token();
+      case RAISED -> control.token() + "+";
+      case LOWERED -> control.token() + "-";
+    };
+  }
+
+  public Finger finger() {
+    return control.finger();
+  }
+}

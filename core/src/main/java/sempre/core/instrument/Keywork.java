@@ -1,0 +1,229 @@
+package sempre.core.instrument;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+
+/**
+ * The controls of an instrument, and the reader and writer of its fingering notation.
+ *
+ * @param kind which of the three grammars it uses
+ * @param controls all controls in canonical order
+ * @param together sets of controls that one finger can hold at once (a palm on two palm keys)
+ */
+public record Keywork(Kind kind, List<Control> controls, List<Set<String>> together) {
+  /** The three grammars of the notation. */
+  public enum Kind {
+    /** Two hands with a bar between: {@code T 1 | 1 Eb}. */
+    HANDS,
+    /** Depressed valves: {@code 1 2}, or {@code 0}. */
+    VALVES,
+    /** A slide position: {@code p1}, {@code F p2-}. */
+    SLIDE
+  }
+
+  public Keywork {
+    controls = List.copyOf(controls);
+    together = together.stream().map(Set::copyOf).toList();
+  }
+
+  /**
+   * Reads a fingering in any order, with choices and free controls.
+   *
+   * @throws IllegalArgumentException with one sentence: which token, and what there is instead
+   */
+  public Pattern pattern(String text) {
+    String body = text.strip();
+    List<List<Hold>> slots = new ArrayList<>();
+    List<Hold> free = new ArrayList<>();
+    if (kind == Kind.HANDS) {
+      String[] sides = body.split("\\|", -1);
+      if (sides.length != 2) {
+        throw new IllegalArgumentException(
+            "'" + text + "' needs one | between the left and the right hand, such as T 1 | 1 Eb");
+      }
+      read(sides[0], true, slots, free);
+      read(sides[1], false, slots, free);
+    } else if (kind == Kind.VALVES && body.equals("0")) {
+      // open: nothing held
+    } else {
+      if (body.isEmpty()) {
+        throw new IllegalArgumentException(
+            kind == Kind.VALVES
+                ? "an empty fingering is not clear; write 0 for no valve"
+                : "an empty fingering is not clear; write a position, p1 to p7");
+      }
+      read(body, false, slots, free);
+    }
+    if (kind == Kind.SLIDE
+        && slots.stream().filter(s -> s.get(0).finger() == Finger.ARM).count() != 1) {
+      throw new IllegalArgumentException("'" + text + "' needs exactly one position, p1 to p7");
+    }
+    Comparator<Hold> order = Comparator.comparingInt(h -> h.control().order());
+    slots.sort((a, b) -> order.compare(a.get(0), b.get(0)));
+    free.sort(order);
+    Fingering plain = fingering(slots.stream().map(s -> s.get(0)).toList());
+    return new Pattern(write(slots, free), plain, slots, free);
+  }
+
+  /**
+   * Reads one concrete fingering; of a choice the first is taken, free controls are not held.
+   *
+   * @throws IllegalArgumentException also when one finger would have to hold two things at once
+   */
+  public Fingering read(String text) {
+    Fingering f = pattern(text).plain();
+    clash(f.holds())
+        .ifPresent(
+            c -> {
+              throw new IllegalArgumentException("'" + text + "': " + c);
+            });
+    return f;
+  }
+
+  /** A fingering of these holds, put in canonical order. */
+  public Fingering fingering(List<Hold> holds) {
+    List<Hold> sorted =
+        holds.stream()
+            .distinct()
+            .sorted(Comparator.comparingInt(h -> h.control().order()))
+            .toList();
+    return new Fingering(write(sorted.stream().map(List::of).toList(), List.of()), sorted);
+  }
+
+  /** Says which finger would have to do two things at once, if one would. */
+  public Optional<String> clash(List<Hold> holds) {
+    Map<Finger, Set<String>> byFinger = new TreeMap<>();
+    for (Hold h : holds) {
+      byFinger.computeIfAbsent(h.finger(), f -> new LinkedHashSet<>()).add(h.control().token());
+    }
+    for (var e : byFinger.entrySet()) {
+      Set<String> tokens = e.getValue();
+      if (tokens.size() > 1 && together.stream().noneMatch(t -> t.containsAll(tokens))) {
+        return Optional.of(
+            "the "
+                + e.getKey().words()
+                + " can't hold "
+                + String.join(" and ", tokens)
+                + " at once");
+      }
+    }
+    return Optional.empty();
+  }
+
+  /** The fingers that this instrument uses at all, in lane order. */
+  public List<Finger> fingers() {
+    return controls.stream().map(Control::finger).distinct().sorted().toList();
+  }
+
+  /** The control of this token; {@code side} is {@code true} for left, where both sides have it. */
+  public Optional<Control> find(String token, boolean side) {
+    return controls.stream()
+        .filter(c -> c.token().equals(token) && (kind != Kind.HANDS || c.left() == side))
+        .findFirst();
+  }
+
+  /** Whether any control, on either side, has this token. */
+  public boolean knows(String token) {
+    return controls.stream().anyMatch(c -> c.token().equals(token));
+  }
+
+  private void read(String side, boolean left, List<List<Hold>> slots, List<Hold> free) {
+    if (side.isBlank()) {
+      return;
+    }
+    Set<Control> seen = new LinkedHashSet<>();
+    for (String word : side.strip().split("\\s+")) {
+      if (word.startsWith("(") && word.endsWith(")")) {
+        free.add(hold(word.substring(1, word.length() - 1), left));
+        continue;
+      }
+      List<Hold> slot = new ArrayList<>();
+      for (String one : word.split("/")) {
+        slot.add(hold(one, left));
+      }
+      if (slot.isEmpty()) {
+        throw new IllegalArgumentException("'" + word + "' is not a token");
+      }
+      for (Hold h : slot) {
+        if (!seen.add(h.control())) {
+          throw new IllegalArgumentException("'" + word + "' is written twice");
+        }
+      }
+      slots.add(slot);
+    }
+  }
+
+  private Hold hold(String token, boolean left) {
+    Optional<Control> exact = find(token, left);
+    if (exact.isPresent()) {
+      return new Hold(exact.get(), Hold.Way.FULL);
+    }
+    if (token.length() > 1 && token.charAt(0) == 'h') {
+      Optional<Control> half = find(token.substring(1), left);
+      if (half.isPresent()) {
+        return new Hold(half.get(), Hold.Way.HALF);
+      }
+    }
+    if (kind == Kind.SLIDE
+        && token.length() > 1
+        && "+-".indexOf(token.charAt(token.length() - 1)) >= 0) {
+      Optional<Control> position = find(token.substring(0, token.length() - 1), left);
+      if (position.isPresent()) {
+        return new Hold(position.get(), token.endsWith("+") ? Hold.Way.RAISED : Hold.Way.LOWERED);
+      }
+    }
+    String there =
+        controls.stream()
+            .filter(c -> kind != Kind.HANDS || c.left() == left)
+            .map(Control::token)
+            .collect(Collectors.joining(" "));
+    throw new IllegalArgumentException(
+        "there is no '"
+            + token
+            + "'"
+            + (kind == Kind.HANDS ? (left ? " on the left" : " on the right") : "")
+            + "; there is: "
+            + there);
+  }
+
+  private String write(List<List<Hold>> slots, List<Hold> free) {
+    record Word(Control control, String text, int place) {}
+    List<Word> words = new ArrayList<>();
+    for (List<Hold> slot : slots) {
+      words.add(
+          new Word(
+              slot.get(0).control(),
+              slot.stream().map(Hold::token).collect(Collectors.joining("/")),
+              slot.get(0).control().order()));
+    }
+    // free controls stand behind the held ones of their side
+    free.forEach(
+        f ->
+            words.add(
+                new Word(
+                    f.control(), "(" + f.token() + ")", controls.size() + f.control().order())));
+    words.sort(Comparator.comparingInt(Word::place));
+    if (kind != Kind.HANDS) {
+      String all = words.stream().map(Word::text).collect(Collectors.joining(" "));
+      return all.isEmpty() ? "0" : all;
+    }
+    String left =
+        words.stream()
+            .filter(w -> w.control().left())
+            .map(Word::text)
+            .collect(Collectors.joining(" "));
+    String right =
+        words.stream()
+            .filter(w -> !w.control().left())
+            .map(Word::text)
+            .collect(Collectors.joining(" "));
+    return (left.isEmpty() ? "|" : left + " |") + (right.isEmpty() ? "" : " " + right);
+  }
+}

@@ -1,0 +1,21 @@
+package sempre.core.instrument;
+
+import java.util.List;
+
+/**
+ * Something that one maker's instrument has and another's lacks.
+ *
+ * @param name as in the notation, {@code highFsharp}
+ * @param values what it can be, {@code true} and {@code false} for a part that is there or not
+ * @param standard the value of an instrument of which nothing is known
+ * @param label in words
+ */
+public record Option(String name, List<String> values, String standard, String label) {
+  public Option {
+    values = List.copyOf(values);
+    if (!values.contains(standard)) {
+      throw new IllegalArgumentException(
+          "option " + name + ": the default '" + standard + "' is none of " + values);
+    }
+  }
+}

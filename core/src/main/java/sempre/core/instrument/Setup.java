@@ -1,0 +1,126 @@
+package sempre.core.instrument;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import sempre.core.motion.Move;
+import sempre.core.motion.Moves;
+import sempre.core.pitch.Pitch;
+
+/**
+ * One particular instrument: the kind, with its options chosen. Holds every concrete fingering of
+ * it under a number, and what is computed once and looked up afterwards.
+ */
+public final class Setup {
+  private static final Map<String, Setup> KNOWN = new ConcurrentHashMap<>();
+
+  private final Instrument instrument;
+  private final Map<String, String> options;
+  private final Map<Integer, List<Way>> waysByMidi = new HashMap<>();
+  private final Map<String, Set<Pitch>> notesByFingering = new HashMap<>();
+  private final Map<Long, Move> moves = new ConcurrentHashMap<>();
+
+  /**
+   * One concrete fingering of one note.
+   *
+   * @param number unique in its set-up, rising from 0
+   * @param entry what the catalogue says
+   * @param fingering the controls held, choices and free controls resolved
+   * @param bare the same without free controls
+   * @param held free controls among them
+   */
+  public record Way(
+      int number, Entry entry, Fingering fingering, Fingering bare, List<Hold> held) {}
+
+  private Setup(Instrument instrument, Map<String, String> options) {
+    this.instrument = instrument;
+    this.options = java.util.Collections.unmodifiableMap(options);
+    int number = 0;
+    for (Entry e : instrument.entries()) {
+      if (!e.fits(options)) {
+        continue;
+      }
+      for (Fingering f : e.pattern().expand(instrument.keywork())) {
+        notesByFingering.computeIfAbsent(f.text(), t -> new LinkedHashSet<>()).add(e.written());
+        List<Hold> held = e.pattern().free().stream().filter(f.holds()::contains).toList();
+        waysByMidi
+            .computeIfAbsent(e.written().midi(), m -> new ArrayList<>())
+            .add(new Way(number++, e, f, bare(f, held), held));
+      }
+    }
+  }
+
+  private Fingering bare(Fingering f, List<Hold> held) {
+    return held.isEmpty()
+        ? f
+        : instrument
+            .keywork()
+            .fingering(f.holds().stream().filter(h -> !held.contains(h)).toList());
+  }
+
+  /**
+   * The set-up of an instrument; the same object for the same options.
+   *
+   * @throws IllegalArgumentException when an option or value is unknown
+   */
+  public static Setup of(Instrument instrument, Map<String, String> chosen) {
+    Map<String, String> options = new LinkedHashMap<>(instrument.optionsWith(chosen));
+    return KNOWN.computeIfAbsent(
+        instrument.id() + System.identityHashCode(instrument) + options,
+        k -> new Setup(instrument, options));
+  }
+
+  public Instrument instrument() {
+    return instrument;
+  }
+
+  public Map<String, String> options() {
+    return options;
+  }
+
+  /** Every way to play a written note, catalogue order; empty when it is out of range. */
+  public List<Way> ways(Pitch written) {
+    return waysByMidi.getOrDefault(written.midi(), List.of());
+  }
+
+  /** The notes that this hold sounds, as far as the catalogue knows; rising. */
+  public List<Pitch> notesOf(Fingering fingering) {
+    return notesByFingering.getOrDefault(fingering.text(), Set.of()).stream().sorted().toList();
+  }
+
+  /** What happens between two ways of two notes; computed once. */
+  public Move move(Way from, Way to) {
+    return moves.computeIfAbsent(
+        (long) from.number() << 32 | to.number(),
+        k ->
+            Moves.between(
+                this,
+                from.fingering(),
+                to.fingering(),
+                List.of(from.entry().written()),
+                List.of(to.entry().written())));
+  }
+
+  /** Lowest note of this set-up. */
+  public Pitch lowest() {
+    return instrument.entries().stream()
+        .filter(e -> e.fits(options) && e.role() == Role.STANDARD)
+        .map(Entry::written)
+        .min(Pitch::compareTo)
+        .orElse(instrument.lowest());
+  }
+
+  /** Highest note of this set-up. */
+  public Pitch highest() {
+    return instrument.entries().stream()
+        .filter(e -> e.fits(options) && e.role() == Role.STANDARD)
+        .map(Entry::written)
+        .max(Pitch::compareTo)
+        .orElse(instrument.highest());
+  }
+}

@@ -1,0 +1,228 @@
+package sempre.core.motion;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import sempre.core.instrument.Entry;
+import sempre.core.instrument.Finger;
+import sempre.core.instrument.Fingering;
+import sempre.core.instrument.Hold;
+import sempre.core.instrument.Setup;
+import sempre.core.instrument.SlideRule;
+import sempre.core.pitch.Pitch;
+
+/** Works out the {@link Move} from one fingering to another. All computed from the two holds. */
+public final class Moves {
+  /** How many semitones from one of the two notes a slip may lie (common practice, no source). */
+  private static final int SLIP_REACH = 9;
+
+  private Moves() {}
+
+  /** Between two fingerings of which only the hold is known: the notes are looked up. */
+  public static Move between(Setup setup, Fingering from, Fingering to) {
+    return between(setup, from, to, setup.notesOf(from), setup.notesOf(to));
+  }
+
+  /**
+   * Between two fingerings.
+   *
+   * @param fromNotes what the first may sound; the nearest pair of notes is meant
+   * @param toNotes what the second may sound
+   */
+  public static Move between(
+      Setup setup, Fingering from, Fingering to, List<Pitch> fromNotes, List<Pitch> toNotes) {
+    Map<Finger, List<Hold>> a = from.byFinger();
+    Map<Finger, List<Hold>> b = to.byFinger();
+    Set<Finger> down = EnumSet.noneOf(Finger.class);
+    Set<Finger> up = EnumSet.noneOf(Finger.class);
+    List<Move.FingerSlide> slides = new ArrayList<>();
+    Set<Finger> moving = EnumSet.noneOf(Finger.class);
+    for (Finger f : setup.instrument().keywork().fingers()) {
+      List<Hold> x = a.getOrDefault(f, List.of());
+      List<Hold> y = b.getOrDefault(f, List.of());
+      if (f == Finger.ARM || x.equals(y)) {
+        continue;
+      }
+      moving.add(f);
+      if (x.isEmpty() || f.place() && y.containsAll(x)) {
+        down.add(f);
+      } else if (y.isEmpty() || f.place() && x.containsAll(y)) {
+        up.add(f);
+      } else {
+        slides.add(slide(setup, f, tokens(x), tokens(y)));
+      }
+    }
+    Pair pair = nearest(fromNotes, toNotes);
+    return new Move(
+        down,
+        up,
+        !down.isEmpty() && !up.isEmpty(),
+        slides,
+        slips(setup, from, to, moving, pair),
+        places(from) != places(to),
+        travel(setup, from, to),
+        partials(setup, from, to, pair),
+        moving.isEmpty() && from.slidePosition().equals(to.slidePosition()));
+  }
+
+  private record Pair(Optional<Pitch> from, Optional<Pitch> to) {}
+
+  private static Pair nearest(List<Pitch> from, List<Pitch> to) {
+    return from.stream()
+        .flatMap(f -> to.stream().map(t -> new Pair(Optional.of(f), Optional.of(t))))
+        .min(
+            Comparator.comparingInt(
+                p -> Math.abs(p.from().orElseThrow().midi() - p.to().orElseThrow().midi())))
+        .orElse(new Pair(from.stream().findFirst(), to.stream().findFirst()));
+  }
+
+  private static boolean places(Fingering f) {
+    return f.holds().stream().anyMatch(h -> h.finger().place());
+  }
+
+  private static String tokens(List<Hold> holds) {
+    return holds.stream().map(Hold::token).collect(Collectors.joining(" "));
+  }
+
+  private static Move.FingerSlide slide(Setup setup, Finger f, String from, String to) {
+    SlideRule.Way way =
+        setup.instrument().slideRules().stream()
+            .filter(r -> r.finger() == f && r.from().equals(from) && r.to().equals(to))
+            .map(SlideRule::way)
+            .findFirst()
+            .orElse(SlideRule.Way.HARD);
+    return new Move.FingerSlide(f, from, to, way);
+  }
+
+  private static Optional<Move.Travel> travel(Setup setup, Fingering from, Fingering to) {
+    if (setup.instrument().slide().isEmpty()) {
+      return Optional.empty();
+    }
+    var slide = setup.instrument().slide().get();
+    double way = slide.centimetres(to.text()) - slide.centimetres(from.text());
+    int outward = Math.abs(way) < 0.05 ? 0 : way > 0 ? 1 : -1;
+    return Optional.of(
+        new Move.Travel(
+            from.slidePosition().orElseThrow().token(),
+            to.slidePosition().orElseThrow().token(),
+            Math.abs(way),
+            outward));
+  }
+
+  private static int partials(Setup setup, Fingering from, Fingering to, Pair pair) {
+    if (pair.from().isEmpty() || pair.to().isEmpty()) {
+      return 0;
+    }
+    int a = partial(setup, pair.from().get(), from);
+    int b = partial(setup, pair.to().get(), to);
+    return a == 0 || b == 0 ? 0 : Math.abs(a - b);
+  }
+
+  private static int partial(Setup setup, Pitch note, Fingering f) {
+    return setup.ways(note).stream()
+        .filter(w -> w.fingering().equals(f))
+        .map(Setup.Way::entry)
+        .map(Entry::partial)
+        .filter(java.util.OptionalInt::isPresent)
+        .mapToInt(java.util.OptionalInt::getAsInt)
+        .findFirst()
+        .orElse(0);
+  }
+
+  /**
+   * Slip notes: fingers move one by one in reality. For every finger or pair of fingers that may be
+   * late or early, the hold between is looked up in the instrument's table.
+   */
+  private static List<Move.Slip> slips(
+      Setup setup, Fingering from, Fingering to, Set<Finger> moving, Pair pair) {
+    List<Finger> fingers = List.copyOf(moving);
+    int n = fingers.size();
+    if (n < 2 || from.slidePosition().isPresent()) {
+      return List.of();
+    }
+    Map<Integer, Move.Slip> found = new LinkedHashMap<>();
+    List<Set<Finger>> lates = new ArrayList<>();
+    for (int size : new int[] {1, n - 1, 2, n - 2}) {
+      for (Set<Finger> some : subsets(fingers, size)) {
+        if (!some.isEmpty() && some.size() < n && !lates.contains(some)) {
+          lates.add(some);
+        }
+      }
+    }
+    int a = pair.from().map(Pitch::midi).orElse(-1);
+    int b = pair.to().map(Pitch::midi).orElse(-1);
+    for (Set<Finger> late : lates) {
+      List<Hold> between = new ArrayList<>();
+      from.holds().stream().filter(h -> still(h, moving, late)).forEach(between::add);
+      to.holds().stream().filter(h -> !late.contains(h.finger())).forEach(between::add);
+      Fingering hold = setup.instrument().keywork().fingering(between);
+      List<Pitch> heard = setup.notesOf(hold);
+      if (heard.stream().anyMatch(p -> p.midi() == a || p.midi() == b)) {
+        continue;
+      }
+      heard.stream()
+          .filter(p -> near(p.midi(), a, b))
+          .min(
+              Comparator.comparingInt(
+                  (Pitch p) -> a < 0 ? p.midi() : Math.abs(p.midi() - a) + Math.abs(p.midi() - b)))
+          .ifPresent(
+              p ->
+                  found.putIfAbsent(
+                      p.midi(),
+                      new Move.Slip(
+                          p,
+                          List.copyOf(late),
+                          fingers.stream().filter(f -> !late.contains(f)).toList())));
+    }
+    return List.copyOf(found.values());
+  }
+
+  /**
+   * A hold speaks in the register that is blown, so a note of another register does not slip out.
+   */
+  private static boolean near(int heard, int a, int b) {
+    return a < 0 || Math.min(Math.abs(heard - a), Math.abs(heard - b)) <= SLIP_REACH;
+  }
+
+  private static boolean still(Hold h, Set<Finger> moving, Set<Finger> late) {
+    return !moving.contains(h.finger()) || late.contains(h.finger());
+  }
+
+  private static List<Set<Finger>> subsets(List<Finger> fingers, int size) {
+    List<Set<Finger>> all = new ArrayList<>();
+    if (size == 1 || size == fingers.size() - 1) {
+      for (Finger f : fingers) {
+        Set<Finger> set = EnumSet.noneOf(Finger.class);
+        if (size == 1) {
+          set.add(f);
+        } else {
+          set.addAll(fingers);
+          set.remove(f);
+        }
+        all.add(set);
+      }
+    } else if (size == 2 || size == fingers.size() - 2) {
+      for (int i = 0; i < fingers.size(); i++) {
+        for (int j = i + 1; j < fingers.size(); j++) {
+          Set<Finger> set = EnumSet.noneOf(Finger.class);
+          if (size == 2) {
+            set.add(fingers.get(i));
+            set.add(fingers.get(j));
+          } else {
+            set.addAll(fingers);
+            set.remove(fingers.get(i));
+            set.remove(fingers.get(j));
+          }
+          all.add(set);
+        }
+      }
+    }
+    return all;
+  }
+}

@@ -1,0 +1,62 @@
+package sempre.core.pitch;
+
+/**
+ * What must be added to a written pitch to get the sounding one, in letters and semitones, octaves
+ * included: a B flat trumpet is (-1, -2), an alto saxophone (-5, -9).
+ *
+ * @param letters staff steps, negative when it sounds lower
+ * @param semitones semitones, negative when it sounds lower
+ */
+public record Transposition(int letters, int semitones) {
+  /** Sounds as written. */
+  public static final Transposition CONCERT = new Transposition(0, 0);
+
+  public Pitch sounding(Pitch written) {
+    return written.plus(letters, semitones);
+  }
+
+  public Pitch written(Pitch sounding) {
+    return sounding.plus(-letters, -semitones);
+  }
+
+  /** First this, then the opposite of {@code to}: from one player's page to another's. */
+  public Transposition onto(Transposition to) {
+    return new Transposition(letters - to.letters, semitones - to.semitones);
+  }
+
+  /** How many sharps (flats: negative) this adds to a key signature when a page is moved by it. */
+  public int fifths() {
+    // A fifth f is 4 letters and 7 semitones, an octave o 7 letters and 12 semitones:
+    // letters = 4f + 7o, semitones = 7f + 12o, so f = 7 * semitones - 12 * letters.
+    return 7 * semitones - 12 * letters;
+  }
+
+  /** In words: {@code sounds a major second lower}. */
+  public String inWords() {
+    if (letters == 0 && semitones == 0) {
+      return "sounds as written";
+    }
+    String direction = semitones < 0 ? "lower" : "higher";
+    int steps = Math.abs(letters);
+    int octaves = steps / 7;
+    String[] names = {"", "second", "third", "fourth", "fifth", "sixth", "seventh"};
+    int[] major = {0, 2, 4, 5, 7, 9, 11};
+    int rest = steps % 7;
+    String simple = "";
+    if (rest != 0) {
+      int size = Math.abs(semitones) - 12 * octaves;
+      boolean perfect = rest == 3 || rest == 4;
+      String quality = size == major[rest] ? (perfect ? "perfect" : "major") : "minor";
+      simple = "a " + quality + " " + names[rest];
+    }
+    String octaveWords =
+        octaves == 0
+            ? ""
+            : octaves == 1 ? "an octave" : octaves == 2 ? "two octaves" : octaves + " octaves";
+    String joined =
+        simple.isEmpty()
+            ? octaveWords
+            : octaveWords.isEmpty() ? simple : octaveWords + " and " + simple;
+    return "sounds " + joined + " " + direction;
+  }
+}

@@ -1,0 +1,76 @@
+package sempre.core.planning;
+
+import sempre.core.instrument.Finger;
+import sempre.core.instrument.SlideRule;
+import sempre.core.motion.Move;
+import sempre.core.score.Note;
+
+/** What a change costs: the countable things of a {@link Move}, scaled by the time there is. */
+final class Effort {
+  private Effort() {}
+
+  /**
+   * The circumstances of a change.
+   *
+   * @param seconds from the start of the first note to the start of the second
+   * @param haste factor for the time there is, 0.2 to 4
+   * @param forgiving factor for the tongue: less when the second note is tongued
+   * @param rest factor for a rest between: nearly nothing is left over a long one
+   */
+  record Pace(double seconds, double haste, double forgiving, double rest) {
+    static Pace between(Note from, Note to) {
+      double gap = Math.max(0, to.onset() - from.end()) * 60 / from.tempo();
+      double seconds = from.grace() ? Weight.GRACE_SECONDS : Math.max(from.seconds() + gap, 0.02);
+      double haste =
+          Math.max(Weight.LEAST_HASTE, Math.min(Weight.MOST_HASTE, Weight.EASY_SECONDS / seconds));
+      return new Pace(
+          seconds,
+          haste,
+          from.slurToNext() ? 1 : Weight.TONGUED_FACTOR,
+          gap >= Weight.FREE_SECONDS ? Weight.FREE_FACTOR : 1);
+    }
+  }
+
+  static void count(Move m, Pace pace, Tally tally) {
+    double factor = pace.haste() * pace.forgiving() * pace.rest();
+    tally.add(Weight.FINGER, m.fingers(), factor);
+    long weak = 0;
+    for (Finger f : m.down()) {
+      weak += f.weak() ? 1 : 0;
+    }
+    for (Finger f : m.up()) {
+      weak += f.weak() ? 1 : 0;
+    }
+    tally.add(Weight.WEAK_FINGER, weak, factor);
+    tally.add(Weight.CONTRARY, m.contrary() ? 1 : 0, factor);
+    tally.add(Weight.SLIP, Math.min(3, m.slips().size()), factor);
+    for (Move.FingerSlide s : m.slides()) {
+      // A slide is awkward even when there is time: haste counts from 1 up only.
+      double slide = Math.max(1, pace.haste()) * pace.forgiving() * pace.rest();
+      tally.add(weight(s.way()), 1, slide);
+    }
+    tally.add(Weight.HAND_SHIFT, m.handShift() ? 1 : 0, factor);
+    // The tongue does not help the arm.
+    m.travel().ifPresent(t -> tally.add(Weight.TRAVEL, t.cm(), pace.haste() * pace.rest()));
+    tally.add(Weight.PARTIALS, m.partials(), factor);
+  }
+
+  static void countReversal(int before, int now, Pace pace, Tally tally) {
+    if (before * now < 0) {
+      tally.add(Weight.REVERSAL, 1, pace.haste() * pace.rest());
+    }
+  }
+
+  /** Difficulty from 0 to 1: 1 - exp(-effort / {@value Weight#HARD}). */
+  static double difficulty(double effort) {
+    return 1 - Math.exp(-effort / Weight.HARD);
+  }
+
+  private static Weight weight(SlideRule.Way way) {
+    return switch (way) {
+      case ROLL -> Weight.ROLL;
+      case HARD -> Weight.SLIDE;
+      case NEVER -> Weight.NO_SLIDE;
+    };
+  }
+}

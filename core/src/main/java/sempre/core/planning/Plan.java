@@ -1,0 +1,99 @@
+package sempre.core.planning;
+
+import java.util.List;
+import java.util.Optional;
+import sempre.core.instrument.Hold;
+import sempre.core.instrument.Setup;
+import sempre.core.motion.Move;
+import sempre.core.pitch.Pitch;
+import sempre.core.score.Note;
+
+/**
+ * A fingering for every note of a line, with reasons.
+ *
+ * @param setup the instrument planned for
+ * @param cost total effort in the planner's unit
+ * @param notes every note that can be fingered, in page order
+ * @param moves the changes between neighbours that follow one another directly
+ * @param newNotes written notes that the player has not learned, rising
+ * @param outOfRange notes that this instrument does not have, in page order
+ * @param unreachable notes for which the hand reaches no fingering, in page order
+ */
+public record Plan(
+    Setup setup,
+    double cost,
+    List<PlannedNote> notes,
+    List<PlannedMove> moves,
+    List<Pitch> newNotes,
+    List<Note> outOfRange,
+    List<Note> unreachable) {
+  public Plan {
+    notes = List.copyOf(notes);
+    moves = List.copyOf(moves);
+    newNotes = List.copyOf(newNotes);
+    outOfRange = List.copyOf(outOfRange);
+    unreachable = List.copyOf(unreachable);
+  }
+
+  /**
+   * One note with its fingering.
+   *
+   * @param note the note
+   * @param sounding what is heard
+   * @param way the fingering chosen
+   * @param isNew whether the player has not learned the note
+   * @param unlearned whether the player has the note, but not with this fingering
+   * @param locked whether the teacher has fixed it
+   * @param reasons why, the weightiest first
+   * @param alternatives the other fingerings, the cheapest first
+   */
+  public record PlannedNote(
+      Note note,
+      Pitch sounding,
+      Setup.Way way,
+      boolean isNew,
+      boolean unlearned,
+      boolean locked,
+      List<Reason> reasons,
+      List<Alternative> alternatives) {
+    public PlannedNote {
+      reasons = List.copyOf(reasons);
+      alternatives = List.copyOf(alternatives);
+    }
+
+    /** Free controls that are kept down. */
+    public List<Hold> held() {
+      return way.held();
+    }
+  }
+
+  /**
+   * Another fingering of the same note.
+   *
+   * @param way the fingering
+   * @param extra what the whole plan would cost more with it; never negative unless locks forbid it
+   * @param text why, in one sentence
+   */
+  public record Alternative(Setup.Way way, double extra, String text) {}
+
+  /**
+   * The change from one note to the next.
+   *
+   * @param from id of the first note
+   * @param to id of the second
+   * @param move what the hands do
+   * @param seconds the time there is
+   * @param difficulty 0 to 1
+   */
+  public record PlannedMove(String from, String to, Move move, double seconds, double difficulty) {
+    /** Speed of the slide in centimetres a second, on a trombone. */
+    public Optional<Double> cmPerSecond() {
+      return move.travel().map(t -> t.cm() / seconds);
+    }
+  }
+
+  /** The planned note of this id. */
+  public Optional<PlannedNote> note(String id) {
+    return notes.stream().filter(n -> n.note().id().equals(id)).findFirst();
+  }
+}

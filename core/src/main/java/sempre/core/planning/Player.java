@@ -1,0 +1,85 @@
+package sempre.core.planning;
+
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import sempre.core.instrument.Hold;
+import sempre.core.instrument.Setup;
+import sempre.core.pitch.Pitch;
+
+/**
+ * Who plays: the instrument with its options, the hand, what is learned, the teacher's way.
+ *
+ * @param setup the particular instrument
+ * @param style the house style, complete
+ * @param avoid tokens of controls or positions that the hand can't reach
+ * @param known what the player has; empty when nothing is known about that, so that all counts
+ */
+public record Player(
+    Setup setup, Map<String, String> style, Set<String> avoid, Optional<Known> known) {
+  public Player {
+    style = Map.copyOf(style);
+    avoid = Set.copyOf(avoid);
+  }
+
+  /**
+   * Checks the words first.
+   *
+   * @throws IllegalArgumentException naming what there is instead
+   */
+  public static Player of(
+      Setup setup, Map<String, String> style, Set<String> avoid, Optional<Known> known) {
+    for (String token : avoid) {
+      if (!setup.instrument().keywork().knows(token)) {
+        throw new IllegalArgumentException(
+            "there is no control '"
+                + token
+                + "' to avoid; there is: "
+                + String.join(
+                    " ",
+                    setup.instrument().keywork().controls().stream()
+                        .map(c -> c.token())
+                        .distinct()
+                        .toList()));
+      }
+    }
+    return new Player(setup, setup.instrument().stylesWith(style), avoid, known);
+  }
+
+  /** One who has everything and reaches everything, in the usual style. */
+  public static Player able(Setup setup) {
+    return of(setup, Map.of(), Set.of(), Optional.empty());
+  }
+
+  boolean reaches(Setup.Way way) {
+    return way.fingering().holds().stream()
+        .map(Hold::control)
+        .noneMatch(c -> avoid.contains(c.token()));
+  }
+
+  /**
+   * What a player has learned.
+   *
+   * @param fingerings note and fingering as {@link #key} writes them
+   */
+  public record Known(Set<String> fingerings) {
+    public Known {
+      fingerings = Set.copyOf(fingerings);
+    }
+
+    /** One note with one plain fingering, as text. */
+    public static String key(Pitch written, String fingering) {
+      return written.midi() + " " + fingering;
+    }
+
+    public boolean has(Pitch written, String fingering) {
+      return fingerings.contains(key(written, fingering));
+    }
+
+    /** Whether any fingering of the note is learned. */
+    public boolean hasNote(Pitch written) {
+      String start = written.midi() + " ";
+      return fingerings.stream().anyMatch(f -> f.startsWith(start));
+    }
+  }
+}

@@ -1,0 +1,78 @@
+package sempre.core.planning;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import sempre.core.instrument.Entry;
+import sempre.core.instrument.Purpose;
+import sempre.core.instrument.Role;
+import sempre.core.instrument.Rule;
+import sempre.core.instrument.Setup;
+
+/** What a fingering costs by itself where it stands, whatever the fingerings around it. */
+final class Price {
+  private Price() {}
+
+  static void count(
+      Setup.Way way, List<Setup.Way> all, Context context, Player player, Tally tally) {
+    Entry e = way.entry();
+    boolean house = house(e, player.style());
+    if (e.role() == Role.ALTERNATE && !house) {
+      tally.add(
+          e.partial().isPresent() ? Weight.BRASS_ALTERNATE : Weight.ALTERNATE, 1, Optional.empty());
+    } else if (e.role() == Role.TRILL) {
+      tally.add(Weight.TRILL_ONLY, 1, Optional.empty());
+    }
+    if (!house && !e.style().isEmpty()) {
+      tally.add(Weight.STYLE, 1, Optional.empty());
+    }
+    for (Rule r : e.rules()) {
+      if (r.verdict() != Rule.Verdict.GOOD && context.holds(r)) {
+        tally.add(
+            r.verdict() == Rule.Verdict.NEVER ? Weight.WRONG : Weight.DOUBTFUL, 1, Optional.of(r));
+      }
+    }
+    if (welcome(e, context).isEmpty()) {
+      // Another is made for this place.
+      for (Setup.Way other : all) {
+        Optional<Rule> good =
+            other.entry() == e ? Optional.empty() : welcome(other.entry(), context);
+        if (good.isPresent()) {
+          boolean fingers = good.get().purpose() == Purpose.FACILITY;
+          tally.add(fingers ? Weight.PASSED_OVER : Weight.NEEDED, 1, good);
+          break;
+        }
+      }
+    }
+    double seconds = context.note().seconds() * (context.note().fermata() ? 2 : 1);
+    if (e.cents().isPresent() && !(e.correctable() && seconds >= Weight.LONG_SECONDS)) {
+      double cents = Math.abs(e.cents().getAsDouble()) - Weight.TOLERANCE_CENTS;
+      tally.add(Weight.PITCH, Math.max(0, cents), Math.max(0.1, Math.min(2, seconds)));
+    }
+    if (player.known().isPresent()) {
+      Player.Known known = player.known().get();
+      boolean newHere = !known.has(e.written(), e.fingering());
+      boolean choice = known.hasNote(e.written()) || e.role() != Role.STANDARD;
+      if (newHere && choice) {
+        tally.add(Weight.UNLEARNED, 1, Optional.empty());
+      }
+    }
+  }
+
+  /** Whether the teacher's style names this fingering. */
+  static boolean house(Entry e, Map<String, String> style) {
+    return !e.style().isEmpty()
+        && e.style().entrySet().stream().allMatch(s -> s.getValue().equals(style.get(s.getKey())));
+  }
+
+  /** The rule that makes it welcome here, unless another rule speaks against it. */
+  static Optional<Rule> welcome(Entry e, Context context) {
+    boolean against =
+        e.rules().stream().anyMatch(r -> r.verdict() != Rule.Verdict.GOOD && context.holds(r));
+    return against
+        ? Optional.empty()
+        : e.rules().stream()
+            .filter(r -> r.verdict() == Rule.Verdict.GOOD && context.holds(r))
+            .findFirst();
+  }
+}

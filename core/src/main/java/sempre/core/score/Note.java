@@ -1,0 +1,75 @@
+package sempre.core.score;
+
+import java.util.List;
+import sempre.core.pitch.KeySignature;
+import sempre.core.pitch.Pitch;
+
+/**
+ * A sounding note of one line; tied notes are one.
+ *
+ * @param id unique in its part
+ * @param tied ids of the notes tied to it, in order
+ * @param bar index of its bar in the part, from 0
+ * @param beat where in the bar, from 1, in beats of the time signature
+ * @param onset quarters from the start of the part, in page order
+ * @param quarters length with ties, in quarter notes; 0 for a grace note
+ * @param pitch as written
+ * @param grace whether it is a grace note
+ * @param slurToNext whether a slur leads to the next note
+ * @param dynamic the dynamic in force
+ * @param tempo quarter notes a minute
+ * @param key the key signature in force
+ * @param trill whether it is trilled
+ * @param fermata whether it is held
+ * @param printed the fingering that stands in the file, or empty
+ */
+public record Note(
+    String id,
+    List<String> tied,
+    int bar,
+    double beat,
+    double onset,
+    double quarters,
+    Pitch pitch,
+    boolean grace,
+    boolean slurToNext,
+    Dynamic dynamic,
+    double tempo,
+    KeySignature key,
+    boolean trill,
+    boolean fermata,
+    String printed) {
+  public Note {
+    tied = List.copyOf(tied);
+  }
+
+  /** Length in seconds at the written tempo. */
+  public double seconds() {
+    return quarters * 60 / tempo;
+  }
+
+  /** Where it ends, in quarters from the start. */
+  public double end() {
+    return onset + quarters;
+  }
+
+  /** The same note on another player's page. */
+  public Note at(Pitch newPitch, KeySignature newKey) {
+    return new Note(
+        id,
+        tied,
+        bar,
+        beat,
+        onset,
+        quarters,
+        newPitch,
+        grace,
+        slurToNext,
+        dynamic,
+        tempo,
+        newKey,
+        trill,
+        fermata,
+        "");
+  }
+}

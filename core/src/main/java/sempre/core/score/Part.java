@@ -1,0 +1,117 @@
+package sempre.core.score;
+
+import java.util.List;
+import java.util.Optional;
+import sempre.core.pitch.KeySignature;
+import sempre.core.pitch.Pitch;
+import sempre.core.pitch.Transposition;
+
+/**
+ * One part of a score: what the planner needs to know of the music, no more.
+ *
+ * @param id as in the file
+ * @param name as in the file
+ * @param transposition from its page to what sounds
+ * @param bars in page order
+ * @param lines voices, the top one first
+ * @param playedOrder indexes of bars in the order in which repeats and endings have them played
+ * @param remarks what the reader has left out or chosen, one sentence each
+ */
+public record Part(
+    String id,
+    String name,
+    Transposition transposition,
+    List<Bar> bars,
+    List<Line> lines,
+    List<Integer> playedOrder,
+    List<String> remarks) {
+  public Part {
+    bars = List.copyOf(bars);
+    lines = List.copyOf(lines);
+    playedOrder = List.copyOf(playedOrder);
+    remarks = List.copyOf(remarks);
+  }
+
+  /** The line a player reads unless another is chosen: the top one that has notes. */
+  public Optional<Line> topLine() {
+    return lines.stream().filter(l -> !l.notes().isEmpty()).findFirst();
+  }
+
+  public Optional<Pitch> lowest() {
+    return lines.stream().flatMap(l -> l.notes().stream()).map(Note::pitch).min(Pitch::compareTo);
+  }
+
+  public Optional<Pitch> highest() {
+    return lines.stream().flatMap(l -> l.notes().stream()).map(Note::pitch).max(Pitch::compareTo);
+  }
+
+  /** The key signature at the start. */
+  public KeySignature key() {
+    return bars.isEmpty() ? KeySignature.NATURAL : bars.get(0).key();
+  }
+
+  /**
+   * This part as it stands on another instrument's page, so that both sound the same.
+   *
+   * @param to the other instrument's transposition
+   */
+  public Part readBy(Transposition to) {
+    Transposition move = transposition.onto(to);
+    if (move.equals(Transposition.CONCERT)) {
+      return this;
+    }
+    return new Part(
+        id,
+        name,
+        to,
+        bars.stream()
+            .map(
+                b ->
+                    new Bar(
+                        b.index(),
+                        b.number(),
+                        b.start(),
+                        b.quarters(),
+                        b.key().plus(move.fifths()),
+                        b.beats(),
+                        b.beatType()))
+            .toList(),
+        lines.stream()
+            .map(
+                l ->
+                    new Line(
+                        l.staff(),
+                        l.voice(),
+                        l.notes().stream()
+                            .map(
+                                n ->
+                                    n.at(
+                                        moved(n.pitch(), n.key(), move),
+                                        n.key().plus(move.fifths())))
+                            .toList()))
+            .toList(),
+        playedOrder,
+        remarks);
+  }
+
+  /** The same page, taken as written in concert pitch. */
+  public Part asConcert() {
+    return new Part(id, name, Transposition.CONCERT, bars, lines, playedOrder, remarks);
+  }
+
+  /**
+   * A note moved with its key: where the new key signature is folded to its enharmonic, so is the
+   * note, and it stays readable.
+   */
+  public static Pitch moved(Pitch pitch, KeySignature key, Transposition move) {
+    Pitch moved = pitch.plus(move.letters(), move.semitones());
+    int straight = key.fifths() + move.fifths();
+    int folded = key.plus(move.fifths()).fifths();
+    if (straight != folded) {
+      // twelve fifths are seven letters and twelve semitones apart by one letter: B sharp for C
+      int shift = (straight - folded) / 12;
+      return moved.plus(shift, 0);
+    }
+    return moved;
+  }
+}

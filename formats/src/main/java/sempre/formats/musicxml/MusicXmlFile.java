@@ -1,0 +1,229 @@
+package sempre.formats.musicxml;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import sempre.formats.UnreadableException;
+import sempre.formats.xml.Xml;
+import sempre.formats.xml.XmlNode;
+
+/**
+ * A MusicXML file as a tree: compressed or not, partwise or timewise, always given back partwise
+ * and with an id on every note and bar, the same at every reading.
+ */
+public final class MusicXmlFile {
+  /** Largest file taken, in bytes; a full orchestra of 500 bars stays well below. */
+  public static final int MAX_BYTES = 24 * 1024 * 1024;
+
+  private static final int MAX_ENTRIES = 500;
+
+  private final XmlNode root;
+
+  private MusicXmlFile(XmlNode root) {
+    this.root = root;
+  }
+
+  /**
+   * Opens a file.
+   *
+   * @throws UnreadableException with one sentence: what is wrong and what to change
+   */
+  public static MusicXmlFile open(Path path) {
+    if (Files.isDirectory(path)) {
+      throw new UnreadableException(path + " is a folder; name a MusicXML file in it");
+    }
+    if (!Files.exists(path)) {
+      throw new UnreadableException("there is no file " + path + "; check the name");
+    }
+    try {
+      if (Files.size(path) > MAX_BYTES) {
+        throw tooLarge();
+      }
+      return of(Files.readAllBytes(path));
+    } catch (IOException e) {
+      throw new UnreadableException(path + " can't be read; check its permissions", e);
+    }
+  }
+
+  /**
+   * Reads the bytes of a file.
+   *
+   * @throws UnreadableException with one sentence: what is wrong and what to change
+   */
+  public static MusicXmlFile of(byte[] bytes) {
+    if (bytes.length == 0) {
+      throw new UnreadableException("the file is empty; export it again");
+    }
+    if (bytes.length > MAX_BYTES) {
+      throw tooLarge();
+    }
+    boolean zip = bytes.length > 3 && bytes[0] == 'P' && bytes[1] == 'K';
+    byte[] xml = zip ? unzip(bytes) : bytes;
+    if (!zip && !looksLikeXml(xml)) {
+      throw new UnreadableException(
+          "the file is not MusicXML; export the piece as MusicXML (.musicxml, .xml or .mxl)");
+    }
+    XmlNode root = Xml.read(xml);
+    XmlNode partwise =
+        switch (root.name()) {
+          case "score-partwise" -> root;
+          case "score-timewise" -> partwise(root);
+          case "opus" ->
+              throw new UnreadableException(
+                  "the file is a list of pieces (opus); bring in each piece by itself");
+          default ->
+              throw new UnreadableException(
+                  "the file is XML but not MusicXML (it starts with <"
+                      + root.name()
+                      + ">); export the piece as MusicXML");
+        };
+    if (partwise.children("part").isEmpty()) {
+      throw new UnreadableException("the file holds no part; export it again with its parts");
+    }
+    giveIds(partwise);
+    return new MusicXmlFile(partwise);
+  }
+
+  /** The tree, partwise. */
+  public XmlNode root() {
+    return root;
+  }
+
+  private static UnreadableException tooLarge() {
+    return new UnreadableException(
+        "the file is larger than "
+            + MAX_BYTES / 1024 / 1024
+            + " MB; export only the parts and bars that are needed");
+  }
+
+  private static boolean looksLikeXml(byte[] b) {
+    // UTF-8 with or without a mark, or UTF-16 either way round
+    for (int i = 0; i < Math.min(b.length, 64); i++) {
+      if (b[i] == '<') {
+        return true;
+      }
+      boolean skipped = b[i] == 0 || b[i] < 0 || Character.isWhitespace(b[i]);
+      if (!skipped) {
+        return false;
+      }
+    }
+    return false;
+  }
+
+  private static byte[] unzip(byte[] bytes) {
+    Map<String, byte[]> files = new LinkedHashMap<>();
+    long left = MAX_BYTES;
+    try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(bytes))) {
+      for (ZipEntry e = zip.getNextEntry(); e != null; e = zip.getNextEntry()) {
+        if (files.size() >= MAX_ENTRIES) {
+          throw new UnreadableException(
+              "the compressed file holds more than " + MAX_ENTRIES + " files; it is no music file");
+        }
+        byte[] content = read(zip, left);
+        left -= content.length;
+        if (!e.isDirectory()) {
+          files.put(e.getName(), content);
+        }
+      }
+    } catch (IOException e) {
+      throw new UnreadableException("the compressed file is damaged; export it again", e);
+    }
+    byte[] container = files.get("META-INF/container.xml");
+    if (container != null) {
+      for (XmlNode f : Xml.read(container).descendants("rootfile")) {
+        byte[] main = files.get(f.attribute("full-path"));
+        if (main != null) {
+          return main;
+        }
+      }
+    }
+    return files.entrySet().stream()
+        .filter(e -> !e.getKey().startsWith("META-INF/"))
+        .filter(e -> e.getKey().matches("(?i).*\\.(xml|musicxml)"))
+        .map(Map.Entry::getValue)
+        .findFirst()
+        .orElseThrow(
+            () ->
+                new UnreadableException(
+                    "the compressed file holds no MusicXML; export the piece as .mxl again"));
+  }
+
+  private static byte[] read(InputStream in, long left) throws IOException {
+    byte[] content = in.readNBytes((int) left + 1);
+    if (content.length > left) {
+      throw new UnreadableException(
+          "the compressed file unpacks to more than "
+              + MAX_BYTES / 1024 / 1024
+              + " MB; export only the parts and bars that are needed");
+    }
+    return content;
+  }
+
+  private static XmlNode partwise(XmlNode timewise) {
+    XmlNode root = new XmlNode("score-partwise");
+    timewise.attributes().forEach(root::set);
+    Map<String, XmlNode> parts = new LinkedHashMap<>();
+    for (XmlNode c : timewise.children()) {
+      if (!c.is("measure")) {
+        root.add(c);
+        continue;
+      }
+      for (XmlNode p : c.children("part")) {
+        XmlNode measure = new XmlNode("measure");
+        c.attributes().forEach(measure::set);
+        p.children().forEach(measure::add);
+        parts
+            .computeIfAbsent(p.attribute("id"), id -> new XmlNode("part").set("id", id))
+            .add(measure);
+      }
+    }
+    parts.values().forEach(root::add);
+    return root;
+  }
+
+  private static void giveIds(XmlNode root) {
+    Set<String> taken = new HashSet<>();
+    List<XmlNode> wanting = new ArrayList<>();
+    List<String> names = new ArrayList<>();
+    int p = 0;
+    for (XmlNode part : root.children("part")) {
+      p++;
+      int m = 0;
+      for (XmlNode measure : part.children("measure")) {
+        m++;
+        keepOrWant(measure, "p" + p + "b" + m, taken, wanting, names);
+        int n = 0;
+        for (XmlNode note : measure.children("note")) {
+          n++;
+          keepOrWant(note, "p" + p + "b" + m + "n" + n, taken, wanting, names);
+        }
+      }
+    }
+    for (int i = 0; i < wanting.size(); i++) {
+      String id = names.get(i);
+      while (!taken.add(id)) {
+        id += "x";
+      }
+      wanting.get(i).set("id", id);
+    }
+  }
+
+  private static void keepOrWant(
+      XmlNode n, String name, Set<String> taken, List<XmlNode> wanting, List<String> names) {
+    String id = n.attribute("id");
+    if (!id.matches("[A-Za-z_][A-Za-z0-9_.-]{0,63}") || !taken.add(id)) {
+      wanting.add(n);
+      names.add(name);
+    }
+  }
+}

@@ -1,0 +1,128 @@
+package sempre.formats.musicxml;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+import java.util.TreeMap;
+import sempre.core.pitch.Transposition;
+import sempre.core.score.Part;
+import sempre.core.score.Score;
+import sempre.formats.UnreadableException;
+import sempre.formats.xml.XmlNode;
+
+/** Reads MusicXML, version 1.0 to 4.0, into the score that the planner knows. */
+public final class MusicXmlReader {
+  /** Quarter notes a minute where the file gives no tempo at all (common practice, no source). */
+  public static final double USUAL_TEMPO = 96;
+
+  private MusicXmlReader() {}
+
+  /**
+   * Reads a file.
+   *
+   * @throws UnreadableException with one sentence: bar, cause, what to change
+   */
+  public static Score read(Path path) {
+    return read(MusicXmlFile.open(path));
+  }
+
+  /**
+   * Reads the bytes of a file.
+   *
+   * @throws UnreadableException with one sentence: bar, cause, what to change
+   */
+  public static Score read(byte[] bytes) {
+    return read(MusicXmlFile.of(bytes));
+  }
+
+  /** Reads an opened file. */
+  public static Score read(MusicXmlFile file) {
+    XmlNode root = file.root();
+    boolean concert = !root.descendants("concert-score").isEmpty();
+    Map<String, String> names = new LinkedHashMap<>();
+    for (XmlNode p : root.descendants("score-part")) {
+      String name = p.textOf("part-name");
+      names.put(p.attribute("id"), name.isEmpty() ? p.attribute("id") : name);
+    }
+    List<String> remarks = new ArrayList<>();
+    List<PartReader> readers = new ArrayList<>();
+    for (XmlNode part : root.children("part")) {
+      String id = part.attribute("id");
+      readers.add(new PartReader(part, id, names.getOrDefault(id, id), concert));
+    }
+    // Bars begin together in all parts, and a tempo written in one holds in all.
+    int bars = readers.stream().mapToInt(PartReader::bars).max().orElse(0);
+    double[] starts = new double[bars + 1];
+    for (int b = 0; b < bars; b++) {
+      double longest = 0;
+      for (PartReader r : readers) {
+        longest = Math.max(longest, r.length(b));
+      }
+      starts[b + 1] = starts[b] + longest;
+    }
+    TreeMap<Double, Double> tempi = new TreeMap<>();
+    readers.forEach(r -> r.tempi(starts, tempi, remarks));
+    if (tempi.isEmpty()) {
+      remarks.add(
+          "No tempo stands in the file; " + (int) USUAL_TEMPO + " quarters a minute are assumed.");
+    }
+    if (concert) {
+      remarks.add(
+          "The score is written in concert pitch; each player's page is transposed from it.");
+    }
+    List<Part> parts = readers.stream().map(r -> r.part(starts, tempi)).toList();
+    String title = root.child("work").map(w -> w.textOf("work-title")).orElse("");
+    if (title.isEmpty()) {
+      title = root.textOf("movement-title");
+    }
+    return new Score(title, concert, parts, remarks.stream().distinct().toList());
+  }
+
+  /** The transposition that a {@code <transpose>} element says. */
+  static Transposition transposition(XmlNode t) {
+    int chromatic = integer(t.textOf("chromatic"), 0);
+    int octaves = integer(t.textOf("octave-change"), 0);
+    if (t.has("double")) {
+      octaves -= 1;
+    }
+    int diatonic =
+        t.has("diatonic")
+            ? integer(t.textOf("diatonic"), 0)
+            : (int) Math.round(chromatic * 7 / 12.0);
+    return new Transposition(diatonic + 7 * octaves, chromatic + 12 * octaves);
+  }
+
+  /** Quarter notes a minute that a {@code <metronome>} says, where it says a number. */
+  static OptionalDouble metronome(XmlNode m) {
+    var number = java.util.regex.Pattern.compile("\\d+(\\.\\d+)?").matcher(m.textOf("per-minute"));
+    if (!number.find()) {
+      return OptionalDouble.empty();
+    }
+    double quarters =
+        switch (m.textOf("beat-unit")) {
+          case "whole" -> 4;
+          case "half" -> 2;
+          case "eighth" -> 0.5;
+          case "16th" -> 0.25;
+          default -> 1;
+        };
+    double dot = quarters / 2;
+    for (int i = 0; i < m.children("beat-unit-dot").size(); i++) {
+      quarters += dot;
+      dot /= 2;
+    }
+    double tempo = Double.parseDouble(number.group()) * quarters;
+    return tempo > 0 ? OptionalDouble.of(tempo) : OptionalDouble.empty();
+  }
+
+  static int integer(String text, int otherwise) {
+    try {
+      return text.isEmpty() ? otherwise : (int) Math.round(Double.parseDouble(text));
+    } catch (NumberFormatException e) {
+      return otherwise;
+    }
+  }
+}

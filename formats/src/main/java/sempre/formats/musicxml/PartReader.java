@@ -1,0 +1,478 @@
+package sempre.formats.musicxml;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.TreeMap;
+import sempre.core.pitch.KeySignature;
+import sempre.core.pitch.Letter;
+import sempre.core.pitch.Pitch;
+import sempre.core.pitch.Transposition;
+import sempre.core.score.Bar;
+import sempre.core.score.Dynamic;
+import sempre.core.score.Line;
+import sempre.core.score.Note;
+import sempre.core.score.Part;
+import sempre.formats.UnreadableException;
+import sempre.formats.xml.XmlNode;
+
+/** Reads one part, bar by bar. */
+final class PartReader {
+  /** A note as it stands in the file, before ties and chords are joined. */
+  private record Raw(
+      XmlNode node,
+      int bar,
+      double offset,
+      double quarters,
+      Pitch pitch,
+      boolean chord,
+      boolean grace,
+      KeySignature key,
+      int beatType) {}
+
+  private record Mark(int bar, double offset, int staff, XmlNode node) {}
+
+  private record BarData(
+      String number, double quarters, KeySignature key, int beats, int beatType, XmlNode node) {}
+
+  private final String id;
+  private final String name;
+  private final boolean concert;
+  private final List<BarData> bars = new ArrayList<>();
+  private final Map<String, List<Raw>> raws = new TreeMap<>();
+  private final List<Mark> directions = new ArrayList<>();
+  private final List<String> remarks = new ArrayList<>();
+  private Transposition transposition = Transposition.CONCERT;
+  private boolean transpositionSeen;
+  private double divisions = 1;
+  private KeySignature key = KeySignature.NATURAL;
+  private int beats = 4;
+  private int beatType = 4;
+  private int unpitched;
+  private int cues;
+  private int chords;
+
+  PartReader(XmlNode part, String id, String name, boolean concert) {
+    this.id = id;
+    this.name = name;
+    this.concert = concert;
+    for (XmlNode measure : part.children("measure")) {
+      String number = measure.attribute("number");
+      try {
+        readBar(measure, number.isEmpty() ? String.valueOf(bars.size() + 1) : number);
+      } catch (UnreadableException e) {
+        throw e;
+      } catch (IllegalArgumentException e) {
+        throw new UnreadableException(
+            "part '" + name + "', bar " + number + ": " + e.getMessage() + "; correct it there", e);
+      }
+    }
+  }
+
+  int bars() {
+    return bars.size();
+  }
+
+  double length(int bar) {
+    return bar < bars.size() ? bars.get(bar).quarters() : 0;
+  }
+
+  private void readBar(XmlNode measure, String number) {
+    int bar = bars.size();
+    double cursor = 0;
+    double longest = 0;
+    double chordStart = 0;
+    KeySignature atStart = null;
+    for (XmlNode e : measure.children()) {
+      switch (e.name()) {
+        case "attributes" -> {
+          attributes(e);
+          if (cursor == 0) {
+            atStart = key;
+          }
+        }
+        case "backup" -> cursor = Math.max(0, cursor - duration(e));
+        case "forward" -> cursor += duration(e);
+        case "direction", "sound" -> {
+          double offset = number(e.textOf("offset")) / divisions;
+          directions.add(
+              new Mark(
+                  bar,
+                  Math.max(0, cursor + offset),
+                  MusicXmlReader.integer(e.textOf("staff"), 0),
+                  e));
+        }
+        case "note" -> {
+          double length = e.has("grace") ? 0 : duration(e);
+          boolean chord = e.has("chord");
+          double start = chord ? chordStart : cursor;
+          note(e, bar, start, length, chord);
+          if (!chord) {
+            chordStart = cursor;
+            cursor += length;
+          }
+        }
+        default -> {
+          // print, harmony, figured bass, barlines and the like are read elsewhere or not needed
+        }
+      }
+      longest = Math.max(longest, cursor);
+    }
+    double full = longest > 0 ? longest : beats * 4.0 / beatType;
+    bars.add(new BarData(number, full, atStart == null ? key : atStart, beats, beatType, measure));
+  }
+
+  private void attributes(XmlNode a) {
+    if (a.has("divisions")) {
+      double d = number(a.textOf("divisions"));
+      if (d <= 0) {
+        throw new IllegalArgumentException("<divisions> must be above 0");
+      }
+      divisions = d;
+    }
+    a.child("key")
+        .ifPresent(
+            k -> {
+              int fifths = MusicXmlReader.integer(k.textOf("fifths"), 0);
+              key = KeySignature.NATURAL.plus(fifths);
+              if (!k.has("fifths") && k.has("key-step")) {
+                remark("A key signature that is not on the circle of fifths is read as none.");
+              }
+            });
+    a.child("time")
+        .filter(t -> t.has("beats"))
+        .ifPresent(
+            t -> {
+              int sum = 0;
+              for (String b : t.textOf("beats").split("\\+")) {
+                sum += MusicXmlReader.integer(b.strip(), 0);
+              }
+              int type = MusicXmlReader.integer(t.textOf("beat-type"), 4);
+              if (sum > 0 && type > 0) {
+                beats = sum;
+                beatType = type;
+              }
+            });
+    for (XmlNode t : a.children("transpose")) {
+      Transposition now = MusicXmlReader.transposition(t);
+      if (!transpositionSeen) {
+        transposition = now;
+        transpositionSeen = true;
+      } else if (!now.equals(transposition)) {
+        remark(
+            "The part changes its transposition on the way (another instrument); the first holds.");
+      }
+    }
+  }
+
+  private void note(XmlNode e, int bar, double start, double length, boolean chord) {
+    if (e.has("cue")) {
+      cues++;
+      return;
+    }
+    if (e.has("unpitched")) {
+      unpitched++;
+      return;
+    }
+    if (e.child("pitch").isEmpty()) {
+      return;
+    }
+    XmlNode p = e.child("pitch").get();
+    String step = p.textOf("step");
+    if (!step.matches("[A-G]")) {
+      throw new IllegalArgumentException("the note's <step> '" + step + "' is not A to G");
+    }
+    String octave = p.textOf("octave");
+    if (!octave.matches("\\d")) {
+      throw new IllegalArgumentException("the note's <octave> '" + octave + "' is not 0 to 9");
+    }
+    double alter = number(p.textOf("alter"));
+    if (alter != Math.rint(alter)) {
+      remark("Notes between the half steps are read as the nearest one.");
+    }
+    Pitch pitch = new Pitch(Letter.valueOf(step), (int) Math.rint(alter), Integer.parseInt(octave));
+    int staff = MusicXmlReader.integer(e.textOf("staff"), 1);
+    String voice = e.has("voice") ? e.textOf("voice") : "1";
+    if (chord) {
+      chords++;
+    }
+    raws.computeIfAbsent(lineKey(staff, voice), k -> new ArrayList<>())
+        .add(new Raw(e, bar, start, length, pitch, chord, e.has("grace"), key, beatType));
+  }
+
+  private static String lineKey(int staff, String voice) {
+    String number =
+        voice.matches("\\d{1,4}") ? String.format("%04d", Integer.parseInt(voice)) : voice;
+    return String.format("%02d/%s/%s", staff, number, voice);
+  }
+
+  private double duration(XmlNode e) {
+    return number(e.textOf("duration")) / divisions;
+  }
+
+  private static double number(String text) {
+    if (text.isEmpty()) {
+      return 0;
+    }
+    try {
+      return Double.parseDouble(text);
+    } catch (NumberFormatException ex) {
+      throw new IllegalArgumentException("'" + text + "' should be a number");
+    }
+  }
+
+  private void remark(String sentence) {
+    if (!remarks.contains(sentence)) {
+      remarks.add(sentence);
+    }
+  }
+
+  /**
+   * Adds this part's tempo marks; a sounding tempo goes before a metronome mark, that before words.
+   */
+  void tempi(double[] starts, TreeMap<Double, Double> tempi, List<String> said) {
+    Map<Double, Integer> rank = new HashMap<>();
+    for (Mark m : directions) {
+      double at = starts[m.bar()] + m.offset();
+      List<XmlNode> sounds = m.node().is("sound") ? List.of(m.node()) : m.node().children("sound");
+      for (XmlNode s : sounds) {
+        if (!s.attribute("tempo").isEmpty() && number(s.attribute("tempo")) > 0) {
+          put(tempi, rank, at, number(s.attribute("tempo")), 3);
+        }
+      }
+      for (XmlNode metronome : m.node().descendants("metronome")) {
+        MusicXmlReader.metronome(metronome).ifPresent(t -> put(tempi, rank, at, t, 2));
+      }
+      for (XmlNode words : m.node().descendants("words")) {
+        OptionalDouble t = TempoWords.quarters(words.text());
+        if (t.isPresent() && put(tempi, rank, at, t.getAsDouble(), 1)) {
+          said.add(
+              "'"
+                  + words.text()
+                  + "' without a number is taken as "
+                  + (int) t.getAsDouble()
+                  + " quarters a minute.");
+        }
+      }
+    }
+  }
+
+  private static boolean put(
+      TreeMap<Double, Double> tempi,
+      Map<Double, Integer> rank,
+      double at,
+      double tempo,
+      int order) {
+    if (rank.getOrDefault(at, tempi.containsKey(at) ? 3 : 0) >= order) {
+      return false;
+    }
+    rank.put(at, order);
+    tempi.put(at, tempo);
+    return true;
+  }
+
+  Part part(double[] starts, TreeMap<Double, Double> tempi) {
+    List<Bar> barList = new ArrayList<>();
+    for (int b = 0; b < bars.size(); b++) {
+      BarData d = bars.get(b);
+      barList.add(
+          new Bar(
+              b,
+              d.number(),
+              starts[b],
+              starts[b + 1] - starts[b],
+              d.key(),
+              d.beats(),
+              d.beatType()));
+    }
+    List<Line> lines = new ArrayList<>();
+    raws.forEach(
+        (k, list) -> {
+          String[] names = k.split("/", 3);
+          lines.add(line(Integer.parseInt(names[0]), names[2], list, starts, tempi));
+        });
+    if (chords > 0) {
+      remark(
+          chords
+              + (chords == 1 ? " chord note is" : " chord notes are")
+              + " not fingered: of a chord the top note is played.");
+    }
+    if (unpitched > 0) {
+      remark(
+          raws.isEmpty()
+              ? "The part is unpitched percussion; it has no fingerings."
+              : unpitched + " unpitched notes are left out.");
+    }
+    if (cues > 0) {
+      remark(cues + " cue notes are left out; they belong to other players.");
+    }
+    if (lines.size() > 1) {
+      remark(
+          "The part has "
+              + lines.size()
+              + " voices; the top one is played unless another is chosen.");
+    }
+    return new Part(
+        id,
+        name,
+        concert ? Transposition.CONCERT : transposition,
+        barList,
+        lines,
+        PlayedOrder.of(bars.stream().map(BarData::node).toList()),
+        remarks);
+  }
+
+  private Line line(
+      int staff, String voice, List<Raw> list, double[] starts, TreeMap<Double, Double> tempi) {
+    Dynamics dynamics = new Dynamics(staff, starts);
+    List<Note> notes = new ArrayList<>();
+    Set<String> slurs = new HashSet<>();
+    int i = 0;
+    while (i < list.size()) {
+      Raw first = list.get(i);
+      Raw top = first;
+      boolean slurred = false;
+      boolean tieStop = false;
+      boolean tieStart = false;
+      Map<String, Boolean> starting = new LinkedHashMap<>();
+      do {
+        Raw r = list.get(i);
+        if (r.pitch().midi() > top.pitch().midi()) {
+          top = r;
+        }
+        for (XmlNode s : r.node().descendants("slur")) {
+          String number = s.attribute("number").isEmpty() ? "1" : s.attribute("number");
+          if (s.attribute("type").equals("stop")) {
+            slurs.remove(number);
+          } else if (s.attribute("type").equals("start")) {
+            starting.put(number, true);
+          }
+        }
+        i++;
+      } while (i < list.size() && list.get(i).chord());
+      slurs.addAll(starting.keySet());
+      slurred = !slurs.isEmpty();
+      for (XmlNode t : top.node().children("tie")) {
+        tieStop |= t.attribute("type").equals("stop");
+        tieStart |= t.attribute("type").equals("start");
+      }
+      double onset = starts[top.bar()] + top.offset();
+      Note previous = notes.isEmpty() ? null : notes.get(notes.size() - 1);
+      if (tieStop
+          && previous != null
+          && previous.pitch().soundsAs(top.pitch())
+          && Math.abs(previous.end() - onset) < 0.01) {
+        notes.set(notes.size() - 1, joined(previous, top, slurred));
+        continue;
+      }
+      var tempo = tempi.floorEntry(onset + 1e-6);
+      notes.add(
+          new Note(
+              top.node().attribute("id"),
+              List.of(),
+              top.bar(),
+              1 + top.offset() * top.beatType() / 4,
+              onset,
+              top.quarters(),
+              top.pitch(),
+              top.grace(),
+              slurred,
+              dynamics.at(onset, top.node()),
+              tempo == null
+                  ? (tempi.isEmpty() ? MusicXmlReader.USUAL_TEMPO : tempi.firstEntry().getValue())
+                  : tempo.getValue(),
+              top.key(),
+              !top.node().descendants("trill-mark").isEmpty(),
+              !top.node().descendants("fermata").isEmpty(),
+              top.node().descendants("fingering").stream()
+                  .map(XmlNode::text)
+                  .reduce((a, b) -> a + " " + b)
+                  .orElse("")));
+    }
+    return new Line(staff, voice, notes);
+  }
+
+  private static Note joined(Note first, Raw more, boolean slurred) {
+    List<String> tied = new ArrayList<>(first.tied());
+    tied.add(more.node().attribute("id"));
+    return new Note(
+        first.id(),
+        tied,
+        first.bar(),
+        first.beat(),
+        first.onset(),
+        first.quarters() + more.quarters(),
+        first.pitch(),
+        first.grace(),
+        slurred,
+        first.dynamic(),
+        first.tempo(),
+        first.key(),
+        first.trill(),
+        first.fermata() || !more.node().descendants("fermata").isEmpty(),
+        first.printed());
+  }
+
+  /** The dynamic in force; a hairpin counts as one step at its end, unless a mark stands there. */
+  private final class Dynamics {
+    private final TreeMap<Double, Dynamic> marks = new TreeMap<>();
+
+    Dynamics(int staff, double[] starts) {
+      String hairpin = "";
+      for (Mark m : directions) {
+        if (m.staff() != 0 && m.staff() != staff) {
+          continue;
+        }
+        double at = starts[m.bar()] + m.offset();
+        for (XmlNode d : m.node().descendants("dynamics")) {
+          for (XmlNode mark : d.children()) {
+            read(mark.name(), at);
+          }
+        }
+        for (XmlNode w : m.node().descendants("wedge")) {
+          String type = w.attribute("type");
+          if (type.equals("stop") && !hairpin.isEmpty()) {
+            Dynamic reached = in(at).step(hairpin.equals("crescendo") ? 1 : -1);
+            marks.putIfAbsent(at, reached);
+            hairpin = "";
+          } else if (type.equals("crescendo") || type.equals("diminuendo")) {
+            hairpin = type;
+          }
+        }
+      }
+    }
+
+    private void read(String mark, double at) {
+      switch (mark) {
+        case "pp", "ppp", "pppp", "ppppp", "pppppp" -> marks.put(at, Dynamic.PP);
+        case "p", "fp", "sfp" -> marks.put(at, Dynamic.P);
+        case "mp" -> marks.put(at, Dynamic.MP);
+        case "mf" -> marks.put(at, Dynamic.MF);
+        case "f" -> marks.put(at, Dynamic.F);
+        case "ff", "fff", "ffff", "fffff", "ffffff" -> marks.put(at, Dynamic.FF);
+        default -> {
+          // sf, rf and the like accent one note; the dynamic stays
+        }
+      }
+    }
+
+    private Dynamic in(double at) {
+      var e = marks.floorEntry(at + 1e-6);
+      return e == null ? Dynamic.MF : e.getValue();
+    }
+
+    Dynamic at(double onset, XmlNode note) {
+      for (XmlNode d : note.descendants("dynamics")) {
+        for (XmlNode mark : d.children()) {
+          read(mark.name(), onset);
+        }
+      }
+      return in(onset);
+    }
+  }
+}

@@ -1,0 +1,142 @@
+package sempre.formats.musicxml;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import sempre.formats.xml.XmlNode;
+
+/**
+ * The order in which bars are played: repeats, endings, da capo, dal segno, fine and coda, as the
+ * MusicXML 4.0 specification gives them. After a da capo or dal segno repeats are not taken again
+ * (common practice, no source).
+ */
+final class PlayedOrder {
+  private static final int MOST = 20;
+
+  private PlayedOrder() {}
+
+  static List<Integer> of(List<XmlNode> measures) {
+    int n = measures.size();
+    boolean[] forward = new boolean[n];
+    int[] times = new int[n];
+    List<Set<Integer>> endings = new ArrayList<>();
+    Map<String, Integer> segno = new HashMap<>();
+    Map<String, Integer> coda = new HashMap<>();
+    String[] dalSegno = new String[n];
+    String[] toCoda = new String[n];
+    boolean[] daCapo = new boolean[n];
+    boolean[] fine = new boolean[n];
+    Set<Integer> running = Set.of();
+    for (int i = 0; i < n; i++) {
+      boolean ends = false;
+      for (XmlNode b : measures.get(i).children("barline")) {
+        for (XmlNode e : b.children("ending")) {
+          if (e.attribute("type").equals("start")) {
+            running = numbers(e.attribute("number"));
+          } else {
+            ends = true;
+          }
+        }
+        for (XmlNode r : b.children("repeat")) {
+          if (r.attribute("direction").equals("forward")) {
+            forward[i] = true;
+          } else {
+            times[i] = Math.max(2, MusicXmlReader.integer(r.attribute("times"), 2));
+          }
+        }
+      }
+      endings.add(running);
+      if (ends) {
+        running = Set.of();
+      }
+      for (XmlNode s : measures.get(i).descendants("sound")) {
+        if (!s.attribute("segno").isEmpty()) {
+          segno.putIfAbsent(s.attribute("segno"), i);
+        }
+        if (!s.attribute("coda").isEmpty()) {
+          coda.putIfAbsent(s.attribute("coda"), i);
+        }
+        dalSegno[i] = either(dalSegno[i], s.attribute("dalsegno"));
+        toCoda[i] = either(toCoda[i], s.attribute("tocoda"));
+        daCapo[i] |= s.attribute("dacapo").equals("yes");
+        fine[i] |= !s.attribute("fine").isEmpty();
+      }
+    }
+    List<Integer> order = new ArrayList<>();
+    int[] passed = new int[n];
+    int start = 0;
+    int pass = 1;
+    boolean jumped = false;
+    int i = 0;
+    while (i < n && order.size() < n * MOST) {
+      if (forward[i] && start != i) {
+        start = i;
+        pass = 1;
+      }
+      boolean last = jumped && endings.get(i).contains(1) && endsElsewhere(endings, i);
+      if (!endings.get(i).isEmpty() && (last || !jumped && !endings.get(i).contains(pass))) {
+        i++;
+        continue;
+      }
+      order.add(i);
+      if (jumped && fine[i]) {
+        break;
+      }
+      if (jumped && toCoda[i] != null && coda.containsKey(toCoda[i])) {
+        i = coda.get(toCoda[i]);
+        continue;
+      }
+      if (!jumped && times[i] > 0 && passed[i] < repeats(endings, i, pass, times[i])) {
+        passed[i]++;
+        pass++;
+        i = start;
+        continue;
+      }
+      if (times[i] > 0) {
+        start = i + 1;
+        pass = 1;
+      }
+      if (!jumped && daCapo[i]) {
+        jumped = true;
+        i = 0;
+        continue;
+      }
+      if (!jumped && dalSegno[i] != null && segno.containsKey(dalSegno[i])) {
+        jumped = true;
+        i = segno.get(dalSegno[i]);
+        continue;
+      }
+      i++;
+    }
+    return order;
+  }
+
+  /** How often the repeat at a bar leads back: with endings as often as a later pass has one. */
+  private static int repeats(List<Set<Integer>> endings, int bar, int pass, int times) {
+    Set<Integer> here = endings.get(bar);
+    if (here.isEmpty()) {
+      return times - 1;
+    }
+    return endings.stream().anyMatch(e -> e.contains(pass + 1)) ? here.size() : 0;
+  }
+
+  private static boolean endsElsewhere(List<Set<Integer>> endings, int i) {
+    return endings.subList(i, endings.size()).stream()
+        .anyMatch(e -> !e.isEmpty() && !e.contains(1));
+  }
+
+  private static String either(String a, String b) {
+    return b.isEmpty() ? a : b;
+  }
+
+  private static Set<Integer> numbers(String text) {
+    return Arrays.stream(text.split("[,\\s]+"))
+        .filter(t -> t.matches("\\d+"))
+        .map(Integer::parseInt)
+        .collect(Collectors.toSet());
+  }
+}

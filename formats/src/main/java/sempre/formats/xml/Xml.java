@@ -1,0 +1,131 @@
+package sempre.formats.xml;
+
+import com.ctc.wstx.api.WstxInputProperties;
+import com.ctc.wstx.stax.WstxInputFactory;
+import com.ctc.wstx.stax.WstxOutputFactory;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import javax.xml.stream.XMLInputFactory;
+import javax.xml.stream.XMLStreamConstants;
+import javax.xml.stream.XMLStreamException;
+import javax.xml.stream.XMLStreamReader;
+import javax.xml.stream.XMLStreamWriter;
+import sempre.formats.UnreadableException;
+
+/** Reads and writes XML trees. Never fetches a DTD and never expands an entity. */
+public final class Xml {
+  private static final XMLInputFactory INPUT = input();
+  private static final int MAX_DEPTH = 64;
+
+  private Xml() {}
+
+  private static XMLInputFactory input() {
+    // The factory is named: on a class path with several, the service lookup picks another.
+    WstxInputFactory factory = new WstxInputFactory();
+    factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
+    factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
+    factory.setProperty(XMLInputFactory.IS_NAMESPACE_AWARE, false);
+    factory.setProperty(XMLInputFactory.IS_COALESCING, true);
+    factory.setProperty(WstxInputProperties.P_MAX_ATTRIBUTES_PER_ELEMENT, 100);
+    return factory;
+  }
+
+  /**
+   * Reads a document.
+   *
+   * @throws UnreadableException with line and cause
+   */
+  public static XmlNode read(byte[] bytes) {
+    try {
+      XMLStreamReader r = INPUT.createXMLStreamReader(new ByteArrayInputStream(bytes));
+      Deque<XmlNode> open = new ArrayDeque<>();
+      StringBuilder text = new StringBuilder();
+      XmlNode root = null;
+      while (r.hasNext()) {
+        switch (r.next()) {
+          case XMLStreamConstants.START_ELEMENT -> {
+            XmlNode n = new XmlNode(r.getLocalName());
+            for (int i = 0; i < r.getAttributeCount(); i++) {
+              n.set(r.getAttributeLocalName(i), r.getAttributeValue(i));
+            }
+            if (open.isEmpty()) {
+              root = n;
+            } else {
+              open.peek().add(n);
+            }
+            open.push(n);
+            text.setLength(0);
+            if (open.size() > MAX_DEPTH) {
+              throw new UnreadableException(
+                  "the file nests elements more than " + MAX_DEPTH + " deep; it is no music file");
+            }
+          }
+          case XMLStreamConstants.CHARACTERS, XMLStreamConstants.CDATA -> text.append(r.getText());
+          case XMLStreamConstants.END_ELEMENT -> {
+            XmlNode n = open.pop();
+            if (n.children().isEmpty()) {
+              n.text(text.toString());
+            }
+            text.setLength(0);
+          }
+          case XMLStreamConstants.ENTITY_REFERENCE ->
+              throw new UnreadableException(
+                  "line "
+                      + r.getLocation().getLineNumber()
+                      + ": the file uses the entity &"
+                      + r.getLocalName()
+                      + "; which Sempre does not expand; write the character itself");
+          default -> {
+            // comments, processing instructions and the document type hold no music
+          }
+        }
+      }
+      return root;
+    } catch (XMLStreamException e) {
+      String line = e.getLocation() == null ? "" : "line " + e.getLocation().getLineNumber() + ": ";
+      String cause = String.valueOf(e.getMessage()).lines().findFirst().orElse("");
+      throw new UnreadableException(
+          line + "the file is not well-formed XML (" + cause + "); export it again", e);
+    }
+  }
+
+  /** Writes a document in UTF-8, without white space of its own. */
+  public static byte[] write(XmlNode root) {
+    try {
+      ByteArrayOutputStream out = new ByteArrayOutputStream();
+      XMLStreamWriter w = new WstxOutputFactory().createXMLStreamWriter(out, "UTF-8");
+      w.writeStartDocument("UTF-8", "1.0");
+      write(root, w);
+      w.writeEndDocument();
+      w.close();
+      return out.toByteArray();
+    } catch (XMLStreamException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  private static void write(XmlNode n, XMLStreamWriter w) throws XMLStreamException {
+    if (n.children().isEmpty() && n.text().isEmpty()) {
+      w.writeEmptyElement(n.name());
+      attributes(n, w);
+      return;
+    }
+    w.writeStartElement(n.name());
+    attributes(n, w);
+    if (n.children().isEmpty()) {
+      w.writeCharacters(n.text());
+    }
+    for (XmlNode c : n.children()) {
+      write(c, w);
+    }
+    w.writeEndElement();
+  }
+
+  private static void attributes(XmlNode n, XMLStreamWriter w) throws XMLStreamException {
+    for (var a : n.attributes().entrySet()) {
+      w.writeAttribute(a.getKey(), a.getValue());
+    }
+  }
+}

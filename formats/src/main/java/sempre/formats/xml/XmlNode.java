@@ -1,0 +1,114 @@
+package sempre.formats.xml;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * One element of an XML document, as light as it can be: name, attributes, text and children. It
+ * can be changed, so that a file is written again with nothing lost but what was asked.
+ */
+public final class XmlNode {
+  private final String name;
+  private final Map<String, String> attributes = new LinkedHashMap<>();
+  private final List<XmlNode> children = new ArrayList<>();
+  private String text = "";
+
+  public XmlNode(String name) {
+    this.name = name;
+  }
+
+  /** A new element that holds only text. */
+  public static XmlNode of(String name, Object text) {
+    XmlNode n = new XmlNode(name);
+    n.text = String.valueOf(text);
+    return n;
+  }
+
+  public String name() {
+    return name;
+  }
+
+  public boolean is(String other) {
+    return name.equals(other);
+  }
+
+  /** An attribute, or the empty string. */
+  public String attribute(String key) {
+    return attributes.getOrDefault(key, "");
+  }
+
+  public Map<String, String> attributes() {
+    return attributes;
+  }
+
+  public XmlNode set(String key, String value) {
+    attributes.put(key, value);
+    return this;
+  }
+
+  /** The children; the list may be changed. */
+  public List<XmlNode> children() {
+    return children;
+  }
+
+  public List<XmlNode> children(String childName) {
+    List<XmlNode> found = new ArrayList<>();
+    for (XmlNode c : children) {
+      if (c.name.equals(childName)) {
+        found.add(c);
+      }
+    }
+    return found;
+  }
+
+  public XmlNode add(XmlNode child) {
+    children.add(child);
+    return this;
+  }
+
+  public Optional<XmlNode> child(String childName) {
+    for (XmlNode c : children) {
+      if (c.name.equals(childName)) {
+        return Optional.of(c);
+      }
+    }
+    return Optional.empty();
+  }
+
+  public boolean has(String childName) {
+    return child(childName).isPresent();
+  }
+
+  /** The text of a child, stripped, or the empty string. */
+  public String textOf(String childName) {
+    return child(childName).map(XmlNode::text).orElse("");
+  }
+
+  /** Its own text, stripped. */
+  public String text() {
+    return text.strip();
+  }
+
+  public void text(String newText) {
+    text = newText;
+  }
+
+  /** All elements of a name below this one, in document order. */
+  public List<XmlNode> descendants(String wanted) {
+    List<XmlNode> found = new ArrayList<>();
+    collect(wanted, found);
+    return found;
+  }
+
+  private void collect(String wanted, List<XmlNode> found) {
+    for (XmlNode c : children) {
+      if (c.name.equals(wanted)) {
+        found.add(c);
+      }
+      c.collect(wanted, found);
+    }
+  }
+}

@@ -1,0 +1,17 @@
+package sempre.server;
+
+import sempre.server.cli.Cli;
+
+/** The one entry: every command of {@code ./sempre}. */
+public final class Main {
+  private Main() {}
+
+  public static void main(String[] args) {
+    int status = Cli.run(args);
+    // The web application keeps running on its own threads.
+    if (status != Cli.STAYS) {
+      System.out.flush();
+      System.exit(status);
+    }
+  }
+}

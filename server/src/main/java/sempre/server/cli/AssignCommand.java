@@ -1,0 +1,196 @@
+package sempre.server.cli;
+
+import java.io.PrintWriter;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+import sempre.core.instrument.Setup;
+import sempre.core.planning.Plan;
+import sempre.core.planning.Planner;
+import sempre.core.score.Line;
+import sempre.core.score.Note;
+import sempre.core.score.Part;
+import sempre.core.score.Score;
+import sempre.formats.musicxml.MusicXmlReader;
+
+/** {@code assign FILE --instrument ID}: a fingering for every note of a part. */
+@Command(
+    name = "assign",
+    description = "A fingering for every note of a part, with reasons.",
+    mixinStandardHelpOptions = true)
+final class AssignCommand implements Callable<Integer> {
+  @Spec CommandSpec spec;
+
+  @Parameters(index = "0", paramLabel = "FILE", description = "MusicXML: .musicxml, .xml or .mxl")
+  Path file;
+
+  @Option(names = "--instrument", required = true, paramLabel = "ID", description = "who reads it")
+  String instrument;
+
+  @Option(
+      names = "--part",
+      paramLabel = "ID",
+      description = "id or name of the part (default: the first with notes)")
+  String partId;
+
+  @Option(
+      names = "--voice",
+      paramLabel = "N",
+      description = "which voice of the part, from 1 at the top (default 1)")
+  int voice = 1;
+
+  @Option(
+      names = "--bars",
+      paramLabel = "FROM-TO",
+      description = "printed bar numbers, such as 9-16")
+  String bars;
+
+  @Option(
+      names = "--concert",
+      description = "the file is in concert pitch and is transposed for this instrument")
+  boolean concert;
+
+  @Option(names = "--json", description = "for a machine")
+  boolean json;
+
+  @Mixin InstrumentOptions options;
+  @Mixin InstrumentOptions.PlayerOptions playerOptions;
+
+  @Override
+  public Integer call() {
+    Setup setup = options.setup(instrument);
+    Score score = MusicXmlReader.read(file);
+    Part part = part(score);
+    if (concert) {
+      part = part.asConcert().readBy(setup.instrument().transposition());
+    }
+    Line line = line(part);
+    Plan plan = Planner.plan(line, playerOptions.player(setup));
+    PrintWriter out = spec.commandLine().getOut();
+    if (json) {
+      Output.json(out, PlanJson.plan(plan, part));
+    } else {
+      print(out, plan, part);
+      score.remarks().forEach(out::println);
+      part.remarks().forEach(out::println);
+    }
+    return 0;
+  }
+
+  private Part part(Score score) {
+    if (partId == null) {
+      return score.parts().stream()
+          .filter(p -> p.topLine().isPresent())
+          .findFirst()
+          .orElseThrow(
+              () ->
+                  new IllegalArgumentException(
+                      "no part of the file has notes with a pitch; there is nothing to finger"));
+    }
+    return score
+        .part(partId)
+        .or(() -> score.parts().stream().filter(p -> p.name().equals(partId)).findFirst())
+        .orElseThrow(
+            () ->
+                new IllegalArgumentException(
+                    "there is no part '"
+                        + partId
+                        + "'; there is: "
+                        + String.join(
+                            ", ",
+                            score.parts().stream()
+                                .map(p -> p.id() + " (" + p.name() + ")")
+                                .toList())));
+  }
+
+  private Line line(Part part) {
+    List<Line> lines = part.lines().stream().filter(l -> !l.notes().isEmpty()).toList();
+    if (lines.isEmpty()) {
+      throw new IllegalArgumentException(
+          "part '" + part.name() + "' has no notes with a pitch; choose another with --part");
+    }
+    if (voice < 1 || voice > lines.size()) {
+      throw new IllegalArgumentException(
+          "there is no voice " + voice + "; the part has " + lines.size());
+    }
+    Line line = lines.get(voice - 1);
+    if (bars == null) {
+      return line;
+    }
+    var m = java.util.regex.Pattern.compile("(\\w+)(?:-(\\w+))?").matcher(bars);
+    if (!m.matches()) {
+      throw new IllegalArgumentException("--bars takes printed bar numbers, such as 9-16 or 9");
+    }
+    int from = bar(part, m.group(1));
+    int to = bar(part, m.group(2) == null ? m.group(1) : m.group(2));
+    if (to < from) {
+      throw new IllegalArgumentException(
+          "--bars " + bars + " runs backwards; write the lower bar first");
+    }
+    return new Line(
+        line.staff(),
+        line.voice(),
+        line.notes().stream().filter(n -> n.bar() >= from && n.bar() <= to).toList());
+  }
+
+  private static int bar(Part part, String number) {
+    return part.bars().stream()
+        .filter(b -> b.number().equals(number))
+        .mapToInt(b -> b.index())
+        .findFirst()
+        .orElseThrow(
+            () ->
+                new IllegalArgumentException(
+                    "there is no bar "
+                        + number
+                        + "; the part has bars "
+                        + part.bars().get(0).number()
+                        + " to "
+                        + part.bars().get(part.bars().size() - 1).number()));
+  }
+
+  private static void print(PrintWriter out, Plan plan, Part part) {
+    List<List<String>> rows = new ArrayList<>();
+    for (Plan.PlannedNote n : plan.notes()) {
+      rows.add(
+          List.of(
+              part.bars().get(n.note().bar()).number(),
+              beat(n.note().beat()),
+              n.note().pitch().toString(),
+              n.way().fingering().text(),
+              n.way().entry().label() + (n.isNew() ? " (new)" : ""),
+              n.reasons().isEmpty() ? "" : n.reasons().get(0).text()));
+    }
+    Output.table(out, List.of("bar", "beat", "note", "fingering", "label", "why"), rows);
+    for (Map.Entry<String, List<Note>> e :
+        Map.of(
+                "Beyond the instrument",
+                plan.outOfRange(),
+                "Out of the hand's reach",
+                plan.unreachable())
+            .entrySet()) {
+      if (!e.getValue().isEmpty()) {
+        out.println(
+            e.getKey()
+                + ": "
+                + String.join(
+                    " ", e.getValue().stream().map(n -> n.pitch().toString()).distinct().toList()));
+      }
+    }
+    out.flush();
+  }
+
+  private static String beat(double beat) {
+    return beat == Math.rint(beat)
+        ? String.valueOf((int) beat)
+        : String.format(java.util.Locale.ROOT, "%.2f", beat);
+  }
+}

@@ -1,0 +1,109 @@
+package sempre.server.cli;
+
+import java.io.PrintWriter;
+import java.util.List;
+import java.util.Locale;
+import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+import sempre.core.instrument.Finger;
+import sempre.core.instrument.Fingering;
+import sempre.core.instrument.Role;
+import sempre.core.instrument.Setup;
+import sempre.core.motion.Move;
+import sempre.core.motion.Moves;
+import sempre.core.pitch.Pitch;
+import sempre.core.planning.Judge;
+
+/** {@code move INSTRUMENT FROM TO}: what happens between two fingerings. */
+@Command(
+    name = "move",
+    description = "What happens between two fingerings (or the standard ones of two notes).",
+    mixinStandardHelpOptions = true)
+final class MoveCommand implements Callable<Integer> {
+  @Spec CommandSpec spec;
+
+  @Parameters(index = "0", paramLabel = "INSTRUMENT", description = "id, as 'instruments' lists it")
+  String instrument;
+
+  @Parameters(index = "1", paramLabel = "FROM", description = "\"T 1 | 1 Eb\", or a note: Bb4")
+  String from;
+
+  @Parameters(index = "2", paramLabel = "TO", description = "as FROM")
+  String to;
+
+  @Option(names = "--json", description = "for a machine")
+  boolean json;
+
+  @Mixin InstrumentOptions options;
+
+  private record End(Fingering fingering, List<Pitch> notes) {}
+
+  @Override
+  public Integer call() {
+    Setup setup = options.setup(instrument);
+    End a = end(setup, from);
+    End b = end(setup, to);
+    Move move = Moves.between(setup, a.fingering(), b.fingering(), a.notes(), b.notes());
+    PrintWriter out = spec.commandLine().getOut();
+    if (json) {
+      Output.json(out, PlanJson.move(move, Judge.UNHURRIED_SECONDS, Judge.difficulty(move)));
+      return 0;
+    }
+    out.println(a.fingering() + "  to  " + b.fingering());
+    out.println("down:      " + words(move.down()));
+    out.println("up:        " + words(move.up()));
+    out.println("contrary:  " + (move.contrary() ? "yes" : "no"));
+    move.slides()
+        .forEach(
+            s ->
+                out.println(
+                    "slides:    " + s.finger().words() + " from " + s.from() + " to " + s.to()));
+    move.slips()
+        .forEach(s -> out.println("slips:     " + s.note().displayName() + ", " + s.cause()));
+    move.travel()
+        .ifPresent(
+            t ->
+                out.println(
+                    String.format(
+                        Locale.ROOT, "slide:     %s to %s, %.1f cm", t.from(), t.to(), t.cm())));
+    out.println(
+        String.format(
+            Locale.ROOT,
+            "difficulty %.2f of 1, in a quarter of a second, slurred",
+            Judge.difficulty(move)));
+    return 0;
+  }
+
+  private static String words(java.util.Set<Finger> fingers) {
+    return fingers.isEmpty()
+        ? "none"
+        : fingers.stream().map(Finger::words).collect(Collectors.joining(", "));
+  }
+
+  private static End end(Setup setup, String text) {
+    if (text.matches("[A-G](bb|b|#|x)?\\d")) {
+      Pitch note = Pitch.parse(text);
+      return setup.ways(note).stream()
+          .filter(w -> w.entry().role() == Role.STANDARD)
+          .findFirst()
+          .map(w -> new End(w.fingering(), List.of(w.entry().written())))
+          .orElseThrow(
+              () ->
+                  new IllegalArgumentException(
+                      "this instrument has no "
+                          + text
+                          + "; its written range is "
+                          + setup.lowest()
+                          + " to "
+                          + setup.highest()));
+    }
+    Fingering f = setup.instrument().keywork().read(text);
+    return new End(f, setup.notesOf(f));
+  }
+}

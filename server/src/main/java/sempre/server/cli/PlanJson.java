@@ -1,0 +1,140 @@
+package sempre.server.cli;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import sempre.core.instrument.Finger;
+import sempre.core.motion.Move;
+import sempre.core.pitch.Pitch;
+import sempre.core.planning.Plan;
+import sempre.core.planning.Reason;
+import sempre.core.score.Part;
+
+/** The JSON of {@code assign} and {@code move}, as the command line promises it. */
+final class PlanJson {
+  private PlanJson() {}
+
+  static Map<String, Object> plan(Plan plan, Part part) {
+    Map<String, Object> m = new LinkedHashMap<>();
+    m.put("instrument", plan.setup().instrument().id());
+    m.put("options", plan.setup().options());
+    m.put("cost", round(plan.cost(), 1000));
+    m.put("notes", plan.notes().stream().map(n -> note(n, part)).toList());
+    m.put(
+        "moves",
+        plan.moves().stream()
+            .map(
+                pm -> {
+                  Map<String, Object> mm = new LinkedHashMap<>();
+                  mm.put("from", pm.from());
+                  mm.put("to", pm.to());
+                  mm.putAll(move(pm.move(), pm.seconds(), pm.difficulty()));
+                  return mm;
+                })
+            .toList());
+    m.put("newNotes", plan.newNotes().stream().map(Pitch::toString).toList());
+    m.put(
+        "outOfRange",
+        plan.outOfRange().stream().map(n -> n.pitch().toString()).distinct().toList());
+    m.put(
+        "outOfReach",
+        plan.unreachable().stream().map(n -> n.pitch().toString()).distinct().toList());
+    return m;
+  }
+
+  private static Map<String, Object> note(Plan.PlannedNote n, Part part) {
+    Map<String, Object> m = new LinkedHashMap<>();
+    m.put("id", n.note().id());
+    m.put("bar", part.bars().get(n.note().bar()).number());
+    m.put("beat", round(n.note().beat(), 1000));
+    m.put("written", n.note().pitch().toString());
+    m.put("sounding", n.sounding().toString());
+    m.put("quarters", round(n.note().quarters(), 10000));
+    m.put("fingering", withoutHeld(n));
+    m.put("held", n.held().stream().map(h -> h.token()).toList());
+    m.put("role", n.way().entry().role().word());
+    m.put("label", n.way().entry().label());
+    m.put("new", n.isNew());
+    m.put("reasons", n.reasons().stream().map(PlanJson::reason).toList());
+    m.put(
+        "alternatives",
+        n.alternatives().stream()
+            .map(
+                a -> {
+                  Map<String, Object> am = new LinkedHashMap<>();
+                  am.put("fingering", a.way().entry().fingering());
+                  am.put("label", a.way().entry().label());
+                  am.put("extra", round(a.extra(), 1000));
+                  am.put("text", a.text());
+                  return am;
+                })
+            .toList());
+    return m;
+  }
+
+  /** The fingering without its free controls, which stand in {@code held}. */
+  private static String withoutHeld(Plan.PlannedNote n) {
+    return n.way().bare().text();
+  }
+
+  private static Map<String, Object> reason(Reason r) {
+    Map<String, Object> m = new LinkedHashMap<>();
+    m.put("purpose", r.purpose().word());
+    m.put("because", r.because().word());
+    m.put("text", r.text());
+    return m;
+  }
+
+  static Map<String, Object> move(Move move, double seconds, double difficulty) {
+    Map<String, Object> m = new LinkedHashMap<>();
+    m.put("down", names(move.down()));
+    m.put("up", names(move.up()));
+    m.put("contrary", move.contrary());
+    m.put(
+        "slides",
+        move.slides().stream()
+            .map(
+                s -> {
+                  Map<String, Object> sm = new LinkedHashMap<>();
+                  sm.put("finger", s.finger().name());
+                  sm.put("from", s.from());
+                  sm.put("to", s.to());
+                  return sm;
+                })
+            .toList());
+    m.put(
+        "slips",
+        move.slips().stream()
+            .map(
+                s -> {
+                  Map<String, Object> sm = new LinkedHashMap<>();
+                  sm.put("note", s.note().toString());
+                  sm.put("late", names(s.late()));
+                  sm.put("early", names(s.early()));
+                  return sm;
+                })
+            .toList());
+    move.travel()
+        .ifPresent(
+            t -> {
+              Map<String, Object> tm = new LinkedHashMap<>();
+              tm.put("from", t.from());
+              tm.put("to", t.to());
+              tm.put("cm", round(t.cm(), 10));
+              tm.put("cmPerSecond", round(t.cm() / seconds, 10));
+              m.put("slide", tm);
+            });
+    m.put("difficulty", round(difficulty, 100));
+    return m;
+  }
+
+  private static List<String> names(Iterable<Finger> fingers) {
+    List<String> names = new java.util.ArrayList<>();
+    fingers.forEach(f -> names.add(f.name()));
+    return names;
+  }
+
+  private static double round(double value, double grid) {
+    return Math.round(value * grid) / grid;
+  }
+}
