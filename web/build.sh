@@ -11,4 +11,5 @@ if [ "$(cat node_modules/.lockstamp 2>/dev/null || true)" != "$lock" ]; then
 fi
 npm run --silent types
 npm run --silent build
+find dist -type f -size +1k \( -name "*.js" -o -name "*.mjs" -o -name "*.css" \) -exec gzip -9 -k -f {} +
 echo "$now" > dist/.stamp

@@ -1,9 +1,53 @@
 package sempre.server;
 
 import java.nio.file.Path;
+import java.time.Clock;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import org.springframework.boot.Banner;
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.context.annotation.Bean;
+import sempre.server.demo.DemoSchool;
 
-public final class Server {
-  private Server() {}
+/** The web application. */
+@SpringBootApplication
+public class Server {
 
-  public static void start(Path data, int port, boolean demo) {}
+  /** The clock of the application; tests set their own. */
+  @Bean
+  Clock clock() {
+    return Clock.systemDefaultZone();
+  }
+
+  /**
+   * Starts it.
+   *
+   * @param data folder of the database
+   * @param port on this machine only; 0 takes any free one
+   * @param demo whether the demo school is wanted
+   * @return the running context, to be closed
+   */
+  public static ConfigurableApplicationContext start(Path data, int port, boolean demo) {
+    Map<String, Object> settings = new LinkedHashMap<>();
+    settings.put("server.port", port);
+    String url = System.getenv("SEMPRE_JDBC_URL");
+    settings.put(
+        "spring.datasource.url",
+        url == null ? "jdbc:h2:file:" + data.toAbsolutePath().resolve("sempre") : url);
+    SpringApplication application = new SpringApplication(Server.class);
+    application.setBannerMode(Banner.Mode.OFF);
+    application.setDefaultProperties(settings);
+    ConfigurableApplicationContext context = application.run();
+    if (demo) {
+      context.getBean(DemoSchool.class).prepare();
+    }
+    return context;
+  }
+
+  /** The port it listens on. */
+  public static int port(ConfigurableApplicationContext context) {
+    return context.getEnvironment().getProperty("local.server.port", Integer.class, 0);
+  }
 }

@@ -94,6 +94,30 @@ public record Part(
         remarks);
   }
 
+  /** The same part some octaves higher (lower: negative). */
+  public Part inOctave(int octaves) {
+    if (octaves == 0) {
+      return this;
+    }
+    return new Part(
+        id,
+        name,
+        transposition,
+        bars,
+        lines.stream()
+            .map(
+                l ->
+                    new Line(
+                        l.staff(),
+                        l.voice(),
+                        l.notes().stream()
+                            .map(n -> n.at(n.pitch().plus(7 * octaves, 12 * octaves), n.key()))
+                            .toList()))
+            .toList(),
+        playedOrder,
+        remarks);
+  }
+
   /** The same page, taken as written in concert pitch. */
   public Part asConcert() {
     return new Part(id, name, Transposition.CONCERT, bars, lines, playedOrder, remarks);

@@ -1,0 +1,31 @@
+package sempre.core.learning;
+
+import java.time.Instant;
+import java.util.OptionalLong;
+import sempre.core.pitch.Pitch;
+
+/**
+ * One thing heard: evidence, appended and never changed. An entry that takes another back names it.
+ *
+ * @param id rising in the order of entry
+ * @param at when
+ * @param by who heard it
+ * @param written the note on the student's page
+ * @param fingering plain text of the fingering it was played with
+ * @param grade how it was
+ * @param piece the piece it was heard in; empty for none
+ * @param bars printed bars, such as {@code 3-4}; empty for none
+ * @param remark the teacher's words; may be empty
+ * @param undoes the entry that this one takes back, if it does
+ */
+public record Check(
+    long id,
+    Instant at,
+    String by,
+    Pitch written,
+    String fingering,
+    Grade grade,
+    OptionalLong piece,
+    String bars,
+    String remark,
+    OptionalLong undoes) {}

@@ -1,0 +1,214 @@
+package sempre.formats.musicxml;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import sempre.core.pitch.KeySignature;
+import sempre.core.pitch.Letter;
+import sempre.core.pitch.Pitch;
+import sempre.core.pitch.Transposition;
+import sempre.core.score.Part;
+import sempre.formats.xml.Xml;
+import sempre.formats.xml.XmlNode;
+
+/**
+ * One part of a file as MusicXML for engraving: that part alone, moved to a player's page, with the
+ * ids of its notes. Accidentals are set anew where notes were moved.
+ */
+public final class PlayerPage {
+  private static final Set<String> LAYOUT = Set.of("credit", "defaults", "identification");
+  private final Transposition move;
+  private final String clef;
+  private KeySignature original = KeySignature.NATURAL;
+  private KeySignature key = KeySignature.NATURAL;
+  private final Map<String, Integer> inBar = new HashMap<>();
+
+  private PlayerPage(Transposition move, String clef) {
+    this.move = move;
+    this.clef = clef;
+  }
+
+  /**
+   * The page.
+   *
+   * @param partId which part of the file
+   * @param move letters and semitones to add to every note
+   * @param clef {@code treble} or {@code bass}: the player's clef, used when notes were moved
+   */
+  public static byte[] of(MusicXmlFile file, String partId, Transposition move, String clef) {
+    PlayerPage page = new PlayerPage(move, clef);
+    XmlNode root = new XmlNode("score-partwise").set("version", "4.0");
+    for (XmlNode c : file.root().children()) {
+      if (c.is("part")) {
+        if (c.attribute("id").equals(partId)) {
+          root.add(page.part(c));
+        }
+      } else if (c.is("part-list")) {
+        root.add(list(c, partId));
+      } else if (!LAYOUT.contains(c.name())) {
+        root.add(c);
+      }
+    }
+    return Xml.write(root);
+  }
+
+  private static XmlNode list(XmlNode partList, String partId) {
+    XmlNode list = new XmlNode("part-list");
+    for (XmlNode p : partList.children("score-part")) {
+      if (p.attribute("id").equals(partId)) {
+        list.add(
+            new XmlNode("score-part").set("id", partId).add(XmlNode.of("part-name", "")));
+      }
+    }
+    return list;
+  }
+
+  private boolean moves() {
+    return !move.equals(Transposition.CONCERT);
+  }
+
+  private XmlNode part(XmlNode part) {
+    XmlNode copy = new XmlNode("part");
+    part.attributes().forEach(copy::set);
+    for (XmlNode m : part.children("measure")) {
+      inBar.clear();
+      XmlNode measure = new XmlNode("measure");
+      m.attributes().forEach(measure::set);
+      for (XmlNode e : m.children()) {
+        switch (e.name()) {
+          case "attributes" -> measure.add(attributes(e));
+          case "note" -> measure.add(note(e));
+          case "print" -> {
+            // the line breaks of another page size
+          }
+          case "harmony", "figured-bass" -> {
+            if (!moves()) {
+              measure.add(e);
+            }
+          }
+          default -> measure.add(e);
+        }
+      }
+      copy.add(measure);
+    }
+    return copy;
+  }
+
+  private XmlNode attributes(XmlNode a) {
+    XmlNode copy = new XmlNode("attributes");
+    for (XmlNode c : a.children()) {
+      if (c.is("transpose") || c.is("for-part")) {
+        continue;
+      }
+      if (c.is("key") && c.has("fifths")) {
+        original = KeySignature.NATURAL.plus(MusicXmlReader.integer(c.textOf("fifths"), 0));
+        key = original.plus(move.fifths());
+        XmlNode k = new XmlNode("key").add(XmlNode.of("fifths", key.fifths()));
+        c.child("mode").ifPresent(k::add);
+        copy.add(k);
+      } else if (c.is("clef") && moves()) {
+        boolean bass = clef.equals("bass");
+        XmlNode k = new XmlNode("clef");
+        c.attributes().forEach(k::set);
+        copy.add(k.add(XmlNode.of("sign", bass ? "F" : "G")).add(XmlNode.of("line", bass ? 4 : 2)));
+      } else {
+        copy.add(c);
+      }
+    }
+    return copy;
+  }
+
+  private XmlNode note(XmlNode n) {
+    XmlNode copy = new XmlNode("note");
+    n.attributes().forEach(copy::set);
+    Pitch moved = null;
+    for (XmlNode c : n.children()) {
+      switch (c.name()) {
+        case "pitch" -> {
+          if (moves()) {
+            moved = moved(c);
+            XmlNode p = new XmlNode("pitch").add(XmlNode.of("step", moved.letter()));
+            if (moved.alter() != 0) {
+              p.add(XmlNode.of("alter", moved.alter()));
+            }
+            copy.add(p.add(XmlNode.of("octave", moved.octave())));
+          } else {
+            copy.add(c);
+          }
+        }
+        case "accidental", "stem" -> {
+          if (!moves()) {
+            copy.add(c);
+          }
+        }
+        case "notations" -> copy.add(notations(c));
+        default -> copy.add(c);
+      }
+    }
+    if (moved != null) {
+      accidental(copy, n, moved);
+    }
+    return copy;
+  }
+
+  private Pitch moved(XmlNode p) {
+    Pitch pitch =
+        new Pitch(
+            Letter.valueOf(p.textOf("step")),
+            MusicXmlReader.integer(p.textOf("alter"), 0),
+            MusicXmlReader.integer(p.textOf("octave"), 4));
+    return Part.moved(pitch, original, move);
+  }
+
+  /** Fingerings that stand in the file would clash with the lanes. */
+  private static XmlNode notations(XmlNode n) {
+    XmlNode copy = new XmlNode("notations");
+    n.attributes().forEach(copy::set);
+    for (XmlNode c : n.children()) {
+      if (!c.is("technical")) {
+        copy.add(c);
+        continue;
+      }
+      XmlNode t = new XmlNode("technical");
+      c.children().stream().filter(x -> !x.is("fingering")).forEach(t::add);
+      if (!t.children().isEmpty()) {
+        copy.add(t);
+      }
+    }
+    return copy;
+  }
+
+  private void accidental(XmlNode copy, XmlNode source, Pitch moved) {
+    String place = moved.letter() + String.valueOf(moved.octave());
+    int inForce = inBar.getOrDefault(place, key.alterOf(moved.letter()));
+    inBar.put(place, moved.alter());
+    boolean tied =
+        source.children("tie").stream().anyMatch(t -> t.attribute("type").equals("stop"));
+    if (inForce == moved.alter() || tied) {
+      return;
+    }
+    String word =
+        switch (moved.alter()) {
+          case -2 -> "flat-flat";
+          case -1 -> "flat";
+          case 1 -> "sharp";
+          case 2 -> "double-sharp";
+          default -> "natural";
+        };
+    // the schema's order: accidental stands behind type and dots
+    List<XmlNode> children = copy.children();
+    int at = 0;
+    for (int i = 0; i < children.size(); i++) {
+      if (List.of("pitch", "chord", "grace", "duration", "tie", "voice", "type", "dot")
+          .contains(children.get(i).name())) {
+        at = i + 1;
+      }
+    }
+    List<XmlNode> rest = new ArrayList<>(children.subList(at, children.size()));
+    children.subList(at, children.size()).clear();
+    children.add(XmlNode.of("accidental", word));
+    children.addAll(rest);
+  }
+}

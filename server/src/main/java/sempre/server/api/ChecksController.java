@@ -1,0 +1,244 @@
+package sempre.server.api;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.sql.SQLException;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.OptionalLong;
+import java.util.Set;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import sempre.core.instrument.Entry;
+import sempre.core.instrument.Instrument;
+import sempre.core.instrument.Setup;
+import sempre.core.learning.Check;
+import sempre.core.learning.Grade;
+import sempre.core.learning.Standing;
+import sempre.core.pitch.Pitch;
+import sempre.server.store.Checks;
+import sempre.server.store.Db;
+import sempre.server.store.People;
+import sempre.server.store.Shelf;
+
+/** What was heard of a student: read, added to, taken back by a further entry. */
+@RestController
+@RequestMapping("/api/students/{studentId}/heard")
+class ChecksController {
+  private static final String TEACHER = "teacher";
+
+  private final Db db;
+  private final Checks checks;
+  private final Players players;
+  private final Shelf shelf;
+  private final Clock clock;
+
+  ChecksController(Db db, Checks checks, Players players, Shelf shelf, Clock clock) {
+    this.db = db;
+    this.checks = checks;
+    this.players = players;
+    this.shelf = shelf;
+    this.clock = clock;
+  }
+
+  /** One grade for one note. */
+  record HeardBody(
+      @NotBlank(message = "say which note was heard") String written,
+      @NotBlank(message = "say with which fingering") String fingering,
+      @NotNull(message = "grade it secure, shaky or not yet") Grade grade,
+      long pieceId,
+      @Size(max = 40, message = "the bars are too long") String bars,
+      @Size(max = 300, message = "keep the remark under 300 letters") String remark) {}
+
+  /** Notes the student plays already, from one to another. */
+  record RangeBody(
+      @NotBlank(message = "choose the lowest note") String from,
+      @NotBlank(message = "choose the highest note") String to) {}
+
+  record IdsBody(@NotEmpty(message = "name the entries to take back") List<Long> ids) {}
+
+  @GetMapping
+  Views.RecordView heard(@PathVariable long studentId) {
+    return db.inTransaction(
+        tx -> {
+          People.Student s = players.student(tx, studentId);
+          List<Check> list = checks.of(tx, studentId);
+          Instrument instrument = Players.setup(s).instrument();
+          Set<Long> undone = new HashSet<>();
+          list.forEach(c -> c.undoes().ifPresent(undone::add));
+          LocalDate today = LocalDate.now(clock);
+          List<Views.HeardView> heard = new ArrayList<>();
+          for (Check c : list) {
+            if (c.undoes().isEmpty()) {
+              heard.add(0, heard(tx, c, undone.contains(c.id()), today));
+            }
+          }
+          return new Views.RecordView(
+              Names.student(s),
+              players.standing(list).marks().stream()
+                  .map(m -> mark(m, instrument, today))
+                  .toList(),
+              heard);
+        });
+  }
+
+  @PostMapping
+  List<Long> add(@PathVariable long studentId, @Valid @RequestBody List<@Valid HeardBody> bodies) {
+    return db.inTransaction(
+        tx -> {
+          Setup setup = Players.setup(players.student(tx, studentId));
+          List<Long> ids = new ArrayList<>();
+          for (HeardBody b : bodies) {
+            Pitch written = Pitch.parse(b.written());
+            String fingering = setup.instrument().keywork().read(b.fingering()).text();
+            Entry entry = entry(setup, written, fingering);
+            OptionalLong piece =
+                b.pieceId() > 0
+                    ? OptionalLong.of(players.piece(tx, b.pieceId()).id())
+                    : OptionalLong.empty();
+            ids.add(
+                checks.add(
+                    tx,
+                    studentId,
+                    check(
+                        written,
+                        entry.fingering(),
+                        b.grade(),
+                        piece,
+                        b.bars() == null ? "" : b.bars(),
+                        b.remark() == null ? "" : b.remark().strip(),
+                        OptionalLong.empty())));
+          }
+          return ids;
+        });
+  }
+
+  /** Writes down at set-up what a student plays already: the standard fingerings of a range. */
+  @PostMapping("/range")
+  List<Long> range(@PathVariable long studentId, @Valid @RequestBody RangeBody body) {
+    return db.inTransaction(
+        tx -> {
+          Setup setup = Players.setup(players.student(tx, studentId));
+          Pitch from = Pitch.parse(body.from());
+          Pitch to = Pitch.parse(body.to());
+          if (to.midi() < from.midi()) {
+            throw new IllegalArgumentException("the highest note lies below the lowest; swap them");
+          }
+          List<Long> ids = new ArrayList<>();
+          for (int midi = from.midi(); midi <= to.midi(); midi++) {
+            for (Setup.Way w : setup.ways(Pitch.usual(midi))) {
+              if (w.entry().role() == sempre.core.instrument.Role.STANDARD
+                  && w.fingering().equals(w.entry().pattern().plain())) {
+                ids.add(
+                    checks.add(
+                        tx,
+                        studentId,
+                        check(
+                            w.entry().written(),
+                            w.entry().fingering(),
+                            Grade.SECURE,
+                            OptionalLong.empty(),
+                            "",
+                            "played already when set up",
+                            OptionalLong.empty())));
+              }
+            }
+          }
+          return ids;
+        });
+  }
+
+  /** Takes entries back, each by a further one. */
+  @PostMapping("/undo")
+  List<Long> undo(@PathVariable long studentId, @Valid @RequestBody IdsBody body) {
+    return db.inTransaction(
+        tx -> {
+          List<Long> ids = new ArrayList<>();
+          for (long id : body.ids()) {
+            Check c =
+                checks
+                    .one(tx, studentId, id)
+                    .filter(x -> x.undoes().isEmpty())
+                    .orElseThrow(() -> new Errors.NotThere("There is no such entry to take back."));
+            if (!checks.undone(tx, id)) {
+              ids.add(
+                  checks.add(
+                      tx,
+                      studentId,
+                      check(
+                          c.written(), c.fingering(), c.grade(), c.piece(), c.bars(), "taken back",
+                          OptionalLong.of(id))));
+            }
+          }
+          return ids;
+        });
+  }
+
+  private Check check(
+      Pitch written,
+      String fingering,
+      Grade grade,
+      OptionalLong piece,
+      String bars,
+      String remark,
+      OptionalLong undoes) {
+    return new Check(
+        0, clock.instant(), TEACHER, written, fingering, grade, piece, bars, remark, undoes);
+  }
+
+  /** The catalogue's entry for a fingering as played, free controls held or not. */
+  private static Entry entry(Setup setup, Pitch written, String fingering) {
+    return setup.ways(written).stream()
+        .filter(w -> w.fingering().text().equals(fingering))
+        .map(Setup.Way::entry)
+        .findFirst()
+        .orElseThrow(
+            () ->
+                new IllegalArgumentException(
+                    written.displayName() + " has no fingering " + fingering + " on this instrument"));
+  }
+
+  private Views.HeardView heard(Db.Tx tx, Check c, boolean undone, LocalDate today)
+      throws SQLException {
+    String piece = "";
+    if (c.piece().isPresent()) {
+      piece = shelf.piece(tx, c.piece().getAsLong()).map(Shelf.Piece::title).orElse("");
+    }
+    return new Views.HeardView(
+        c.id(),
+        Names.ago(c.at().atZone(clock.getZone()).toLocalDate(), today),
+        c.by(),
+        c.written().displayName(),
+        c.fingering(),
+        c.grade().name(),
+        piece,
+        c.bars(),
+        c.remark(),
+        undone);
+  }
+
+  private Views.MarkView mark(Standing.Mark m, Instrument instrument, LocalDate today) {
+    return new Views.MarkView(
+        m.written().toString(),
+        m.written().displayName(),
+        m.fingering(),
+        instrument.entriesOf(m.written()).stream()
+            .filter(e -> e.fingering().equals(m.fingering()))
+            .map(Entry::label)
+            .findFirst()
+            .orElse(m.fingering()),
+        m.grade().name(),
+        m.faded(),
+        Names.ago(m.at().atZone(clock.getZone()).toLocalDate(), today));
+  }
+}

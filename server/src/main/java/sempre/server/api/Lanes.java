@@ -1,0 +1,63 @@
+package sempre.server.api;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import sempre.core.acoustics.Slide;
+import sempre.core.instrument.Control;
+import sempre.core.instrument.Finger;
+import sempre.core.instrument.Instrument;
+import sempre.core.instrument.Keywork;
+
+/** The rows under a line of music: a finger each, or a valve each; a slide has a curve instead. */
+final class Lanes {
+  private Lanes() {}
+
+  static List<Views.Lane> of(Instrument instrument) {
+    Keywork k = instrument.keywork();
+    List<Views.Lane> lanes = new ArrayList<>();
+    boolean left = true;
+    for (Finger f : k.fingers()) {
+      if (f == Finger.ARM) {
+        continue;
+      }
+      String label =
+          k.kind() == Keywork.Kind.HANDS
+              ? shortName(f)
+              : k.controls().stream()
+                  .filter(c -> c.finger() == f)
+                  .map(Control::token)
+                  .findFirst()
+                  .orElse("");
+      lanes.add(new Views.Lane(f.name(), label, left && !f.left() && !lanes.isEmpty()));
+      left = f.left();
+    }
+    return lanes;
+  }
+
+  /** How far out the positions lie, in centimetres; empty without a slide. */
+  static List<Double> guides(Instrument instrument) {
+    Optional<Slide> slide = instrument.slide();
+    List<Double> guides = new ArrayList<>();
+    slide.ifPresent(
+        s -> {
+          for (int p = 1; p <= Slide.POSITIONS; p++) {
+            guides.add(s.centimetres(p));
+          }
+        });
+    return guides;
+  }
+
+  private static String shortName(Finger f) {
+    return switch (f) {
+      case LT, RT -> "thumb";
+      case L1, R1 -> "first";
+      case L2, R2 -> "second";
+      case L3, R3 -> "third";
+      case L4, R4 -> "little";
+      case LP -> "palm";
+      case RP -> "side";
+      case ARM -> "slide";
+    };
+  }
+}

@@ -1,0 +1,81 @@
+package sempre.server.api;
+
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
+import java.time.temporal.ChronoUnit;
+import java.util.Collection;
+import java.util.List;
+import java.util.Locale;
+import sempre.core.instrument.Catalogue;
+import sempre.core.pitch.Pitch;
+import sempre.server.store.People;
+import sempre.server.store.Shelf;
+
+/** Names and dates as a teacher says them. */
+final class Names {
+  private static final DateTimeFormatter DAY =
+      DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
+
+  private Names() {}
+
+  static Views.StudentRef student(People.Student s) {
+    return new Views.StudentRef(
+        s.id(),
+        s.name(),
+        s.instrument(),
+        Catalogue.standard().find(s.instrument()).map(i -> i.name()).orElse(s.instrument()));
+  }
+
+  static Views.PieceRef piece(Shelf.Piece p) {
+    String source =
+        p.book().isEmpty() ? p.fileName() : p.book() + (p.number().isEmpty() ? "" : ", " + p.number());
+    return new Views.PieceRef(p.id(), p.title(), p.book(), p.number(), source);
+  }
+
+  static Views.NoteName note(Pitch p) {
+    return new Views.NoteName(p.toString(), p.displayName());
+  }
+
+  static List<Views.NoteName> notes(Collection<Pitch> pitches) {
+    return pitches.stream().map(Names::note).toList();
+  }
+
+  static String list(Collection<Pitch> pitches) {
+    return join(pitches.stream().map(Pitch::displayName).toList());
+  }
+
+  static String join(List<String> names) {
+    int n = names.size();
+    return n < 2
+        ? String.join("", names)
+        : String.join(", ", names.subList(0, n - 1)) + " and " + names.get(n - 1);
+  }
+
+  static String day(LocalDate date, LocalDate today) {
+    long days = ChronoUnit.DAYS.between(today, date);
+    if (days == 0) {
+      return "today";
+    }
+    if (days == 1) {
+      return "tomorrow";
+    }
+    if (days == -1) {
+      return "yesterday";
+    }
+    return (days < 0 ? "was due " : "") + DAY.format(date);
+  }
+
+  static String ago(LocalDate date, LocalDate today) {
+    long days = ChronoUnit.DAYS.between(date, today);
+    if (days <= 0) {
+      return "today";
+    }
+    if (days == 1) {
+      return "yesterday";
+    }
+    if (days < 14) {
+      return days + " days ago";
+    }
+    return days / 7 + " weeks ago";
+  }
+}

@@ -1,0 +1,235 @@
+package sempre.server.api;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import sempre.core.instrument.Catalogue;
+import sempre.core.instrument.Instrument;
+import sempre.core.instrument.Setup;
+import sempre.core.learning.Check;
+import sempre.core.learning.Grade;
+import sempre.core.learning.Standing;
+import sempre.core.planning.Player;
+import sempre.server.store.Checks;
+import sempre.server.store.Db;
+import sempre.server.store.People;
+
+/** Groups, students, what instruments there are, and the house style. */
+@RestController
+@RequestMapping("/api")
+class PeopleController {
+  private final Db db;
+  private final People people;
+  private final Checks checks;
+  private final Players players;
+
+  PeopleController(Db db, People people, Checks checks, Players players) {
+    this.db = db;
+    this.people = people;
+    this.checks = checks;
+    this.players = players;
+  }
+
+  record GroupBody(
+      @NotBlank(message = "give the group a name")
+          @Size(max = 80, message = "keep the group's name under 80 letters")
+          String name) {}
+
+  record StudentBody(
+      @NotBlank(message = "give the student's first name")
+          @Size(max = 40, message = "keep the first name under 40 letters")
+          String givenName,
+      @Size(max = 2, message = "an initial is one letter") String initial,
+      @NotBlank(message = "choose an instrument") String instrument,
+      Map<String, String> options,
+      List<String> avoid,
+      Map<String, String> style,
+      List<Long> groups) {}
+
+  record StyleBody(@NotBlank(message = "choose one of the ways") String school) {}
+
+  @GetMapping("/people")
+  Views.PeopleView people() {
+    return db.inTransaction(
+        tx -> {
+          List<Views.GroupView> groups = new ArrayList<>();
+          for (People.Group g : people.groups(tx)) {
+            groups.add(
+                new Views.GroupView(
+                    g.id(),
+                    g.name(),
+                    people.students(tx, g.id()).stream().map(People.Student::id).toList()));
+          }
+          Map<Long, List<Check>> heard = checks.all(tx);
+          List<Views.StudentView> students = new ArrayList<>();
+          for (People.Student s : people.students(tx)) {
+            students.add(view(tx, s, players.standing(heard.getOrDefault(s.id(), List.of()))));
+          }
+          return new Views.PeopleView(groups, students);
+        });
+  }
+
+  private Views.StudentView view(Db.Tx tx, People.Student s, Standing standing)
+      throws SQLException {
+    Views.StudentRef ref = Names.student(s);
+    return new Views.StudentView(
+        s.id(),
+        s.givenName(),
+        s.initial(),
+        s.name(),
+        s.instrument(),
+        ref.instrumentName(),
+        s.options(),
+        List.copyOf(s.avoid()),
+        s.style(),
+        people.groupsOf(tx, s.id()),
+        (int) standing.marks().stream().filter(m -> m.grade() == Grade.SECURE).count(),
+        (int) standing.marks().stream().filter(m -> m.grade() == Grade.SHAKY).count());
+  }
+
+  @PostMapping("/groups")
+  Views.Id addGroup(@Valid @RequestBody GroupBody body) {
+    return db.inTransaction(tx -> new Views.Id(people.addGroup(tx, body.name().strip())));
+  }
+
+  @PutMapping("/groups/{id}")
+  Views.Id renameGroup(@PathVariable long id, @Valid @RequestBody GroupBody body) {
+    return db.inTransaction(
+        tx -> {
+          found(people.renameGroup(tx, id, body.name().strip()), "This group is not here any more.");
+          return new Views.Id(id);
+        });
+  }
+
+  @DeleteMapping("/groups/{id}")
+  void removeGroup(@PathVariable long id) {
+    db.inTransaction(
+        tx -> {
+          found(people.removeGroup(tx, id), "This group is not here any more.");
+          return id;
+        });
+  }
+
+  @PostMapping("/students")
+  Views.Id add(@Valid @RequestBody StudentBody body) {
+    return db.inTransaction(
+        tx -> {
+          long id = people.add(tx, checked(0, body));
+          people.setGroups(tx, id, body.groups() == null ? List.of() : body.groups());
+          return new Views.Id(id);
+        });
+  }
+
+  @PutMapping("/students/{id}")
+  Views.Id change(@PathVariable long id, @Valid @RequestBody StudentBody body) {
+    return db.inTransaction(
+        tx -> {
+          found(people.change(tx, checked(id, body)), "This student is not here any more.");
+          people.setGroups(tx, id, body.groups() == null ? List.of() : body.groups());
+          return new Views.Id(id);
+        });
+  }
+
+  /** Erases a student with all that was heard; nothing of it is kept. */
+  @DeleteMapping("/students/{id}")
+  void erase(@PathVariable long id) {
+    db.inTransaction(
+        tx -> {
+          found(people.erase(tx, id), "This student is not here any more.");
+          return id;
+        });
+  }
+
+  @GetMapping("/instruments")
+  List<Views.InstrumentView> instruments() {
+    return Catalogue.standard().instruments().stream().map(PeopleController::view).toList();
+  }
+
+  @GetMapping("/styles")
+  Map<String, Map<String, String>> styles() {
+    return db.inTransaction(
+        tx -> {
+          Map<String, Map<String, String>> all = new java.util.LinkedHashMap<>();
+          for (Instrument i : Catalogue.standard().instruments()) {
+            if (!i.styles().isEmpty()) {
+              all.put(i.id(), i.stylesWith(people.houseStyle(tx, i.id())));
+            }
+          }
+          return all;
+        });
+  }
+
+  @PutMapping("/styles/{instrument}/{name}")
+  void setStyle(
+      @PathVariable String instrument,
+      @PathVariable String name,
+      @Valid @RequestBody StyleBody body) {
+    Catalogue.standard().instrument(instrument).stylesWith(Map.of(name, body.school()));
+    db.inTransaction(
+        tx -> {
+          people.setHouseStyle(tx, instrument, name, body.school());
+          return name;
+        });
+  }
+
+  private static Views.InstrumentView view(Instrument i) {
+    return new Views.InstrumentView(
+        i.id(),
+        i.name(),
+        i.lowest().displayName() + " to " + i.highest().displayName(),
+        i.options().stream()
+            .map(o -> new Views.OptionView(o.name(), o.label(), o.values(), o.standard()))
+            .toList(),
+        i.styles().stream()
+            .map(
+                s ->
+                    new Views.StyleView(
+                        s.name(),
+                        s.label(),
+                        s.schools().entrySet().stream()
+                            .map(e -> new Views.SchoolView(e.getKey(), e.getValue()))
+                            .toList(),
+                        s.standard()))
+            .toList(),
+        i.keywork().controls().stream()
+            .map(c -> new Views.ControlView(c.token(), c.name(), c.finger().words()))
+            .toList(),
+        i.byNote().values().stream().map(l -> Names.note(l.get(0).written())).toList());
+  }
+
+  /** The student of a form, its words checked against the catalogue. */
+  private static People.Student checked(long id, StudentBody b) {
+    Map<String, String> options = b.options() == null ? Map.of() : b.options();
+    Map<String, String> style = b.style() == null ? Map.of() : b.style();
+    Set<String> avoid = b.avoid() == null ? Set.of() : Set.copyOf(b.avoid());
+    Instrument instrument = Catalogue.standard().instrument(b.instrument());
+    Player.of(Setup.of(instrument, options), style, avoid, java.util.Optional.empty());
+    return new People.Student(
+        id,
+        b.givenName().strip(),
+        b.initial() == null ? "" : b.initial().strip().replace(".", ""),
+        b.instrument(),
+        options,
+        avoid,
+        style);
+  }
+
+  private static void found(int rows, String sentence) {
+    if (rows == 0) {
+      throw new Errors.NotThere(sentence);
+    }
+  }
+}

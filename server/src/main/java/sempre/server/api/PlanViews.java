@@ -1,0 +1,181 @@
+package sempre.server.api;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import sempre.core.instrument.Finger;
+import sempre.core.instrument.Hold;
+import sempre.core.instrument.Instrument;
+import sempre.core.instrument.Keywork;
+import sempre.core.learning.Standing;
+import sempre.core.motion.Move;
+import sempre.core.pitch.Pitch;
+import sempre.core.planning.Plan;
+import sempre.core.planning.Player;
+import sempre.core.score.Note;
+import sempre.core.score.Part;
+
+/** A plan as the interface is sent it. */
+final class PlanViews {
+  private PlanViews() {}
+
+  static Views.PlanView of(Plan plan, Part part, Standing standing, Player player) {
+    Map<String, Pitch> pitches = new HashMap<>();
+    plan.notes().forEach(n -> pitches.put(n.note().id(), n.note().pitch()));
+    List<Views.MissingView> missing = new ArrayList<>();
+    for (Note n : plan.outOfRange()) {
+      missing.add(
+          missing(
+              n,
+              part,
+              n.pitch().displayName()
+                  + " is beyond this instrument ("
+                  + plan.setup().lowest().displayName()
+                  + " to "
+                  + plan.setup().highest().displayName()
+                  + "); play it in another octave."));
+    }
+    for (Note n : plan.unreachable()) {
+      missing.add(
+          missing(
+              n,
+              part,
+              "This hand reaches no fingering of "
+                  + n.pitch().displayName()
+                  + "; play it in another octave or leave it out."));
+    }
+    return new Views.PlanView(
+        plan.cost(),
+        plan.notes().stream().map(n -> note(n, plan, part, standing, player)).toList(),
+        plan.moves().stream().map(m -> move(m, pitches)).toList(),
+        Names.notes(plan.newNotes()),
+        missing);
+  }
+
+  private static Views.MissingView missing(Note n, Part part, String sentence) {
+    return new Views.MissingView(
+        n.id(), n.pitch().displayName(), part.bars().get(n.bar()).number(), sentence);
+  }
+
+  private static Views.NoteView note(
+      Plan.PlannedNote n, Plan plan, Part part, Standing standing, Player player) {
+    Instrument instrument = plan.setup().instrument();
+    Optional<Standing.Mark> mark =
+        standing.of(n.note().pitch(), n.way().entry().fingering());
+    return new Views.NoteView(
+        n.note().id(),
+        n.note().tied(),
+        n.note().bar(),
+        part.bars().get(n.note().bar()).number(),
+        n.note().beat(),
+        n.note().pitch().toString(),
+        n.note().pitch().displayName(),
+        n.sounding().displayName(),
+        n.note().seconds(),
+        n.way().fingering().text(),
+        n.way().entry().label(),
+        n.way().entry().role().word(),
+        n.isNew(),
+        n.unlearned(),
+        n.locked(),
+        mark.map(m -> m.grade().name()).orElse(""),
+        mark.map(Standing.Mark::faded).orElse(false),
+        holds(n, instrument),
+        instrument.slide().map(s -> s.centimetres(n.way().fingering().text())).orElse(0.0),
+        n.reasons().stream()
+            .map(r -> new Views.ReasonView(r.purpose().meaning(), r.because().word(), r.text()))
+            .toList(),
+        n.alternatives().stream()
+            .map(
+                a ->
+                    new Views.AlternativeView(
+                        a.way().entry().fingering(),
+                        a.way().entry().label(),
+                        Math.round(a.extra() * 100) / 100.0,
+                        a.text(),
+                        a.way().entry().role().word(),
+                        player
+                            .known()
+                            .map(k -> k.has(n.note().pitch(), a.way().entry().fingering()))
+                            .orElse(false)))
+            .toList());
+  }
+
+  private static List<Views.HoldView> holds(Plan.PlannedNote n, Instrument instrument) {
+    Keywork k = instrument.keywork();
+    Map<Finger, Long> keys =
+        k.controls().stream()
+            .collect(Collectors.groupingBy(c -> c.finger(), Collectors.counting()));
+    List<Views.HoldView> holds = new ArrayList<>();
+    for (Hold h : n.way().fingering().holds()) {
+      if (h.finger() == Finger.ARM) {
+        continue;
+      }
+      // The key is named only where the finger has more than one.
+      String name = keys.get(h.finger()) > 1 ? shown(h.token()) : "";
+      holds.add(
+          new Views.HoldView(
+              h.finger().name(), name, h.control().name(), n.held().contains(h)));
+    }
+    return holds;
+  }
+
+  /** A token with real accidentals; the plain key of a finger needs no name beside its neighbours. */
+  private static String shown(String token) {
+    return token.matches("[123]|T") ? "" : token.replace("#", "♯").replaceAll("(?<=[A-GTpsh])b$", "♭");
+  }
+
+  private static Views.MoveView move(Plan.PlannedMove m, Map<String, Pitch> pitches) {
+    Move move = m.move();
+    return new Views.MoveView(
+        m.from(),
+        m.to(),
+        Math.round(m.difficulty() * 100) / 100.0,
+        move.contrary(),
+        move.slides().stream()
+            .map(s -> new Views.FingerSlideView(s.finger().name(), s.from(), s.to()))
+            .toList(),
+        move.slips().stream()
+            .map(s -> new Views.SlipView(s.note().displayName(), s.cause()))
+            .toList(),
+        move.travel().map(Move.Travel::cm).orElse(0.0),
+        sentence(m, pitches.get(m.from()), pitches.get(m.to())));
+  }
+
+  private static String sentence(Plan.PlannedMove m, Pitch from, Pitch to) {
+    Move move = m.move();
+    List<String> parts = new ArrayList<>();
+    if (move.same() && !from.soundsAs(to)) {
+      parts.add("nothing moves, only air and lips");
+    }
+    if (!move.up().isEmpty()) {
+      parts.add("up: " + words(move.up()));
+    }
+    if (!move.down().isEmpty()) {
+      parts.add("down: " + words(move.down()));
+    }
+    move.slides().forEach(s -> parts.add("slides: " + s.finger().words()));
+    move.travel()
+        .filter(t -> t.cm() >= 0.5)
+        .ifPresent(
+            t ->
+                parts.add(
+                    String.format(
+                        java.util.Locale.ROOT,
+                        "slide %s %.0f cm",
+                        t.outward() > 0 ? "out" : "in",
+                        t.cm())));
+    if (!move.slips().isEmpty()) {
+      var s = move.slips().get(0);
+      parts.add(s.note().displayName() + " slips out: " + s.cause());
+    }
+    return parts.isEmpty() ? "" : "From " + from.displayName() + ": " + String.join("; ", parts) + ".";
+  }
+
+  private static String words(java.util.Collection<Finger> fingers) {
+    return Names.join(fingers.stream().map(Finger::words).toList());
+  }
+}

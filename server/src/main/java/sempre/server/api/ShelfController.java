@@ -1,0 +1,209 @@
+package sempre.server.api;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.io.IOException;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RequestPart;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
+import sempre.core.instrument.Catalogue;
+import sempre.core.instrument.Instrument;
+import sempre.core.score.Part;
+import sempre.core.score.PartChoice;
+import sempre.core.score.Score;
+import sempre.formats.musicxml.MusicXmlReader;
+import sempre.server.store.Db;
+import sempre.server.store.People;
+import sempre.server.store.Shelf;
+
+/** Books and pieces: looked into, kept as they came, given to a group. */
+@RestController
+@RequestMapping("/api")
+class ShelfController {
+  private final Db db;
+  private final Shelf shelf;
+  private final People people;
+  private final Library library;
+  private final Players players;
+  private final Clock clock;
+
+  ShelfController(
+      Db db, Shelf shelf, People people, Library library, Players players, Clock clock) {
+    this.db = db;
+    this.shelf = shelf;
+    this.people = people;
+    this.library = library;
+    this.players = players;
+    this.clock = clock;
+  }
+
+  record AssignBody(
+      long groupId,
+      @NotNull(message = "choose a day") LocalDate due,
+      @Size(max = 300, message = "keep the sentence under 300 letters") String sentence) {}
+
+  @GetMapping("/pieces")
+  List<Views.ShelfPiece> pieces() {
+    return db.inTransaction(
+        tx -> {
+          LocalDate today = LocalDate.now(clock);
+          List<Shelf.Assignment> assigned = shelf.assignments(tx);
+          List<People.Group> groups = people.groups(tx);
+          List<Views.ShelfPiece> all = new ArrayList<>();
+          for (Shelf.Piece p : shelf.pieces(tx)) {
+            List<String> names =
+                groups.stream()
+                    .filter(
+                        g ->
+                            assigned.stream()
+                                .anyMatch(a -> a.groupId() == g.id() && a.pieceId() == p.id()))
+                    .map(People.Group::name)
+                    .toList();
+            all.add(
+                new Views.ShelfPiece(
+                    Names.piece(p),
+                    Names.ago(p.added().atZone(clock.getZone()).toLocalDate(), today),
+                    names));
+          }
+          return all;
+        });
+  }
+
+  /** What a file holds; nothing is kept. */
+  @PostMapping(path = "/pieces/look", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+  Views.LookView look(@RequestPart("file") MultipartFile file) throws IOException {
+    return look(MusicXmlReader.read(file.getBytes()));
+  }
+
+  /** Keeps a file as it came. */
+  @PostMapping(path = "/pieces", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+  Views.Id keep(
+      @RequestPart("file") MultipartFile file,
+      @RequestParam String title,
+      @RequestParam(defaultValue = "") String book,
+      @RequestParam(defaultValue = "") String number,
+      @RequestParam(defaultValue = "AS_SAID") PartChoice.Pages pages)
+      throws IOException {
+    byte[] bytes = file.getBytes();
+    Score score = MusicXmlReader.read(bytes);
+    if (title.isBlank()) {
+      throw new IllegalArgumentException("give the piece a title");
+    }
+    if (title.length() > 200 || book.length() > 120 || number.length() > 20) {
+      throw new IllegalArgumentException(
+          "keep the title under 200 letters, the book under 120, the number under 20");
+    }
+    if (score.parts().stream().noneMatch(p -> p.topLine().isPresent())) {
+      throw new IllegalArgumentException(
+          "no part of this file has notes with a pitch; there is nothing to finger");
+    }
+    String name = file.getOriginalFilename() == null ? "piece.musicxml" : file.getOriginalFilename();
+    return new Views.Id(
+        db.inTransaction(
+            tx ->
+                shelf.add(
+                    tx,
+                    new Shelf.Piece(
+                        0,
+                        title.strip(),
+                        book.strip(),
+                        number.strip(),
+                        name.substring(Math.max(0, name.length() - 255)),
+                        pages,
+                        clock.instant()),
+                    bytes)));
+  }
+
+  /** The file as it came. */
+  @GetMapping("/pieces/{id}/file")
+  ResponseEntity<byte[]> file(@PathVariable long id) {
+    return db.inTransaction(
+        tx -> {
+          Shelf.Piece p = players.piece(tx, id);
+          return ResponseEntity.ok()
+              .contentType(MediaType.APPLICATION_OCTET_STREAM)
+              .header(
+                  "Content-Disposition",
+                  ContentDisposition.attachment()
+                      .filename(p.fileName(), java.nio.charset.StandardCharsets.UTF_8)
+                      .build()
+                      .toString())
+              .body(shelf.content(tx, id));
+        });
+  }
+
+  @DeleteMapping("/pieces/{id}")
+  void remove(@PathVariable long id) {
+    db.inTransaction(
+        tx -> {
+          players.piece(tx, id);
+          return shelf.remove(tx, id);
+        });
+    library.forget(id);
+  }
+
+  @PostMapping("/pieces/{id}/assign")
+  Views.Id assign(@PathVariable long id, @Valid @RequestBody AssignBody body) {
+    return db.inTransaction(
+        tx -> {
+          players.piece(tx, id);
+          people
+              .group(tx, body.groupId())
+              .orElseThrow(() -> new Errors.NotThere("This group is not here any more."));
+          return new Views.Id(
+              shelf.assign(
+                  tx,
+                  body.groupId(),
+                  id,
+                  body.due(),
+                  body.sentence() == null ? "" : body.sentence().strip()));
+        });
+  }
+
+  @DeleteMapping("/assignments/{id}")
+  void removeAssignment(@PathVariable long id) {
+    db.inTransaction(tx -> shelf.removeAssignment(tx, id));
+  }
+
+  private static Views.LookView look(Score score) {
+    return new Views.LookView(
+        score.title(),
+        score.concert(),
+        score.parts().stream().mapToInt(p -> p.bars().size()).max().orElse(0),
+        score.parts().stream().map(ShelfController::look).toList(),
+        score.remarks());
+  }
+
+  private static Views.LookPart look(Part p) {
+    List<String> readBy =
+        Catalogue.standard().instruments().stream()
+            .filter(i -> PartChoice.names(p, i))
+            .map(Instrument::name)
+            .toList();
+    return new Views.LookPart(
+        p.id(),
+        p.name(),
+        p.key().inWords(),
+        p.lowest().map(l -> l.displayName() + " to " + p.highest().orElseThrow().displayName()).orElse(""),
+        p.transposition().inWords(),
+        p.topLine().map(l -> l.notes().size()).orElse(0),
+        p.lines().size(),
+        readBy,
+        p.remarks());
+  }
+}

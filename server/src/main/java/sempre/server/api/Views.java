@@ -1,0 +1,194 @@
+package sempre.server.api;
+
+import java.util.List;
+import java.util.Map;
+
+/** What the interface is sent: plain values, every field always there. */
+final class Views {
+  private Views() {}
+
+  /** A student in a list. */
+  record StudentRef(long id, String name, String instrument, String instrumentName) {}
+
+  /** A piece in a list; {@code source} is book and number in words, or the file's name. */
+  record PieceRef(long id, String title, String book, String number, String source) {}
+
+  /** A note's name as text to send back, and as a person reads it. */
+  record NoteName(String written, String shown) {}
+
+  /** How one student stands to one piece. */
+  record ReadyView(
+      StudentRef student,
+      String state,
+      List<NoteName> lacking,
+      List<NoteName> shaky,
+      List<NoteName> faded,
+      List<NoteName> beyond,
+      String sentence) {}
+
+  /** What a group plays next. */
+  record NextView(
+      long assignmentId, PieceRef piece, String due, String dueWords, String sentence,
+      List<ReadyView> players) {}
+
+  /** A group on the first screen. */
+  record GroupToday(long id, String name, int students, List<NextView> next) {}
+
+  /** The first screen. */
+  record Today(String date, List<GroupToday> groups, int pieces) {}
+
+  /** A row of the lanes: one finger, or one valve. */
+  record Lane(String finger, String label, boolean gapAbove) {}
+
+  /** What a finger holds during a note. */
+  record HoldView(String finger, String key, String keyName, boolean unheard) {}
+
+  record ReasonView(String purpose, String because, String text) {}
+
+  record AlternativeView(
+      String fingering, String label, double extra, String text, String role, boolean learned) {}
+
+  /** One note of a planned part. */
+  record NoteView(
+      String id,
+      List<String> tied,
+      int bar,
+      String barNumber,
+      double beat,
+      String written,
+      String shown,
+      String sounding,
+      double seconds,
+      String fingering,
+      String label,
+      String role,
+      boolean isNew,
+      boolean unlearned,
+      boolean locked,
+      String standing,
+      boolean faded,
+      List<HoldView> holds,
+      double slideCm,
+      List<ReasonView> reasons,
+      List<AlternativeView> alternatives) {}
+
+  record FingerSlideView(String finger, String from, String to) {}
+
+  record SlipView(String note, String cause) {}
+
+  /** The change from one note to the next. */
+  record MoveView(
+      String from,
+      String to,
+      double difficulty,
+      boolean contrary,
+      List<FingerSlideView> slides,
+      List<SlipView> slips,
+      double slideCm,
+      String sentence) {}
+
+  /** A note that can't be fingered, and why. */
+  record MissingView(String id, String shown, String barNumber, String sentence) {}
+
+  record PlanView(
+      double cost,
+      List<NoteView> notes,
+      List<MoveView> moves,
+      List<NoteName> newNotes,
+      List<MissingView> missing) {}
+
+  record PartRef(String id, String name, List<String> voices) {}
+
+  /** A part on the stand. */
+  record StandView(
+      StudentRef student,
+      PieceRef piece,
+      String xml,
+      String partId,
+      int voice,
+      List<PartRef> parts,
+      List<Lane> lanes,
+      List<Double> slideGuides,
+      PlanView plan,
+      List<String> remarks,
+      List<String> bars) {}
+
+  record OptionView(String name, String label, List<String> values, String standard) {}
+
+  record SchoolView(String value, String label) {}
+
+  record StyleView(String name, String label, List<SchoolView> schools, String standard) {}
+
+  record ControlView(String token, String name, String finger) {}
+
+  /** An instrument for setting up a student. */
+  record InstrumentView(
+      String id,
+      String name,
+      String range,
+      List<OptionView> options,
+      List<StyleView> styles,
+      List<ControlView> controls,
+      List<NoteName> notes) {}
+
+  record StudentView(
+      long id,
+      String givenName,
+      String initial,
+      String name,
+      String instrument,
+      String instrumentName,
+      Map<String, String> options,
+      List<String> avoid,
+      Map<String, String> style,
+      List<Long> groups,
+      int secure,
+      int shaky) {}
+
+  record GroupView(long id, String name, List<Long> students) {}
+
+  record PeopleView(List<GroupView> groups, List<StudentView> students) {}
+
+  /** One entry of what was heard. */
+  record HeardView(
+      long id,
+      String at,
+      String by,
+      String shown,
+      String fingering,
+      String grade,
+      String piece,
+      String bars,
+      String remark,
+      boolean undone) {}
+
+  /** How one note with one fingering stands. */
+  record MarkView(
+      String written, String shown, String fingering, String label, String grade, boolean faded,
+      String when) {}
+
+  record RecordView(StudentRef student, List<MarkView> marks, List<HeardView> heard) {}
+
+  /** What a file holds, before it is kept. */
+  record LookView(
+      String title,
+      boolean concert,
+      int bars,
+      List<LookPart> parts,
+      List<String> remarks) {}
+
+  record LookPart(
+      String id,
+      String name,
+      String key,
+      String range,
+      String transposition,
+      int notes,
+      int voices,
+      List<String> readBy,
+      List<String> remarks) {}
+
+  record ShelfPiece(PieceRef piece, String added, List<String> groups) {}
+
+  record Id(long id) {}
+}

@@ -1,0 +1,83 @@
+package sempre.server.store;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalLong;
+import org.springframework.stereotype.Component;
+import sempre.core.learning.Check;
+import sempre.core.learning.Grade;
+import sempre.core.pitch.Pitch;
+
+/** What was heard. There is no way to change or take out a row, only to add one. */
+@Component
+public class Checks {
+  private static final String COLUMNS =
+      "select id, at, heard_by, written, fingering, grade, piece_id, bars, remark, undoes, student_id"
+          + " from heard ";
+
+  private static Check check(ResultSet r) throws SQLException {
+    return new Check(
+        r.getLong(1),
+        r.getObject(2, OffsetDateTime.class).toInstant(),
+        r.getString(3),
+        Pitch.parse(r.getString(4)),
+        r.getString(5),
+        Grade.valueOf(r.getString(6)),
+        optional(r, 7),
+        r.getString(8),
+        r.getString(9),
+        optional(r, 10));
+  }
+
+  private static OptionalLong optional(ResultSet r, int column) throws SQLException {
+    long id = r.getLong(column);
+    return r.wasNull() ? OptionalLong.empty() : OptionalLong.of(id);
+  }
+
+  public List<Check> of(Db.Tx tx, long studentId) throws SQLException {
+    return tx.list(COLUMNS + "where student_id = ? order by id", Checks::check, studentId);
+  }
+
+  /** All checks of all students. */
+  public Map<Long, List<Check>> all(Db.Tx tx) throws SQLException {
+    Map<Long, List<Check>> byStudent = new HashMap<>();
+    tx.list(COLUMNS + "order by id", r -> Map.entry(r.getLong(11), check(r)))
+        .forEach(
+            e ->
+                byStudent
+                    .computeIfAbsent(e.getKey(), k -> new java.util.ArrayList<>())
+                    .add(e.getValue()));
+    return byStudent;
+  }
+
+  public Optional<Check> one(Db.Tx tx, long studentId, long id) throws SQLException {
+    return tx.one(COLUMNS + "where student_id = ? and id = ?", Checks::check, studentId, id);
+  }
+
+  /** Whether an entry has been taken back already. */
+  public boolean undone(Db.Tx tx, long id) throws SQLException {
+    return tx.one("select id from heard where undoes = ?", r -> r.getLong(1), id).isPresent();
+  }
+
+  public long add(Db.Tx tx, long studentId, Check c) throws SQLException {
+    return tx.insert(
+        "insert into heard (student_id, at, heard_by, written, fingering, grade, piece_id, bars,"
+            + " remark, undoes) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
+        studentId,
+        c.at().atOffset(ZoneOffset.UTC),
+        c.by(),
+        c.written().toString(),
+        c.fingering(),
+        c.grade().name(),
+        c.piece().isPresent() ? c.piece().getAsLong() : null,
+        c.bars(),
+        c.remark(),
+        c.undoes().isPresent() ? c.undoes().getAsLong() : null);
+  }
+}

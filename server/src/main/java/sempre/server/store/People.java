@@ -1,0 +1,159 @@
+package sempre.server.store;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.springframework.stereotype.Component;
+
+/** Groups and students. Of a student the given name and an initial are kept, nothing more. */
+@Component
+public class People {
+  /** A group that plays together. */
+  public record Group(long id, String name) {}
+
+  /**
+   * A student with the instrument in hand.
+   *
+   * @param options option values of the instrument, where they differ from the usual
+   * @param avoid controls the hand can't reach
+   * @param style where this student differs from the house style
+   */
+  public record Student(
+      long id,
+      String givenName,
+      String initial,
+      String instrument,
+      Map<String, String> options,
+      Set<String> avoid,
+      Map<String, String> style) {
+    /** As a teacher says it: {@code Noor A.} */
+    public String name() {
+      return initial.isEmpty() ? givenName : givenName + " " + initial + ".";
+    }
+  }
+
+  private static final String STUDENT =
+      "select s.id, s.given_name, s.initial, s.instrument, s.options, s.avoid, s.style from student s ";
+
+  private static Student student(ResultSet r) throws SQLException {
+    return new Student(
+        r.getLong(1),
+        r.getString(2),
+        r.getString(3),
+        r.getString(4),
+        Pairs.read(r.getString(5)),
+        Pairs.words(r.getString(6)),
+        Pairs.read(r.getString(7)));
+  }
+
+  private static Group group(ResultSet r) throws SQLException {
+    return new Group(r.getLong(1), r.getString(2));
+  }
+
+  public List<Group> groups(Db.Tx tx) throws SQLException {
+    return tx.list("select id, name from band order by place, id", People::group);
+  }
+
+  public Optional<Group> group(Db.Tx tx, long id) throws SQLException {
+    return tx.one("select id, name from band where id = ?", People::group, id);
+  }
+
+  public long addGroup(Db.Tx tx, String name) throws SQLException {
+    return tx.insert(
+        "insert into band (name, place) values (?, (select coalesce(max(place), 0) + 1 from band))",
+        name);
+  }
+
+  public int renameGroup(Db.Tx tx, long id, String name) throws SQLException {
+    return tx.run("update band set name = ? where id = ?", name, id);
+  }
+
+  public int removeGroup(Db.Tx tx, long id) throws SQLException {
+    return tx.run("delete from band where id = ?", id);
+  }
+
+  public List<Student> students(Db.Tx tx) throws SQLException {
+    return tx.list(STUDENT + "order by s.given_name, s.id", People::student);
+  }
+
+  public List<Student> students(Db.Tx tx, long groupId) throws SQLException {
+    return tx.list(
+        STUDENT
+            + "join band_student m on m.student_id = s.id where m.band_id = ?"
+            + " order by s.given_name, s.id",
+        People::student,
+        groupId);
+  }
+
+  public List<Long> groupsOf(Db.Tx tx, long studentId) throws SQLException {
+    return tx.list(
+        "select band_id from band_student where student_id = ? order by band_id",
+        r -> r.getLong(1),
+        studentId);
+  }
+
+  public Optional<Student> student(Db.Tx tx, long id) throws SQLException {
+    return tx.one(STUDENT + "where s.id = ?", People::student, id);
+  }
+
+  public long add(Db.Tx tx, Student s) throws SQLException {
+    return tx.insert(
+        "insert into student (given_name, initial, instrument, options, avoid, style)"
+            + " values (?, ?, ?, ?, ?, ?)",
+        s.givenName(),
+        s.initial(),
+        s.instrument(),
+        Pairs.write(s.options()),
+        String.join(" ", s.avoid()),
+        Pairs.write(s.style()));
+  }
+
+  public int change(Db.Tx tx, Student s) throws SQLException {
+    return tx.run(
+        "update student set given_name = ?, initial = ?, instrument = ?, options = ?, avoid = ?,"
+            + " style = ? where id = ?",
+        s.givenName(),
+        s.initial(),
+        s.instrument(),
+        Pairs.write(s.options()),
+        String.join(" ", s.avoid()),
+        Pairs.write(s.style()),
+        s.id());
+  }
+
+  /** Takes a student out with everything that was written down of them. */
+  public int erase(Db.Tx tx, long id) throws SQLException {
+    return tx.run("delete from student where id = ?", id);
+  }
+
+  public void setGroups(Db.Tx tx, long studentId, List<Long> groups) throws SQLException {
+    tx.run("delete from band_student where student_id = ?", studentId);
+    for (long g : groups.stream().distinct().toList()) {
+      tx.run("insert into band_student (band_id, student_id) values (?, ?)", g, studentId);
+    }
+  }
+
+  /** The house style for an instrument: what the teacher has said, name to school. */
+  public Map<String, String> houseStyle(Db.Tx tx, String instrument) throws SQLException {
+    Map<String, String> style = new java.util.LinkedHashMap<>();
+    tx.list(
+            "select name, school from house_style where instrument = ? order by name",
+            r -> List.of(r.getString(1), r.getString(2)),
+            instrument)
+        .forEach(p -> style.put(p.get(0), p.get(1)));
+    return style;
+  }
+
+  public void setHouseStyle(Db.Tx tx, String instrument, String name, String school)
+      throws SQLException {
+    tx.run("delete from house_style where instrument = ? and name = ?", instrument, name);
+    tx.run(
+        "insert into house_style (instrument, name, school) values (?, ?, ?)",
+        instrument,
+        name,
+        school);
+  }
+}

@@ -1,0 +1,183 @@
+package sempre.server.store;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import sempre.core.score.PartChoice;
+
+/** Pieces (the file kept as it came), what is played next, who reads what, what the teacher locked. */
+@Component
+public class Shelf {
+  /**
+   * A piece without its file.
+   *
+   * @param book the method book, or empty
+   * @param number its number there, or empty
+   * @param pages how the pages of the file are meant
+   */
+  public record Piece(
+      long id,
+      String title,
+      String book,
+      String number,
+      String fileName,
+      PartChoice.Pages pages,
+      Instant added) {}
+
+  /** What a group plays, and when it shall be ready. */
+  public record Assignment(long id, long groupId, long pieceId, LocalDate due, String sentence) {}
+
+  /** Which part and voice a student reads, when the teacher has chosen. */
+  public record Chosen(String partId, int voice) {}
+
+  private static final String PIECE =
+      "select id, title, book, number, file_name, pages, added from piece ";
+
+  private static Piece piece(ResultSet r) throws SQLException {
+    return new Piece(
+        r.getLong(1),
+        r.getString(2),
+        r.getString(3),
+        r.getString(4),
+        r.getString(5),
+        PartChoice.Pages.valueOf(r.getString(6)),
+        r.getObject(7, OffsetDateTime.class).toInstant());
+  }
+
+  private static Assignment assignment(ResultSet r) throws SQLException {
+    return new Assignment(
+        r.getLong(1),
+        r.getLong(2),
+        r.getLong(3),
+        r.getObject(4, LocalDate.class),
+        r.getString(5));
+  }
+
+  public List<Piece> pieces(Db.Tx tx) throws SQLException {
+    return tx.list(
+        PIECE + "order by book, case when number = '' then 1 else 0 end, length(number), number, title",
+        Shelf::piece);
+  }
+
+  public Optional<Piece> piece(Db.Tx tx, long id) throws SQLException {
+    return tx.one(PIECE + "where id = ?", Shelf::piece, id);
+  }
+
+  public byte[] content(Db.Tx tx, long id) throws SQLException {
+    return tx.one("select content from piece where id = ?", r -> r.getBytes(1), id).orElseThrow();
+  }
+
+  public long add(Db.Tx tx, Piece p, byte[] content) throws SQLException {
+    return tx.insert(
+        "insert into piece (title, book, number, file_name, content, pages, added)"
+            + " values (?, ?, ?, ?, ?, ?, ?)",
+        p.title(),
+        p.book(),
+        p.number(),
+        p.fileName(),
+        content,
+        p.pages().name(),
+        p.added().atOffset(ZoneOffset.UTC));
+  }
+
+  public int remove(Db.Tx tx, long id) throws SQLException {
+    return tx.run("delete from piece where id = ?", id);
+  }
+
+  public List<Assignment> assignments(Db.Tx tx, long groupId) throws SQLException {
+    return tx.list(
+        "select id, band_id, piece_id, due, sentence from assignment where band_id = ?"
+            + " order by due, id",
+        Shelf::assignment,
+        groupId);
+  }
+
+  public List<Assignment> assignments(Db.Tx tx) throws SQLException {
+    return tx.list(
+        "select id, band_id, piece_id, due, sentence from assignment order by due, id",
+        Shelf::assignment);
+  }
+
+  public long assign(Db.Tx tx, long groupId, long pieceId, LocalDate due, String sentence)
+      throws SQLException {
+    tx.run("delete from assignment where band_id = ? and piece_id = ?", groupId, pieceId);
+    return tx.insert(
+        "insert into assignment (band_id, piece_id, due, sentence) values (?, ?, ?, ?)",
+        groupId,
+        pieceId,
+        due,
+        sentence);
+  }
+
+  public int removeAssignment(Db.Tx tx, long id) throws SQLException {
+    return tx.run("delete from assignment where id = ?", id);
+  }
+
+  public void setDue(Db.Tx tx, long id, LocalDate due) throws SQLException {
+    tx.run("update assignment set due = ? where id = ?", due, id);
+  }
+
+  public Optional<Chosen> chosen(Db.Tx tx, long studentId, long pieceId) throws SQLException {
+    return tx.one(
+        "select part_id, voice from reading where student_id = ? and piece_id = ?",
+        r -> new Chosen(r.getString(1), r.getInt(2)),
+        studentId,
+        pieceId);
+  }
+
+  public void choose(Db.Tx tx, long studentId, long pieceId, Chosen c) throws SQLException {
+    tx.run("delete from reading where student_id = ? and piece_id = ?", studentId, pieceId);
+    tx.run(
+        "insert into reading (student_id, piece_id, part_id, voice) values (?, ?, ?, ?)",
+        studentId,
+        pieceId,
+        c.partId(),
+        c.voice());
+  }
+
+  /** Note id to fingering. */
+  public Map<String, String> locks(Db.Tx tx, long studentId, long pieceId) throws SQLException {
+    Map<String, String> locks = new LinkedHashMap<>();
+    tx.list(
+            "select note_id, fingering from fingering_lock where student_id = ? and piece_id = ?"
+                + " order by note_id",
+            r -> List.of(r.getString(1), r.getString(2)),
+            studentId,
+            pieceId)
+        .forEach(p -> locks.put(p.get(0), p.get(1)));
+    return locks;
+  }
+
+  public void lock(Db.Tx tx, long studentId, long pieceId, String noteId, String fingering)
+      throws SQLException {
+    unlock(tx, studentId, pieceId, noteId);
+    tx.run(
+        "insert into fingering_lock (student_id, piece_id, note_id, fingering) values (?, ?, ?, ?)",
+        studentId,
+        pieceId,
+        noteId,
+        fingering);
+  }
+
+  public int unlock(Db.Tx tx, long studentId, long pieceId, String noteId) throws SQLException {
+    return tx.run(
+        "delete from fingering_lock where student_id = ? and piece_id = ? and note_id = ?",
+        studentId,
+        pieceId,
+        noteId);
+  }
+
+  /** Takes the teacher's choices for one part back; they no longer fit when the part changes. */
+  public void unlockAll(Db.Tx tx, long studentId, long pieceId) throws SQLException {
+    tx.run(
+        "delete from fingering_lock where student_id = ? and piece_id = ?", studentId, pieceId);
+  }
+}

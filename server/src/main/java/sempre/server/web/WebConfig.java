@@ -1,0 +1,94 @@
+package sempre.server.web;
+
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.net.URI;
+import java.time.Duration;
+import java.util.Set;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
+import org.springframework.http.CacheControl;
+import org.springframework.stereotype.Component;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.filter.OncePerRequestFilter;
+import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
+import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
+import org.springframework.web.servlet.resource.EncodedResourceResolver;
+import org.springframework.web.servlet.resource.PathResourceResolver;
+
+/** Serves the interface: its files, and its one page under every address of it. */
+@Configuration
+public class WebConfig implements WebMvcConfigurer {
+  @Override
+  public void addResourceHandlers(ResourceHandlerRegistry registry) {
+    registry
+        .addResourceHandler("/assets/**")
+        .addResourceLocations("classpath:/static/assets/")
+        .setCacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePublic().immutable())
+        .resourceChain(true)
+        .addResolver(new EncodedResourceResolver())
+        .addResolver(new PathResourceResolver());
+    registry
+        .addResourceHandler("/*.svg", "/*.js", "/*.txt", "/index.html")
+        .addResourceLocations("classpath:/static/");
+  }
+
+  /** The interface's own addresses; it decides itself what to show. */
+  @Controller
+  static class Pages {
+    @GetMapping({"/", "/stand/**", "/ear/**", "/shelf/**", "/people/**", "/notes/**"})
+    String page(HttpServletResponse response) {
+      response.setHeader("Cache-Control", "no-cache");
+      return "forward:/index.html";
+    }
+  }
+
+  /**
+   * Keeps other sites out: a request must be addressed to this machine by name, and one that changes
+   * something must come from its own page. Says what a page may load: nothing from elsewhere.
+   */
+  @Component
+  @Order(Ordered.HIGHEST_PRECEDENCE)
+  static class OwnPagesOnly extends OncePerRequestFilter {
+    private static final Set<String> HOSTS = Set.of("localhost", "127.0.0.1", "[::1]");
+
+    @Override
+    protected void doFilterInternal(
+        HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+        throws ServletException, IOException {
+      String origin = request.getHeader("Origin");
+      boolean changes = !Set.of("GET", "HEAD").contains(request.getMethod());
+      if (!HOSTS.contains(request.getServerName())
+          || changes && origin != null && !own(origin, request)) {
+        response.setStatus(403);
+        response.setContentType("application/problem+json");
+        response
+            .getWriter()
+            .write("{\"status\":403,\"detail\":\"Open Sempre under the address it printed.\"}");
+        return;
+      }
+      response.setHeader(
+          "Content-Security-Policy",
+          "default-src 'self'; script-src 'self' 'wasm-unsafe-eval'; style-src 'self'"
+              + " 'unsafe-inline'; img-src 'self' data:; worker-src 'self'; connect-src 'self';"
+              + " frame-ancestors 'none'; base-uri 'none'; form-action 'self'");
+      response.setHeader("X-Content-Type-Options", "nosniff");
+      response.setHeader("Referrer-Policy", "no-referrer");
+      chain.doFilter(request, response);
+    }
+
+    private static boolean own(String origin, HttpServletRequest request) {
+      try {
+        URI uri = URI.create(origin);
+        return HOSTS.contains(uri.getHost()) && uri.getPort() == request.getServerPort();
+      } catch (IllegalArgumentException e) {
+        return false;
+      }
+    }
+  }
+}

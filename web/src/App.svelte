@@ -1,0 +1,162 @@
+<script lang="ts">
+  import { Router } from 'sv-router';
+  import { navigate, route } from './router';
+  import { last } from './last.svelte';
+  import { theme } from './theme.svelte';
+  import Shortcuts from './parts/Shortcuts.svelte';
+  import Finder from './parts/Finder.svelte';
+  import { typing } from './parts/keys';
+
+  let help = $state(false);
+  let finding = $state(false);
+
+  const part = $derived(last.piece ? `/${last.student}/${last.piece}` : '');
+  const here = (start: string) => route.pathname.startsWith(start);
+  const places = $derived([
+    { href: '/', name: 'Today', key: 't', active: route.pathname === '/' },
+    { href: '/stand' + part, name: 'Stand', key: 's', active: here('/stand') },
+    { href: '/ear' + part, name: 'Ear', key: 'e', active: here('/ear') },
+    { href: '/shelf', name: 'Shelf', key: 'l', active: here('/shelf') },
+    { href: '/people', name: 'People', key: 'p', active: here('/people') }
+  ]);
+
+  let leading = false;
+  function onkeydown(e: KeyboardEvent) {
+    if (typing(e) || e.ctrlKey || e.metaKey || e.altKey) return;
+    if (leading) {
+      leading = false;
+      const place = places.find((p) => p.key === e.key);
+      if (place) {
+        e.preventDefault();
+        e.stopImmediatePropagation();
+        navigate(place.href as '/');
+      }
+      return;
+    }
+    if (e.key === 'g') leading = true;
+    else if (e.key === '?') help = true;
+    else if (e.key === '/') {
+      e.preventDefault();
+      finding = true;
+    }
+  }
+</script>
+
+<svelte:window onkeydowncapture={onkeydown} />
+
+<a class="skip" href="#main">To the page</a>
+<div class="frame">
+  <nav aria-label="Places">
+    <span class="name">Sempre</span>
+    {#each places as p (p.name)}
+      <a href={p.href} aria-current={p.active ? 'page' : undefined} class:active={p.active}>
+        {p.name}
+      </a>
+    {/each}
+    <span class="grow"></span>
+    <button class="plain" onclick={() => (finding = true)}>Find <kbd>/</kbd></button>
+    <button class="plain" onclick={() => (help = true)}>Keys <kbd>?</kbd></button>
+    <button class="plain" onclick={() => theme.toggle()}>{theme.dark ? 'Light' : 'Dark'}</button>
+  </nav>
+  <main id="main" tabindex="-1">
+    <Router />
+  </main>
+</div>
+<Shortcuts bind:open={help} />
+{#if finding}<Finder onclose={() => (finding = false)} />{/if}
+
+<style>
+  .skip {
+    position: absolute;
+    left: -100rem;
+  }
+  .skip:focus {
+    left: 0.5rem;
+    top: 0.5rem;
+    z-index: 9;
+    background: var(--paper);
+    padding: 0.5rem;
+  }
+  .frame {
+    display: grid;
+    grid-template-columns: 6.25rem minmax(0, 1fr);
+    min-height: 100vh;
+  }
+  nav {
+    position: sticky;
+    top: 0;
+    height: 100vh;
+    box-sizing: border-box;
+    display: flex;
+    flex-direction: column;
+    gap: 0.125rem;
+    padding: 1.75rem 0 1.25rem;
+    border-right: 1px solid var(--rule);
+  }
+  .name {
+    font-weight: 600;
+    padding: 0 1rem 1.25rem;
+    color: var(--accent);
+  }
+  nav a,
+  nav button {
+    padding: 0.5rem 1rem !important;
+    color: var(--ink-2);
+    text-decoration: none;
+    border-left: 3px solid transparent;
+  }
+  nav a:hover,
+  nav button:hover {
+    color: var(--ink);
+  }
+  nav a.active {
+    color: var(--ink);
+    font-weight: 600;
+    border-left-color: var(--accent);
+  }
+  .grow {
+    flex: 1;
+  }
+  main {
+    min-width: 0;
+    outline: none;
+  }
+  @media (max-width: 860px) {
+    .frame {
+      grid-template-columns: minmax(0, 1fr);
+      grid-template-rows: auto 1fr;
+    }
+    nav {
+      position: static;
+      height: auto;
+      flex-direction: row;
+      align-items: center;
+      padding: 0 0.5rem;
+      border-right: 0;
+      border-bottom: 1px solid var(--rule);
+      overflow-x: auto;
+    }
+    .name {
+      padding: 0 0.75rem;
+    }
+    nav a,
+    nav button {
+      padding: 0.75rem 0.625rem !important;
+      border-left: 0;
+      border-bottom: 3px solid transparent;
+      white-space: nowrap;
+    }
+    nav a.active {
+      border-bottom-color: var(--accent);
+    }
+  }
+  @media print {
+    nav,
+    .skip {
+      display: none;
+    }
+    .frame {
+      display: block;
+    }
+  }
+</style>

@@ -1,0 +1,489 @@
+<!-- A playing check by keyboard alone: every note once, with the fingering it has in this part. -->
+<script lang="ts">
+  import { Button, SkeletonText } from 'carbon-components-svelte';
+  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { last } from '../last.svelte';
+  import { typing } from '../parts/keys';
+  import Mark from '../parts/Mark.svelte';
+  import Trouble from '../parts/Trouble.svelte';
+  import { navigate, route } from '../router';
+  import { short, type Note } from '../stand/lanes';
+  import Score from '../stand/Score.svelte';
+
+  type Grade = 'SECURE' | 'SHAKY' | 'NOT_YET';
+  interface Task {
+    key: string;
+    note: Note;
+    /** all notes of the part with this pitch and fingering */
+    ids: string[];
+  }
+  interface Heard {
+    id: number;
+    task: Task;
+    grade: Grade;
+    remark: string;
+  }
+  const WORDS: Record<Grade, 'secure' | 'shaky' | 'not yet'> = {
+    SECURE: 'secure',
+    SHAKY: 'shaky',
+    NOT_YET: 'not yet'
+  };
+
+  const student = $derived(Number(route.params.student));
+  const piece = $derived(Number(route.params.piece));
+  let view = $state.raw<Schemas['StandView']>();
+  let heard = $state.raw<Heard[]>([]);
+  let at = $state(0);
+  let remark = $state('');
+  let remarking = $state(false);
+  let finished = $state(false);
+  let problem = $state('');
+  let said = $state('');
+  let sending = $state(0);
+  let field = $state<HTMLInputElement>();
+
+  const tasks = $derived.by(() => {
+    const found = new Map<string, Task>();
+    for (const note of view?.plan.notes ?? []) {
+      const key = `${note.written} ${note.label}`;
+      const task = found.get(key);
+      if (task) task.ids.push(note.id);
+      else found.set(key, { key, note, ids: [note.id] });
+    }
+    return [...found.values()];
+  });
+  const task = $derived(tasks[at]);
+  const grades = $derived(new Map(heard.map((h) => [h.task.key, h])));
+  const graded = $derived(
+    new Map(heard.flatMap((h) => h.task.ids.map((id) => [id, h.grade] as [string, string])))
+  );
+  const left = $derived(tasks.filter((t) => !grades.has(t.key)).length);
+
+  $effect(() => {
+    load(student, piece);
+  });
+
+  async function load(s: number, p: number) {
+    view = undefined;
+    problem = '';
+    heard = [];
+    at = 0;
+    finished = false;
+    last.set(s, p);
+    try {
+      view = await asked(
+        api.GET('/api/stand/{studentId}/{pieceId}', {
+          params: { path: { studentId: s, pieceId: p } }
+        })
+      );
+    } catch (e) {
+      problem = sentence(e);
+    }
+  }
+
+  const path = $derived({ path: { studentId: student } });
+
+  async function write(list: { task: Task; grade: Grade }[], words: string) {
+    const ids = await asked(
+      api.POST('/api/students/{studentId}/heard', {
+        params: path,
+        body: list.map(({ task: t, grade }) => ({
+          written: t.note.written,
+          fingering: t.note.fingering,
+          grade,
+          pieceId: piece,
+          bars: t.note.barNumber,
+          remark: words
+        }))
+      })
+    );
+    const fresh = list.map((l, i) => ({ id: ids[i]!, ...l, remark: words }));
+    const keys = new Set(list.map((l) => l.task.key));
+    heard = [...heard.filter((h) => !keys.has(h.task.key)), ...fresh];
+  }
+
+  async function grade(g: Grade) {
+    const t = task;
+    if (!t) return;
+    const words = remark.trim();
+    remark = '';
+    remarking = false;
+    const next = tasks.findIndex((x, i) => i > at && !grades.has(x.key));
+    at = next >= 0 ? next : Math.min(at + 1, tasks.length - 1);
+    await send(() => write([{ task: t, grade: g }], words), `${t.note.shown}: ${WORDS[g]}`, words);
+  }
+
+  async function rest() {
+    const open = tasks.filter((t) => !grades.has(t.key));
+    if (!open.length) return;
+    await send(
+      () =>
+        write(
+          open.map((t) => ({ task: t, grade: 'SECURE' })),
+          ''
+        ),
+      `${open.length} notes: secure`,
+      ''
+    );
+  }
+
+  async function takeBack(list: Heard[]) {
+    if (!list.length) return;
+    await send(
+      async () => {
+        await asked(
+          api.POST('/api/students/{studentId}/heard/undo', {
+            params: path,
+            body: { ids: list.map((h) => h.id) }
+          })
+        );
+        heard = heard.filter((h) => !list.includes(h));
+        const first = list[0];
+        if (list.length === 1 && first) at = tasks.findIndex((t) => t.key === first.task.key);
+      },
+      list.length === 1 ? `${list[0]!.task.note.shown}: taken back` : 'All taken back',
+      ''
+    );
+  }
+
+  async function send(call: () => Promise<void>, done: string, words: string) {
+    problem = '';
+    sending++;
+    try {
+      await call();
+      said = done;
+    } catch (e) {
+      problem = `${sentence(e)} Not written down: press the key again.`;
+      remark = words;
+    } finally {
+      sending--;
+    }
+  }
+
+  function onkeydown(e: KeyboardEvent) {
+    if (e.target === field) {
+      if (e.key === 'Enter' || e.key === 'Escape') {
+        remarking = e.key === 'Enter' && remark.trim() !== '';
+        field?.blur();
+        e.preventDefault();
+      }
+      return;
+    }
+    if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || !tasks.length) return;
+    if (finished) {
+      if (e.key === 'Escape' || e.key === 'ArrowLeft') finished = false;
+      else if (e.key === 'u') void takeBack(heard.slice(-1));
+      else return;
+      e.preventDefault();
+      return;
+    }
+    if (e.key === 'ArrowRight') at = Math.min(at + 1, tasks.length - 1);
+    else if (e.key === 'ArrowLeft') at = Math.max(at - 1, 0);
+    else if (e.key === '1') void grade('SECURE');
+    else if (e.key === '2') void grade('SHAKY');
+    else if (e.key === '3') void grade('NOT_YET');
+    else if (e.key === 'a') void rest();
+    else if (e.key === 'u') void takeBack(heard.slice(-1));
+    else if (e.key === 'r') {
+      remarking = true;
+      setTimeout(() => field?.focus());
+    } else if (e.key === 's') navigate(`/stand/${student}/${piece}` as '/');
+    else if (e.key === 'Enter' && !(e.target instanceof HTMLButtonElement)) finished = true;
+    else return;
+    e.preventDefault();
+  }
+</script>
+
+<svelte:window {onkeydown} />
+
+{#if problem && !view}
+  <div class="page"><Trouble text={problem} again={() => load(student, piece)} /></div>
+{:else if !view}
+  <div class="page"><SkeletonText heading /><SkeletonText paragraph lines={8} /></div>
+{:else}
+  <div class="ear">
+    <header>
+      <div>
+        <h1>Hearing {view.student.name}</h1>
+        <p class="quiet">
+          {view.piece.title} · {view.student.instrumentName.toLowerCase()} ·
+          <a href="/stand/{student}/{piece}">back to the stand</a>
+        </p>
+      </div>
+      <p class="small quiet" role="status">
+        {#if sending}writing…{:else if said}{said}{/if}
+      </p>
+    </header>
+    {#if problem}<div class="pad"><Trouble text={problem} /></div>{/if}
+
+    {#if finished}
+      <div class="page summary">
+        <h2>
+          {heard.length
+            ? `Written down: ${heard.length} of ${tasks.length} notes`
+            : 'Nothing was written down yet'}
+        </h2>
+        {#if heard.length}
+          <ul>
+            {#each heard as h (h.id)}
+              <li>
+                <Mark state={WORDS[h.grade]} />
+                <b>{h.task.note.shown}</b>
+                <span>{h.task.note.label}</span>
+                <span>{WORDS[h.grade]}</span>
+                <span class="quiet">{h.remark}</span>
+                <button class="plain link" onclick={() => takeBack([h])}
+                  >take back<span class="bx--visually-hidden"> {h.task.note.shown}</span></button
+                >
+              </li>
+            {/each}
+          </ul>
+        {/if}
+        <div class="row">
+          <Button size="small" on:click={() => navigate('/')}>Done: to Today</Button>
+          <Button size="small" kind="tertiary" on:click={() => (finished = false)}
+            >Go on hearing</Button
+          >
+          {#if heard.length}
+            <Button size="small" kind="ghost" on:click={() => takeBack(heard)}
+              >Take all of it back</Button
+            >
+          {/if}
+        </div>
+        {#if left && heard.length}
+          <p class="quiet">{left} notes were not graded; they stay as they were.</p>
+        {/if}
+      </div>
+    {:else}
+      <div class="desk">
+        <div class="paper">
+          <Score
+            xml={view.xml}
+            plan={view.plan}
+            lanes={[]}
+            guides={[]}
+            chosen={task?.note.id ?? ''}
+            {graded}
+            onchoose={(id) => {
+              const i = tasks.findIndex((t) => t.ids.includes(id));
+              if (i >= 0) at = i;
+            }}
+          />
+        </div>
+        <aside aria-label="The note heard">
+          {#if task}
+            <p class="pitch">{task.note.shown}</p>
+            <p>
+              <b class="cap">{task.note.label}</b><br />
+              <span class="quiet">{short(task.note.fingering).join(' · ')}</span>
+            </p>
+            <p class="small quiet">
+              {task.ids.length === 1
+                ? `once, in bar ${task.note.barNumber}`
+                : `${task.ids.length} times, first in bar ${task.note.barNumber}`}{task.note.isNew
+                ? '; new for this student'
+                : ''}
+            </p>
+            <div class="grades">
+              {#each [['SECURE', '1'], ['SHAKY', '2'], ['NOT_YET', '3']] as const as [g, key] (g)}
+                <button
+                  class="grade"
+                  class:given={grades.get(task.key)?.grade === g}
+                  onclick={() => grade(g)}
+                >
+                  <Mark state={WORDS[g]} size={18} label={false} />
+                  <span>{WORDS[g]}</span>
+                  <kbd>{key}</kbd>
+                </button>
+              {/each}
+            </div>
+            {#if remarking || remark}
+              <label class="remark">
+                <span class="small">Remark with the next grade</span>
+                <input bind:this={field} bind:value={remark} maxlength="300" />
+              </label>
+            {/if}
+            <ul class="keys small quiet">
+              <li><kbd>r</kbd> remark</li>
+              <li><kbd>a</kbd> the {left} left are secure</li>
+              <li><kbd>u</kbd> take the last back</li>
+              <li><kbd>←</kbd> <kbd>→</kbd> other note</li>
+              <li>
+                <button class="plain link" onclick={() => (finished = true)}>
+                  <kbd>Enter</kbd> finish
+                </button>
+              </li>
+            </ul>
+            <ol class="strip" aria-label="Notes of this part">
+              {#each tasks as t, i (t.key)}
+                {@const g = grades.get(t.key)}
+                <li>
+                  <button class="plain" class:here={i === at} onclick={() => (at = i)}>
+                    {#if g}<Mark state={WORDS[g.grade]} size={11} />{/if}{t.note.shown}
+                  </button>
+                </li>
+              {/each}
+            </ol>
+          {:else}
+            <p>There is no note to hear in this part.</p>
+          {/if}
+        </aside>
+      </div>
+    {/if}
+  </div>
+{/if}
+
+<style>
+  .ear {
+    display: flex;
+    flex-direction: column;
+    min-height: 100vh;
+  }
+  header {
+    display: flex;
+    justify-content: space-between;
+    align-items: flex-end;
+    padding: 1.25rem 1.5rem 0.875rem;
+  }
+  .pad {
+    padding: 0 1.5rem;
+  }
+  .desk {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) 19rem;
+    flex: 1;
+    border-top: 1px solid var(--rule);
+  }
+  .paper {
+    background: var(--paper);
+    padding: 0.5rem 1rem 2rem;
+  }
+  aside {
+    position: sticky;
+    top: 0;
+    align-self: start;
+    max-height: 100vh;
+    overflow-y: auto;
+    box-sizing: border-box;
+    padding: 1.25rem;
+    display: flex;
+    flex-direction: column;
+    gap: 0.75rem;
+  }
+  .pitch {
+    font-size: 3.5rem;
+    font-weight: 300;
+    line-height: 1;
+  }
+  .cap {
+    display: inline-block;
+  }
+  .cap::first-letter {
+    text-transform: uppercase;
+  }
+  .grades {
+    display: grid;
+    gap: 0.375rem;
+  }
+  .grade {
+    display: flex;
+    align-items: center;
+    gap: 0.75rem;
+    padding: 0.625rem 0.75rem;
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    background: var(--paper);
+    color: var(--ink);
+    font: inherit;
+    cursor: pointer;
+  }
+  .grade span {
+    flex: 1;
+    text-align: left;
+  }
+  .grade:hover {
+    border-color: var(--accent);
+  }
+  .grade.given {
+    border: 2px solid var(--accent);
+    padding: calc(0.625rem - 1px) calc(0.75rem - 1px);
+    font-weight: 600;
+  }
+  .remark input {
+    box-sizing: border-box;
+    width: 100%;
+    padding: 0.5rem;
+    font: inherit;
+    color: inherit;
+    background: var(--paper);
+    border: 1px solid var(--ink-2);
+    border-radius: 4px;
+  }
+  .keys {
+    list-style: none;
+    padding: 0;
+    margin: 0;
+    display: grid;
+    gap: 0.25rem;
+  }
+  .strip {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.25rem;
+    list-style: none;
+    margin: 0;
+    padding: 0;
+  }
+  .strip button {
+    display: flex;
+    align-items: center;
+    gap: 0.25rem;
+    padding: 0.125rem 0.4rem !important;
+    border: 1px solid var(--rule);
+    border-radius: 3px;
+  }
+  .strip button.here {
+    border-color: var(--accent);
+    background: var(--accent-soft);
+  }
+  .summary ul {
+    list-style: none;
+    margin: 1rem 0;
+    padding: 0;
+    max-width: 46rem;
+  }
+  .summary li {
+    display: grid;
+    grid-template-columns: 1.25rem 3.5rem 12rem 5rem 1fr auto;
+    gap: 0.5rem;
+    align-items: center;
+    padding: 0.375rem 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  .link {
+    text-decoration: underline;
+    color: var(--accent) !important;
+  }
+  .row {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem;
+    margin: 1rem 0;
+  }
+  @media (max-width: 1000px) {
+    .desk {
+      grid-template-columns: minmax(0, 1fr);
+    }
+    aside {
+      position: sticky;
+      top: auto;
+      bottom: 0;
+      width: 100%;
+      background: var(--desk);
+      border-top: 1px solid var(--rule);
+    }
+    .summary li {
+      grid-template-columns: 1.25rem 3rem 1fr 4rem auto;
+    }
+  }
+</style>

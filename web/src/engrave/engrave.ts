@@ -1,0 +1,73 @@
+import type { EngraveReply, EngraveRequest } from './engrave.worker';
+
+let worker: Worker | undefined;
+let count = 0;
+const waiting = new Map<number, (r: EngraveReply) => void>();
+
+/** Starts the engraver, which takes a moment; call it while nobody waits. */
+export function warmUp() {
+  if (worker) return;
+  worker = new Worker(new URL('./engrave.worker.ts', import.meta.url), { type: 'module' });
+  worker.onmessage = (e: MessageEvent<EngraveReply>) => {
+    waiting.get(e.data.id)?.(e.data);
+    waiting.delete(e.data.id);
+  };
+}
+
+export function engrave(q: Omit<EngraveRequest, 'id'>): Promise<EngraveReply> {
+  warmUp();
+  return new Promise((done) => {
+    const id = ++count;
+    waiting.set(id, done);
+    worker!.postMessage({ ...q, id });
+  });
+}
+
+/** A note or rest where it stands on its line, in px of the engraved width. */
+export interface Spot {
+  id: string;
+  kind: 'note' | 'rest';
+  x: number;
+  staff: number;
+}
+export interface Line {
+  width: number;
+  height: number;
+  spots: Spot[];
+  /** where the music ends */
+  right: number;
+}
+
+const at = (e: Element | null) =>
+  e
+    ?.getAttribute('transform')
+    ?.match(/translate\(([-\d.]+),\s*([-\d.]+)\)/)
+    ?.slice(1)
+    .map(Number) ?? [];
+
+/** Half a notehead in the engraver's units. */
+const HALF_HEAD = 113;
+
+/** Reads the positions from the glyphs' own transforms, without forcing a layout. */
+export function read(svg: SVGSVGElement): Line {
+  const [, , width = 0, height = 0] = svg.getAttribute('viewBox')!.split(/\s+/).map(Number);
+  const inner = svg.querySelector('.definition-scale')!;
+  const k = width / Number(inner.getAttribute('viewBox')!.split(/\s+/)[2]);
+  const [margin = 0] = at(inner.querySelector('.page-margin'));
+  const spots: Spot[] = [];
+  inner.querySelectorAll('g.note, g.rest, g.mRest').forEach((g) => {
+    const note = g.classList.contains('note');
+    const [x] = at(g.querySelector(note ? ':scope > .notehead use' : 'use'));
+    const id = g.getAttribute('data-id') ?? g.id;
+    if (x === undefined || !id) return;
+    const staff = g.closest('g.staff')!;
+    spots.push({
+      id,
+      kind: note ? 'note' : 'rest',
+      x: (x + margin + (note ? HALF_HEAD : 0)) * k,
+      staff: [...staff.parentElement!.querySelectorAll(':scope > g.staff')].indexOf(staff) + 1
+    });
+  });
+  spots.sort((a, b) => a.x - b.x);
+  return { width, height, spots, right: width - 20 };
+}

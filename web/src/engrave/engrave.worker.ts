@@ -1,0 +1,55 @@
+import wasmUrl from 'verovio/wasm?url';
+import { VerovioToolkit, enableLog, LOG_ERROR } from 'verovio/esm';
+
+export interface EngraveRequest {
+  id: number;
+  xml?: string;
+  widthPx: number;
+  scale: number;
+}
+export interface EngraveReply {
+  id: number;
+  lines: string[];
+  problem?: string;
+}
+
+const toolkit = (async () => {
+  const { default: create } = (await import(/* @vite-ignore */ wasmUrl)) as {
+    default: () => Promise<unknown>;
+  };
+  const module = await create();
+  enableLog(LOG_ERROR, module);
+  return new VerovioToolkit(module);
+})();
+
+self.onmessage = async ({ data: q }: MessageEvent<EngraveRequest>) => {
+  try {
+    const tk = await toolkit;
+    tk.setOptions({
+      scale: q.scale,
+      pageWidth: Math.round((q.widthPx * 100) / q.scale),
+      // the smallest page: exactly one line of music on each, so that our lanes can follow it
+      pageHeight: 100,
+      adjustPageHeight: true,
+      breaks: 'auto',
+      header: 'none',
+      footer: 'none',
+      svgViewBox: true,
+      svgHtml5: true,
+      pageMarginTop: 10,
+      pageMarginBottom: 10,
+      pageMarginLeft: 40,
+      pageMarginRight: 20,
+      spacingLinear: 0.38,
+      spacingNonLinear: 0.62,
+      expandNever: true,
+      xmlIdSeed: 1
+    });
+    if (q.xml === undefined) tk.redoLayout();
+    else if (!tk.loadData(q.xml)) throw new Error('This part could not be engraved.');
+    const lines = Array.from({ length: tk.getPageCount() }, (_, i) => tk.renderToSVG(i + 1));
+    self.postMessage({ id: q.id, lines } satisfies EngraveReply);
+  } catch (e) {
+    self.postMessage({ id: q.id, lines: [], problem: String(e) } satisfies EngraveReply);
+  }
+};

@@ -1,0 +1,152 @@
+<!-- From anywhere to a student's part or a piece, by typing a few letters of the name. -->
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { api, asked, sentence } from '../api/client';
+  import { navigate } from '../router';
+
+  let { onclose }: { onclose: () => void } = $props();
+  interface Hit {
+    text: string;
+    detail: string;
+    href: string;
+  }
+  let all = $state.raw<Hit[]>([]);
+  let query = $state('');
+  let at = $state(0);
+  let problem = $state('');
+  let field: HTMLInputElement;
+  let dialog: HTMLDialogElement;
+
+  const plain = (s: string) => s.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
+  const hits = $derived(
+    all
+      .filter((h) =>
+        plain(query)
+          .split(/\s+/)
+          .every((w) => plain(h.text + ' ' + h.detail).includes(w))
+      )
+      .slice(0, 9)
+  );
+
+  onMount(async () => {
+    dialog.showModal();
+    field.focus();
+    try {
+      const [today, people, pieces] = await Promise.all([
+        asked(api.GET('/api/today')),
+        asked(api.GET('/api/people')),
+        asked(api.GET('/api/pieces'))
+      ]);
+      const parts = today.groups.flatMap((g) =>
+        g.next.flatMap((n) =>
+          n.players.map((p) => ({
+            text: p.student.name,
+            detail: `${n.piece.title}, on the stand`,
+            href: `/stand/${p.student.id}/${n.piece.id}`
+          }))
+        )
+      );
+      const students = people.students.map((s) => ({
+        text: s.name,
+        detail: `${s.instrumentName}, what was heard`,
+        href: `/people/${s.id}`
+      }));
+      const shelf = pieces.map((p) => ({
+        text: p.piece.title,
+        detail: p.piece.source,
+        href: `/shelf#piece-${p.piece.id}`
+      }));
+      all = [...parts, ...students, ...shelf];
+    } catch (e) {
+      problem = sentence(e);
+    }
+  });
+
+  function go(h: Hit | undefined) {
+    if (!h) return;
+    onclose();
+    navigate(h.href as '/');
+  }
+
+  function onkeydown(e: KeyboardEvent) {
+    if (e.key === 'ArrowDown') at = Math.min(at + 1, hits.length - 1);
+    else if (e.key === 'ArrowUp') at = Math.max(at - 1, 0);
+    else if (e.key === 'Enter') go(hits[at]);
+    else return;
+    e.preventDefault();
+  }
+</script>
+
+<dialog bind:this={dialog} {onclose} aria-label="Find">
+  <input
+    bind:this={field}
+    bind:value={query}
+    oninput={() => (at = 0)}
+    {onkeydown}
+    type="text"
+    placeholder="A student or a piece"
+    role="combobox"
+    aria-expanded="true"
+    aria-controls="finds"
+    aria-label="A student or a piece"
+    autocomplete="off"
+  />
+  {#if problem}<p class="none">{problem}</p>{/if}
+  <ul id="finds" role="listbox" aria-label="Found">
+    {#each hits as h, i (h.href + h.detail)}
+      <li role="option" aria-selected={i === at} class:at={i === at}>
+        <button class="plain" tabindex="-1" onclick={() => go(h)}>
+          <b>{h.text}</b> <span class="quiet">{h.detail}</span>
+        </button>
+      </li>
+    {:else}
+      <li class="none" role="option" aria-selected="false">Nothing has this name.</li>
+    {/each}
+  </ul>
+</dialog>
+
+<style>
+  dialog {
+    width: min(34rem, 92vw);
+    margin-top: 12vh;
+    padding: 0;
+    border: 1px solid var(--rule);
+    border-radius: 6px;
+    background: var(--paper);
+    color: var(--ink);
+  }
+  dialog::backdrop {
+    background: rgb(0 0 0 / 45%);
+  }
+  input {
+    box-sizing: border-box;
+    width: 100%;
+    padding: 0.875rem 1rem;
+    border: 0;
+    border-bottom: 1px solid var(--rule);
+    background: none;
+    color: inherit;
+    font: inherit;
+    font-size: 1.125rem;
+  }
+  input:focus {
+    outline: none;
+    border-bottom-color: var(--accent);
+  }
+  ul {
+    list-style: none;
+    margin: 0;
+    padding: 0.375rem 0;
+  }
+  li button {
+    width: 100%;
+    padding: 0.5rem 1rem !important;
+  }
+  li.at {
+    background: var(--accent-soft);
+  }
+  .none {
+    padding: 0.5rem 1rem;
+    color: var(--ink-2);
+  }
+</style>

@@ -1,0 +1,47 @@
+<!-- How a note stands: filled, half filled, hollow, dotted. Reads in grey print; the words go with it. -->
+<script lang="ts">
+  type State = 'secure' | 'shaky' | 'not yet' | 'not heard for long';
+  let {
+    state,
+    size = 14,
+    label = true
+  }: { state: State; size?: number; label?: boolean } = $props();
+</script>
+
+<svg
+  width={size}
+  height={size}
+  viewBox="0 0 16 16"
+  role={label ? 'img' : undefined}
+  aria-label={label ? state : undefined}
+  aria-hidden={label ? undefined : true}
+>
+  {#if state === 'secure'}
+    <circle cx="8" cy="8" r="6.5" class="full" />
+  {:else if state === 'shaky'}
+    <circle cx="8" cy="8" r="6" class="line" />
+    <path d="M8 2a6 6 0 0 0 0 12z" class="full" />
+  {:else if state === 'not yet'}
+    <circle cx="8" cy="8" r="6" class="line" />
+  {:else}
+    <circle cx="8" cy="8" r="6" class="line dotted" />
+  {/if}
+</svg>
+
+<style>
+  svg {
+    flex: none;
+    vertical-align: -2px;
+  }
+  .full {
+    fill: var(--ink);
+  }
+  .line {
+    fill: none;
+    stroke: var(--ink);
+    stroke-width: 1.5;
+  }
+  .dotted {
+    stroke-dasharray: 1.6 2.6;
+  }
+</style>

@@ -1,0 +1,63 @@
+<script lang="ts">
+  import { Modal } from 'carbon-components-svelte';
+  let { open = $bindable(false) }: { open: boolean } = $props();
+
+  const groups: [string, [string, string][]][] = [
+    [
+      'Everywhere',
+      [
+        ['/', 'find a student or a piece by name'],
+        ['g then t s e l p', 'go to Today, Stand, Ear, Shelf, People'],
+        ['?', 'this list']
+      ]
+    ],
+    [
+      'Stand',
+      [
+        ['← →', 'note before, next note'],
+        ['↑ ↓', 'look through the other fingerings of the note'],
+        ['Enter', 'take the one looked at, and keep it'],
+        ['k', 'keep the fingering as it is, or let it go'],
+        ['h', 'hear this part']
+      ]
+    ],
+    [
+      'Ear',
+      [
+        ['← →', 'note before, next note'],
+        ['1 2 3', 'secure, shaky, not yet; goes on to the next'],
+        ['a', 'all that are left are secure'],
+        ['r', 'write a remark with the next grade'],
+        ['u', 'take the last grade back'],
+        ['Enter', 'finish and see the summary']
+      ]
+    ]
+  ];
+</script>
+
+<Modal bind:open passiveModal modalHeading="Keys" size="sm">
+  {#each groups as [name, keys] (name)}
+    <h3>{name}</h3>
+    <dl>
+      {#each keys as [key, what] (key)}
+        <dt><kbd>{key}</kbd></dt>
+        <dd>{what}</dd>
+      {/each}
+    </dl>
+  {/each}
+</Modal>
+
+<style>
+  h3 {
+    margin-top: 0.75rem;
+  }
+  dl {
+    display: grid;
+    grid-template-columns: 9rem 1fr;
+    gap: 0.375rem 0.75rem;
+    margin: 0.375rem 0 0.75rem;
+  }
+  dd {
+    margin: 0;
+  }
+</style>

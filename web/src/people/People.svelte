@@ -1,0 +1,269 @@
+<!-- Groups and students: set up once. -->
+<script lang="ts">
+  import {
+    Button,
+    Modal,
+    Select,
+    SelectItem,
+    SkeletonText,
+    TextInput
+  } from 'carbon-components-svelte';
+  import { onMount } from 'svelte';
+  import { api, asked, sentence, type Schemas } from '../api/client';
+  import Trouble from '../parts/Trouble.svelte';
+  import StudentForm from './StudentForm.svelte';
+
+  let people = $state.raw<Schemas['PeopleView']>();
+  let instruments = $state.raw<Schemas['InstrumentView'][]>([]);
+  let styles = $state.raw<Record<string, Record<string, string>>>({});
+  let problem = $state('');
+  let said = $state('');
+  let groupName = $state('');
+  let groupProblem = $state('');
+  let editing = $state.raw<{ student?: Schemas['StudentView']; group?: number }>();
+  let removing = $state.raw<Schemas['GroupView']>();
+
+  onMount(load);
+
+  async function load() {
+    problem = '';
+    try {
+      [people, instruments, styles] = await Promise.all([
+        asked(api.GET('/api/people')),
+        asked(api.GET('/api/instruments')),
+        asked(api.GET('/api/styles'))
+      ]);
+    } catch (e) {
+      problem = sentence(e);
+    }
+  }
+
+  const byId = $derived(new Map(people?.students.map((s) => [s.id, s])));
+  const alone = $derived(people?.students.filter((s) => !s.groups.length) ?? []);
+
+  async function addGroup(e: SubmitEvent) {
+    e.preventDefault();
+    groupProblem = '';
+    try {
+      await asked(api.POST('/api/groups', { body: { name: groupName } }));
+      said = `${groupName} is set up.`;
+      groupName = '';
+      await load();
+    } catch (e) {
+      groupProblem = sentence(e);
+    }
+  }
+
+  async function removeGroup() {
+    if (!removing) return;
+    try {
+      await asked(api.DELETE('/api/groups/{id}', { params: { path: { id: removing.id } } }));
+      said = `${removing.name} is dissolved; its students are still here.`;
+    } catch (e) {
+      problem = sentence(e);
+    }
+    removing = undefined;
+    await load();
+  }
+
+  async function setStyle(instrument: string, name: string, school: string) {
+    try {
+      await asked(
+        api.PUT('/api/styles/{instrument}/{name}', {
+          params: { path: { instrument, name } },
+          body: { school }
+        })
+      );
+      said = 'The house style is changed; parts are planned anew when they are opened.';
+      await load();
+    } catch (e) {
+      problem = sentence(e);
+    }
+  }
+</script>
+
+{#snippet row(s: Schemas['StudentView'])}
+  <li>
+    <a class="name" href="/people/{s.id}">{s.name}</a>
+    <span class="quiet">{s.instrumentName}</span>
+    <span class="quiet small"
+      >{s.secure} secure{s.shaky ? `, ${s.shaky} shaky` : ''}{s.avoid.length
+        ? `; does not reach ${s.avoid.join(', ')}`
+        : ''}</span
+    >
+    <button class="plain link small" onclick={() => (editing = { student: s })}
+      >set up<span class="bx--visually-hidden"> {s.name}</span></button
+    >
+  </li>
+{/snippet}
+
+<div class="page">
+  <h1>People</h1>
+  <p class="said" role="status">{said}</p>
+  {#if problem}<Trouble text={problem} again={load} />{/if}
+  {#if !people}
+    <SkeletonText paragraph lines={8} />
+  {:else}
+    {#each people.groups as g (g.id)}
+      <section>
+        <div class="head">
+          <h2>{g.name}</h2>
+          <button class="plain link small" onclick={() => (editing = { group: g.id })}
+            >add a student<span class="bx--visually-hidden"> to {g.name}</span></button
+          >
+          <button class="plain link small" onclick={() => (removing = g)}
+            >dissolve<span class="bx--visually-hidden"> {g.name}</span></button
+          >
+        </div>
+        <ul>
+          {#each g.students as id (id)}
+            {@const s = byId.get(id)}
+            {#if s}{@render row(s)}{/if}
+          {:else}
+            <li class="quiet">Nobody yet: add a student.</li>
+          {/each}
+        </ul>
+      </section>
+    {:else}
+      <p>No group is set up yet. Name the first one below.</p>
+    {/each}
+    {#if alone.length}
+      <section>
+        <h2>In no group</h2>
+        <ul>
+          {#each alone as s (s.id)}{@render row(s)}{/each}
+        </ul>
+      </section>
+    {/if}
+    <form onsubmit={addGroup}>
+      <TextInput
+        size="sm"
+        labelText="A new group"
+        placeholder="Beginners on Tuesday"
+        bind:value={groupName}
+        invalid={!!groupProblem}
+        invalidText={groupProblem}
+      />
+      <Button size="small" type="submit" kind="tertiary">Set it up</Button>
+    </form>
+
+    <section>
+      <h2>House style</h2>
+      <p class="small quiet">Where good teachers differ, yours is taken. A student may differ.</p>
+      <div class="styles">
+        {#each instruments as i (i.id)}
+          {#each i.styles as s (s.name)}
+            <Select
+              size="sm"
+              labelText="{i.name}: {s.label}"
+              selected={styles[i.id]?.[s.name] ?? s.standard}
+              on:change={(e) =>
+                setStyle(i.id, s.name, String((e.target as HTMLSelectElement).value))}
+            >
+              {#each s.schools as o (o.value)}<SelectItem value={o.value} text={o.label} />{/each}
+            </Select>
+          {/each}
+        {/each}
+      </div>
+    </section>
+    <p class="small quiet privacy">
+      Of a student the first name and an initial are kept, the instrument and what was heard;
+      nothing else. Keep it as your school and local law allow.
+    </p>
+  {/if}
+</div>
+
+{#if editing && people}
+  <StudentForm
+    student={editing.student}
+    group={editing.group}
+    groups={people.groups}
+    {instruments}
+    onclose={() => (editing = undefined)}
+    ondone={(words) => {
+      said = words;
+      editing = undefined;
+      void load();
+    }}
+  />
+{/if}
+{#if removing}
+  <Modal
+    open
+    danger
+    size="sm"
+    modalHeading="Dissolve {removing.name}?"
+    primaryButtonText="Dissolve it"
+    secondaryButtonText="Keep it"
+    on:click:button--secondary={() => (removing = undefined)}
+    on:close={() => (removing = undefined)}
+    on:submit={removeGroup}
+  >
+    <p>What was given to it goes. Its students and what was heard of them stay.</p>
+  </Modal>
+{/if}
+
+<style>
+  section {
+    margin-top: 1.5rem;
+  }
+  .head {
+    display: flex;
+    gap: 1.25rem;
+    align-items: baseline;
+  }
+  .said {
+    min-height: 1.4em;
+    font-weight: 600;
+  }
+  ul {
+    list-style: none;
+    margin: 0.5rem 0 0;
+    padding: 0;
+    background: var(--paper);
+    border: 1px solid var(--rule);
+  }
+  li {
+    display: grid;
+    grid-template-columns: 9rem 10rem 1fr auto;
+    gap: 0.75rem;
+    align-items: baseline;
+    padding: 0.5rem 0.75rem;
+    border-bottom: 1px solid var(--rule);
+  }
+  li:last-child {
+    border-bottom: 0;
+  }
+  li.quiet {
+    display: block;
+  }
+  .name {
+    font-weight: 600;
+    color: var(--ink);
+  }
+  .link {
+    text-decoration: underline;
+    color: var(--accent) !important;
+  }
+  form {
+    display: flex;
+    gap: 0.5rem;
+    align-items: flex-end;
+    margin-top: 1.5rem;
+    max-width: 28rem;
+  }
+  .styles {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr));
+    gap: 0.75rem;
+    margin-top: 0.75rem;
+  }
+  .privacy {
+    margin-top: 2rem;
+  }
+  @media (max-width: 700px) {
+    li {
+      grid-template-columns: 1fr 1fr;
+    }
+  }
+</style>

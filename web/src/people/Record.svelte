@@ -1,0 +1,152 @@
+<!-- One student: how every note stands, and everything that was heard. -->
+<script lang="ts">
+  import { SkeletonText } from 'carbon-components-svelte';
+  import { api, asked, sentence, type Schemas } from '../api/client';
+  import Mark from '../parts/Mark.svelte';
+  import Trouble from '../parts/Trouble.svelte';
+  import { route } from '../router';
+  import { short } from '../stand/lanes';
+
+  const student = $derived(Number(route.params.student));
+  let record = $state.raw<Schemas['RecordView']>();
+  let problem = $state('');
+
+  $effect(() => {
+    load(student);
+  });
+
+  async function load(id: number) {
+    problem = '';
+    try {
+      record = await asked(
+        api.GET('/api/students/{studentId}/heard', { params: { path: { studentId: id } } })
+      );
+    } catch (e) {
+      problem = sentence(e);
+    }
+  }
+
+  async function takeBack(id: number) {
+    try {
+      await asked(
+        api.POST('/api/students/{studentId}/heard/undo', {
+          params: { path: { studentId: student } },
+          body: { ids: [id] }
+        })
+      );
+      await load(student);
+    } catch (e) {
+      problem = sentence(e);
+    }
+  }
+
+  const words = { SECURE: 'secure', SHAKY: 'shaky', NOT_YET: 'not yet' } as const;
+  const standing = (m: Schemas['MarkView']) =>
+    m.faded && m.grade === 'SECURE' ? 'not heard for long' : words[m.grade as keyof typeof words];
+</script>
+
+<div class="page">
+  {#if problem}<Trouble text={problem} again={() => load(student)} />{/if}
+  {#if !record}
+    <SkeletonText heading /><SkeletonText paragraph lines={8} />
+  {:else}
+    <h1>{record.student.name}</h1>
+    <p class="quiet">{record.student.instrumentName}</p>
+    <h2>Notes</h2>
+    {#if record.marks.length}
+      <ul class="marks">
+        {#each record.marks as m (m.written + m.fingering)}
+          <li>
+            <Mark state={standing(m)} label={false} />
+            <b>{m.shown}</b>
+            <span class="small">{m.label}</span>
+            <span class="small quiet">{standing(m)}, {m.when}</span>
+          </li>
+        {/each}
+      </ul>
+    {:else}
+      <p>
+        Nothing was heard yet. Open a part on <a href="/">Today</a> and press <kbd>h</kbd>, or say
+        under <a href="/people">People</a> what is played already.
+      </p>
+    {/if}
+    {#if record.heard.length}
+      <h2>Heard</h2>
+      <table>
+        <thead>
+          <tr
+            ><th scope="col">When</th><th scope="col">Note</th><th scope="col">Fingering</th><th
+              scope="col">How</th
+            ><th scope="col">In</th><th scope="col">Remark</th><th scope="col"
+              ><span class="bx--visually-hidden">Take back</span></th
+            ></tr
+          >
+        </thead>
+        <tbody>
+          {#each record.heard as h (h.id)}
+            <tr class:undone={h.undone}>
+              <td>{h.at}</td>
+              <td><b>{h.shown}</b></td>
+              <td>{short(h.fingering).join(' · ')}</td>
+              <td>{words[h.grade as keyof typeof words]}</td>
+              <td>{h.piece}{h.bars ? `, bar ${h.bars}` : ''}</td>
+              <td>{h.remark}</td>
+              <td>
+                {#if h.undone}<span class="quiet small">taken back</span>{:else}
+                  <button class="plain link small" onclick={() => takeBack(h.id)}
+                    >take back<span class="bx--visually-hidden"> {h.shown}, {h.at}</span></button
+                  >
+                {/if}
+              </td>
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    {/if}
+  {/if}
+</div>
+
+<style>
+  h2 {
+    margin: 1.75rem 0 0.5rem;
+  }
+  .marks {
+    list-style: none;
+    margin: 0;
+    padding: 0;
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(19rem, 1fr));
+    gap: 0 1.5rem;
+  }
+  .marks li {
+    display: grid;
+    grid-template-columns: 1rem 2.75rem 1fr auto;
+    gap: 0.5rem;
+    align-items: baseline;
+    padding: 0.25rem 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  table {
+    width: 100%;
+    border-collapse: collapse;
+  }
+  th,
+  td {
+    text-align: left;
+    padding: 0.3rem 0.75rem 0.3rem 0;
+    border-bottom: 1px solid var(--rule);
+    font-weight: 400;
+  }
+  th {
+    color: var(--ink-2);
+    font-size: 0.8125rem;
+  }
+  .undone td:not(:last-child) {
+    text-decoration: line-through;
+    color: var(--ink-2);
+  }
+  .link {
+    text-decoration: underline;
+    color: var(--accent) !important;
+  }
+</style>

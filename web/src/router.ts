@@ -1,0 +1,14 @@
+import { createRouter } from 'sv-router';
+import Today from './today/Today.svelte';
+
+export const { navigate, route } = createRouter({
+  '/': Today,
+  '/stand': () => import('./stand/NoPart.svelte'),
+  '/stand/:student/:piece': () => import('./stand/Stand.svelte'),
+  '/ear': () => import('./stand/NoPart.svelte'),
+  '/ear/:student/:piece': () => import('./ear/Ear.svelte'),
+  '/shelf': () => import('./shelf/Shelf.svelte'),
+  '/people': () => import('./people/People.svelte'),
+  '/people/:student': () => import('./people/Record.svelte'),
+  '*notfound': () => import('./parts/NotFound.svelte')
+});

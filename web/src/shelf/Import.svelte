@@ -1,0 +1,235 @@
+<!-- A MusicXML file by drop or by a field; shown before it is kept. -->
+<script lang="ts">
+  import { Button, ProgressBar, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Problem, sentence, type Schemas } from '../api/client';
+  import Trouble from '../parts/Trouble.svelte';
+
+  let { onkept }: { onkept: (title: string) => void } = $props();
+
+  const MOST = 24 * 1024 * 1024;
+  let file = $state.raw<File>();
+  let look = $state.raw<Schemas['LookView']>();
+  let over = $state(false);
+  let progress = $state(-1);
+  let doing = $state('');
+  let problem = $state('');
+  let title = $state('');
+  let book = $state('');
+  let number = $state('');
+  let pages = $state('AS_SAID');
+  let field: HTMLInputElement;
+
+  /** Sends a form with progress, which fetch does not tell. */
+  function send<T>(address: string, form: FormData): Promise<T> {
+    return new Promise((done, fail) => {
+      const request = new XMLHttpRequest();
+      request.open('POST', address);
+      request.responseType = 'json';
+      request.upload.onprogress = (e) => {
+        if (e.lengthComputable) progress = Math.round((100 * e.loaded) / e.total);
+      };
+      request.onload = () => {
+        if (request.status < 300) done(request.response as T);
+        else
+          fail(
+            new Problem(
+              (request.response as { detail?: string } | null)?.detail ??
+                `Sempre answered ${request.status}; try again.`
+            )
+          );
+      };
+      request.onerror = () => fail(new Problem('Sempre does not answer. Is it still running?'));
+      request.send(form);
+    });
+  }
+
+  async function open(f: File | undefined | null) {
+    if (!f) return;
+    problem = '';
+    look = undefined;
+    file = f;
+    if (f.size > MOST) {
+      problem = `${f.name} is larger than 24 MB; export only the parts and bars that are needed.`;
+      return;
+    }
+    progress = 0;
+    doing = `Reading ${f.name}`;
+    const form = new FormData();
+    form.append('file', f);
+    try {
+      look = await send<Schemas['LookView']>('/api/pieces/look', form);
+      title = look.title || f.name.replace(/\.(musicxml|xml|mxl)$/i, '');
+    } catch (e) {
+      problem = `${f.name}: ${sentence(e)}`;
+    } finally {
+      progress = -1;
+      field.value = '';
+    }
+  }
+
+  async function keep() {
+    if (!file) return;
+    if (!title.trim()) {
+      problem = 'Give the piece a title.';
+      return;
+    }
+    problem = '';
+    progress = 0;
+    doing = 'Putting it on the shelf';
+    const form = new FormData();
+    form.append('file', file);
+    form.append('title', title);
+    form.append('book', book);
+    form.append('number', number);
+    form.append('pages', pages);
+    try {
+      await send('/api/pieces', form);
+      onkept(title);
+      look = undefined;
+      file = undefined;
+      number = '';
+    } catch (e) {
+      problem = sentence(e);
+    } finally {
+      progress = -1;
+    }
+  }
+</script>
+
+<!-- svelte-ignore a11y_no_static_element_interactions -->
+<div
+  class="drop"
+  class:over
+  ondragover={(e) => {
+    e.preventDefault();
+    over = true;
+  }}
+  ondragleave={() => (over = false)}
+  ondrop={(e) => {
+    e.preventDefault();
+    over = false;
+    void open(e.dataTransfer?.files[0]);
+  }}
+>
+  <label for="piece-file"><b>Bring in a piece:</b> drop a MusicXML file here, or</label>
+  <input
+    bind:this={field}
+    id="piece-file"
+    type="file"
+    accept=".musicxml,.xml,.mxl"
+    onchange={(e) => open(e.currentTarget.files?.[0])}
+  />
+</div>
+{#if progress >= 0}
+  <ProgressBar labelText={doing} value={progress < 100 ? progress : undefined} size="sm" />
+{/if}
+{#if problem}<Trouble text={problem} />{/if}
+
+{#if look}
+  <section class="look" aria-label="What the file holds">
+    <h2>{file?.name} holds {look.bars} bars</h2>
+    <table>
+      <thead>
+        <tr
+          ><th scope="col">Part</th><th scope="col">Key</th><th scope="col">Range</th><th
+            scope="col">Notes</th
+          ><th scope="col">Page</th><th scope="col">Read by</th></tr
+        >
+      </thead>
+      <tbody>
+        {#each look.parts as p (p.id)}
+          <tr>
+            <td><b>{p.name}</b></td>
+            <td>{p.key}</td>
+            <td>{p.range || 'no pitches'}</td>
+            <td>{p.notes}{p.voices > 1 ? `, ${p.voices} voices` : ''}</td>
+            <td>{p.transposition}</td>
+            <td>{p.readBy.join(', ') || 'others, transposed'}</td>
+          </tr>
+          {#each p.remarks as r (r)}
+            <tr class="remark"><td></td><td colspan="5" class="small quiet">{r}</td></tr>
+          {/each}
+        {/each}
+      </tbody>
+    </table>
+    {#each look.remarks as r (r)}<p class="small quiet">{r}</p>{/each}
+    <div class="form">
+      <TextInput size="sm" labelText="Title" bind:value={title} />
+      <TextInput size="sm" labelText="Book (may stay empty)" bind:value={book} />
+      <TextInput size="sm" labelText="Number" bind:value={number} />
+      <Select
+        size="sm"
+        labelText="How the pages are meant"
+        selected={pages}
+        on:change={(e) => (pages = String((e.target as HTMLSelectElement).value))}
+      >
+        <SelectItem value="AS_SAID" text="as each part says" />
+        <SelectItem value="CONCERT" text="all in concert pitch" />
+        <SelectItem value="AS_WRITTEN" text="everyone plays what stands there" />
+      </Select>
+    </div>
+    <div class="row">
+      <Button size="small" on:click={keep}>Keep it on the shelf</Button>
+      <Button size="small" kind="ghost" on:click={() => (look = undefined)}>Leave it</Button>
+    </div>
+  </section>
+{/if}
+
+<style>
+  .drop {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 0.75rem;
+    margin-top: 1.25rem;
+    padding: 0.875rem 1rem;
+    border: 1.5px dashed var(--ink-2);
+    border-radius: 4px;
+  }
+  .drop.over {
+    background: var(--accent-soft);
+    border-color: var(--accent);
+  }
+  .look {
+    margin-top: 1rem;
+    padding: 1rem;
+    background: var(--paper);
+    border: 1px solid var(--rule);
+  }
+  table {
+    width: 100%;
+    border-collapse: collapse;
+    margin: 0.5rem 0;
+  }
+  th,
+  td {
+    text-align: left;
+    padding: 0.375rem 0.5rem 0.375rem 0;
+    border-top: 1px solid var(--rule);
+  }
+  th {
+    font-weight: 400;
+    color: var(--ink-2);
+    font-size: 0.8125rem;
+  }
+  .remark td {
+    border-top: 0;
+    padding-top: 0;
+  }
+  .form {
+    display: grid;
+    grid-template-columns: 2fr 1.5fr 0.75fr 1.5fr;
+    gap: 0.75rem;
+    margin-top: 1rem;
+  }
+  .row {
+    display: flex;
+    gap: 0.5rem;
+    margin-top: 1rem;
+  }
+  @media (max-width: 860px) {
+    .form {
+      grid-template-columns: 1fr 1fr;
+    }
+  }
+</style>

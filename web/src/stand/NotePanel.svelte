@@ -1,0 +1,175 @@
+<!-- The chosen note: its fingering, why, what else there is and what that would cost. -->
+<script lang="ts">
+  import { Button } from 'carbon-components-svelte';
+  import Mark from '../parts/Mark.svelte';
+  import type { Schemas } from '../api/client';
+  import { short, type Note } from './lanes';
+
+  let {
+    note,
+    move,
+    looked,
+    busy,
+    onlook,
+    ontake,
+    onkeep
+  }: {
+    note: Note;
+    move: Schemas['MoveView'] | undefined;
+    looked: number;
+    busy: boolean;
+    onlook: (i: number) => void;
+    ontake: (i: number) => void;
+    onkeep: () => void;
+  } = $props();
+
+  const price = (extra: number) =>
+    extra < 0.05
+      ? 'no more effort'
+      : extra < 1
+        ? 'a little more effort'
+        : extra < 4
+          ? 'more effort'
+          : extra < 15
+            ? 'much more effort'
+            : 'not done here';
+  const standing = $derived(
+    note.isNew
+      ? 'new: this student has not played it yet'
+      : note.unlearned
+        ? 'known, but not with this fingering'
+        : note.standing === 'SHAKY'
+          ? 'shaky when last heard'
+          : note.faded
+            ? 'not heard for long'
+            : note.standing === 'NOT_YET'
+              ? 'not yet when last heard'
+              : 'secure when last heard'
+  );
+  const mark = $derived(
+    note.isNew || note.unlearned || note.standing === 'NOT_YET'
+      ? ('not yet' as const)
+      : note.standing === 'SHAKY'
+        ? ('shaky' as const)
+        : note.faded
+          ? ('not heard for long' as const)
+          : ('secure' as const)
+  );
+</script>
+
+<div class="panel" aria-live="polite">
+  <div class="head">
+    <span class="pitch">{note.shown}</span>
+    <span class="quiet small">bar {note.barNumber}, beat {Math.round(note.beat * 100) / 100}</span>
+  </div>
+  <p class="standing small"><Mark state={mark} label={false} /> {standing}</p>
+
+  <h2>{note.label}</h2>
+  <p class="notation">{short(note.fingering).join(' · ')}</p>
+  {#each note.reasons as r (r.text)}
+    <p class="why">{r.text}</p>
+  {/each}
+  <div class="keep">
+    <Button
+      size="small"
+      kind={note.locked ? 'secondary' : 'tertiary'}
+      disabled={busy}
+      on:click={onkeep}
+    >
+      {note.locked ? 'Kept: let it go' : 'Keep it'} (k)
+    </Button>
+  </div>
+
+  <h3>Instead</h3>
+  {#if note.alternatives.length}
+    <ul>
+      {#each note.alternatives as a, i (a.fingering)}
+        <li class:looked={i === looked}>
+          <button
+            class="plain"
+            disabled={busy}
+            onmouseenter={() => onlook(i)}
+            onclick={() => ontake(i)}
+          >
+            <span class="label">{a.label}</span>
+            <span class="notation">{short(a.fingering).join(' · ')}</span>
+            <span class="small quiet">{price(a.extra)}{a.learned ? '' : ', not learned yet'}</span>
+            <span class="small">{a.text}</span>
+            {#if i === looked}<span class="small take"><kbd>Enter</kbd> takes it</span>{/if}
+          </button>
+        </li>
+      {/each}
+    </ul>
+  {:else}
+    <p class="small quiet">There is no other fingering of this note here.</p>
+  {/if}
+
+  {#if move?.sentence}
+    <h3>Coming here</h3>
+    <p class="small">{move.sentence}</p>
+  {/if}
+</div>
+
+<style>
+  .panel {
+    display: flex;
+    flex-direction: column;
+    gap: 0.5rem;
+  }
+  .head {
+    display: flex;
+    align-items: baseline;
+    justify-content: space-between;
+  }
+  .pitch {
+    font-size: 2.25rem;
+    font-weight: 300;
+    line-height: 1;
+  }
+  h2::first-letter {
+    text-transform: uppercase;
+  }
+  .notation {
+    letter-spacing: 0.04em;
+    color: var(--ink-2);
+  }
+  .why {
+    border-left: 3px solid var(--accent);
+    padding-left: 0.625rem;
+  }
+  .keep {
+    margin: 0.25rem 0 0.5rem;
+  }
+  ul {
+    list-style: none;
+    margin: 0;
+    padding: 0;
+  }
+  li {
+    border-top: 1px solid var(--rule);
+  }
+  li.looked {
+    background: var(--accent-soft);
+  }
+  li button {
+    display: flex !important;
+    flex-wrap: wrap;
+    column-gap: 0.625rem;
+    width: 100%;
+    padding: 0.5rem 0.375rem !important;
+  }
+  li .label {
+    font-weight: 600;
+  }
+  li .label::first-letter {
+    text-transform: uppercase;
+  }
+  li .small:not(.quiet) {
+    flex-basis: 100%;
+  }
+  .standing {
+    display: flex;
+    gap: 0.375rem;
+    align-items: center;
+  }
+</style>

@@ -1,0 +1,366 @@
+<!--
+  A part engraved line by line; under every line, aligned with its notes: the fingering's name, the
+  ribbon (where it is hard) and the finger lanes, or the curve of the slide.
+-->
+<script lang="ts">
+  import { engrave, read, type Line } from '../engrave/engrave';
+  import { bars, events, GAP, ROW, rows, short, type Lane, type Plan } from './lanes';
+
+  let {
+    xml,
+    plan,
+    lanes,
+    guides,
+    chosen,
+    onchoose,
+    onready,
+    graded
+  }: {
+    xml: string;
+    plan: Plan;
+    lanes: Lane[];
+    guides: number[];
+    chosen: string;
+    onchoose: (id: string) => void;
+    onready?: () => void;
+    /** note id to grade, while hearing */
+    graded?: Map<string, string>;
+  } = $props();
+
+  const NAMES = 30;
+  const RIBBON = 20;
+  const SCALE = 42;
+
+  let width = $state(0);
+  let lines = $state.raw<{ svg: SVGSVGElement; info: Line }[]>([]);
+  let problem = $state('');
+  let lastXml = '';
+  let lastWidth = 0;
+
+  $effect(() => {
+    const w = Math.floor(width);
+    const x = xml;
+    if (w < 200 || (w === lastWidth && x === lastXml)) return;
+    const timer = setTimeout(
+      async () => {
+        const fresh = x !== lastXml;
+        lastXml = x;
+        lastWidth = w;
+        const reply = await engrave({ widthPx: w, scale: SCALE, ...(fresh ? { xml: x } : {}) });
+        problem = reply.problem ?? '';
+        const parser = new DOMParser();
+        lines = reply.lines.map((s) => {
+          const svg = document.importNode(
+            parser.parseFromString(s, 'image/svg+xml').documentElement,
+            true
+          ) as unknown as SVGSVGElement;
+          svg.querySelectorAll('style').forEach((e) => e.remove());
+          svg.setAttribute('class', 'engraved');
+          svg.setAttribute('aria-hidden', 'true');
+          return { svg, info: read(svg) };
+        });
+        onready?.();
+      },
+      lastXml === '' ? 0 : 120
+    );
+    return () => clearTimeout(timer);
+  });
+
+  const put = (svg: SVGSVGElement) => (el: HTMLElement) => {
+    el.replaceChildren(svg);
+  };
+
+  const rowAt = $derived(rows(lanes));
+  const slideHeight = $derived(guides.length ? 7 * 11 : 0);
+  const lanesHeight = $derived(
+    (lanes.length ? rowAt[lanes.length - 1]! + ROW : 0) + (slideHeight ? slideHeight + GAP : 0)
+  );
+  const top = NAMES + RIBBON + 4;
+  const moves = $derived(new Map(plan.moves.map((m) => [m.to, m])));
+  const missing = $derived(new Map(plan.missing.map((m) => [m.id, m])));
+  const drawn = $derived(
+    lines.map(({ svg, info }) => {
+      const all = events(info, plan);
+      return { svg, info, events: all, ...bars(all, lanes) };
+    })
+  );
+  /** lowest guide is the slide furthest out; steps grow as the positions do */
+  const slideY = (cm: number) => {
+    const far = guides[guides.length - 1] ?? 1;
+    return (cm / far) * (slideHeight - 8) + 4;
+  };
+
+  function click(e: MouseEvent, index: number) {
+    const line = drawn[index];
+    if (!line?.events.length) return;
+    const box = (e.currentTarget as HTMLElement).getBoundingClientRect();
+    const x = ((e.clientX - box.left) / box.width) * line.info.width;
+    const nearest = line.events.reduce((a, b) => (Math.abs(b.x - x) < Math.abs(a.x - x) ? b : a));
+    onchoose(nearest.note.id);
+  }
+
+  $effect(() => {
+    if (!chosen || !drawn.length) return;
+    document.querySelector('.cursor')?.scrollIntoView({ block: 'nearest', behavior: 'auto' });
+  });
+</script>
+
+<div bind:clientWidth={width} class="score">
+  {#if problem}
+    <p role="alert">
+      This part could not be engraved. Its notes and fingerings are listed beside it.
+    </p>
+  {/if}
+  {#each drawn as line, i (i)}
+    <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
+    <section class="line" onclick={(e) => click(e, i)}>
+      {#each line.events.filter((e) => e.note.id === chosen && e.head) as e (e.note.id)}
+        <div
+          class="cursor"
+          style:left="{((e.x - 13) / line.info.width) * 100}%"
+          style:width="{(26 / line.info.width) * 100}%"
+        ></div>
+      {/each}
+      <div {@attach put(line.svg)}></div>
+      <svg
+        class="lanes"
+        viewBox="0 0 {line.info.width} {top + lanesHeight + 6}"
+        aria-hidden="true"
+        data-line={i}
+      >
+        {#each line.events as e, n (e.note.id + n)}
+          {#if e.head}
+            {@const rowsOfName = short(e.note.fingering)}
+            {@const other = e.note.role !== 'standard'}
+            {#each rowsOfName as text, r (r)}
+              <text class="name" class:other x={e.x} y={rowsOfName.length === 1 ? 17 : 11 + r * 12}
+                >{text}</text
+              >
+            {/each}
+            {#if e.note.isNew || e.note.unlearned}
+              <rect class="new" x={e.x - 15} y="0.75" width="30" height={NAMES - 2} rx="3" />
+            {/if}
+            {#if e.note.locked}
+              <path class="lock" d="M{e.x - 14} {NAMES + 1}h28" />
+            {/if}
+            {@const move = moves.get(e.note.id)}
+            {#if move}
+              {@const h = Math.max(1.5, move.difficulty * RIBBON)}
+              <rect
+                class="hard"
+                class:very={move.difficulty >= 0.5}
+                x={e.x - 5}
+                y={NAMES + 4 + RIBBON - h}
+                width="10"
+                height={h}
+              />
+              {#if move.contrary}
+                <path class="cross" d="M{e.x - 3} {NAMES + 4 + RIBBON - h - 7}l6 5m0 -5l-6 5" />
+              {/if}
+            {/if}
+          {/if}
+        {/each}
+        {#each line.info.spots.filter((s) => missing.has(s.id)) as s (s.id)}
+          <text class="name gone" x={s.x} y="17">none</text>
+        {/each}
+        {#if line.events.length}
+          {@const last = line.events[line.events.length - 1]!}
+          {#each lanes as lane, n (lane.finger)}
+            {@const y = top + rowAt[n]!}
+            <path class="guide" d="M58 {y + ROW / 2}H{last.end}" />
+            <text class="lane" x="54" y={y + 10}
+              >{n === 0 && lane.finger.startsWith('L')
+                ? 'left '
+                : lane.gapAbove
+                  ? 'right '
+                  : ''}{lane.label}</text
+            >
+          {/each}
+          {#each line.bars as b (b.lane + '/' + b.x)}
+            {@const y = top + rowAt[b.lane]!}
+            <rect
+              class="bar"
+              class:unheard={b.unheard}
+              x={b.x}
+              y={y + 1.5}
+              width={Math.max(4, b.end - b.x)}
+              height={ROW - 3}
+              rx="2"
+            />
+            {#if b.key}
+              <text class="key" class:unheard={b.unheard} x={b.x + 3} y={y + 10}>{b.key}</text>
+            {/if}
+          {/each}
+          {#each line.links as l (l.lane + '/' + l.x)}
+            {@const y = top + rowAt[l.lane]!}
+            <path class="link" d="M{l.x - 7} {y + 1}l8 {ROW - 2}" />
+          {/each}
+          {#if slideHeight}
+            {@const y0 = top + (lanes.length ? rowAt[lanes.length - 1]! + ROW + GAP : 0)}
+            {#each guides as g, n (n)}
+              <path class="guide" d="M58 {y0 + slideY(g)}H{last.end}" />
+              <text class="lane" x="54" y={y0 + slideY(g) + 3.5}
+                >{n === 0 ? 'in ' : n === 6 ? 'out ' : ''}{n + 1}</text
+              >
+            {/each}
+            {#each line.events as e, n (e.note.id + n)}
+              {@const y = y0 + slideY(e.note.slideCm)}
+              <path class="slide" d="M{e.x} {y}H{Math.max(e.x + 4, e.end - (e.joined ? 12 : 3))}" />
+              {#if e.joined && line.events[n + 1]}
+                {@const y2 = y0 + slideY(line.events[n + 1]!.note.slideCm)}
+                <path
+                  class="slide thin"
+                  d="M{Math.max(e.x + 4, e.end - 12)} {y}C{e.end - 6} {y} {e.end -
+                    6} {y2} {e.end} {y2}"
+                />
+              {/if}
+            {/each}
+          {/if}
+          {#if graded}
+            {#each line.events as e, n (e.note.id + n)}
+              {@const g = graded.get(e.note.id)}
+              {#if e.head && g}
+                <circle class="grade line" cx={e.x} cy={NAMES + 15} r="5" />
+                {#if g === 'SECURE'}<circle class="grade" cx={e.x} cy={NAMES + 15} r="5" />{/if}
+                {#if g === 'SHAKY'}<path
+                    class="grade"
+                    d="M{e.x} {NAMES + 10}a5 5 0 0 0 0 10z"
+                  />{/if}
+              {/if}
+            {/each}
+          {/if}
+        {/if}
+      </svg>
+    </section>
+  {/each}
+</div>
+
+<style>
+  .score {
+    background: var(--paper);
+    min-height: 12rem;
+  }
+  .line {
+    position: relative;
+    break-inside: avoid;
+    padding-bottom: 0.5rem;
+    cursor: pointer;
+  }
+  .cursor {
+    position: absolute;
+    top: 0;
+    bottom: 0.25rem;
+    background: var(--accent-soft);
+    border-radius: 4px;
+    scroll-margin: 1rem;
+  }
+  .line > div:not(.cursor),
+  .lanes {
+    position: relative;
+  }
+  .lanes {
+    display: block;
+    width: 100%;
+    font-family: inherit;
+  }
+  .score :global(svg.engraved) {
+    display: block;
+    width: 100%;
+    color: var(--ink);
+    fill: currentColor;
+  }
+  .score :global(svg.engraved .definition-scale) {
+    color: inherit;
+  }
+  .score :global(svg.engraved :is(ellipse, path, polygon, polyline, rect)) {
+    stroke: currentColor;
+  }
+  .score :global(svg.engraved :is(.tempo, .reh, .ending)) {
+    font-weight: bold;
+  }
+  .score :global(svg.engraved :is(.dir, .dynam, .mNum)) {
+    font-style: italic;
+  }
+  text {
+    fill: var(--ink);
+    font-size: 10.5px;
+  }
+  .name {
+    text-anchor: middle;
+  }
+  .name.other {
+    font-weight: 600;
+    text-decoration: underline;
+    text-underline-offset: 2px;
+  }
+  .name.gone {
+    font-style: italic;
+    fill: var(--hard);
+  }
+  .new {
+    fill: none;
+    stroke: var(--ink);
+    stroke-dasharray: 2 2.5;
+  }
+  .lock {
+    stroke: var(--ink);
+    stroke-width: 2;
+  }
+  .hard {
+    fill: var(--ink-2);
+    opacity: 0.45;
+  }
+  .hard.very {
+    fill: var(--hard);
+    opacity: 1;
+  }
+  .cross {
+    stroke: var(--ink-2);
+    fill: none;
+  }
+  .guide {
+    stroke: var(--rule);
+  }
+  .lane {
+    text-anchor: end;
+    fill: var(--ink-2);
+    font-size: 10px;
+  }
+  .bar {
+    fill: var(--hand);
+  }
+  .bar.unheard {
+    fill: var(--paper);
+    stroke: var(--hand);
+    stroke-dasharray: 2 1.5;
+  }
+  .key {
+    fill: var(--paper);
+    font-size: 9px;
+    font-weight: 600;
+  }
+  .key.unheard {
+    fill: var(--ink);
+  }
+  .link {
+    stroke: var(--hard);
+    stroke-width: 2;
+  }
+  .slide {
+    stroke: var(--hand);
+    stroke-width: 4;
+    fill: none;
+    stroke-linecap: round;
+  }
+  .slide.thin {
+    stroke-width: 1.75;
+  }
+  .grade {
+    fill: var(--ink);
+  }
+  .grade.line {
+    fill: var(--paper);
+    stroke: var(--ink);
+    stroke-width: 1.5;
+  }
+</style>

@@ -1,0 +1,317 @@
+<script lang="ts">
+  import { Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
+  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { last } from '../last.svelte';
+  import { typing } from '../parts/keys';
+  import Trouble from '../parts/Trouble.svelte';
+  import { navigate, route } from '../router';
+  import NotePanel from './NotePanel.svelte';
+  import Score from './Score.svelte';
+
+  const student = $derived(Number(route.params.student));
+  const piece = $derived(Number(route.params.piece));
+  let view = $state.raw<Schemas['StandView']>();
+  let plan = $state.raw<Schemas['PlanView']>();
+  let chosen = $state('');
+  let looked = $state(-1);
+  let busy = $state(false);
+  let problem = $state('');
+  let changed = $state('');
+
+  const path = $derived({ path: { studentId: student, pieceId: piece } });
+  const notes = $derived(plan?.notes ?? []);
+  const at = $derived(notes.findIndex((n) => n.id === chosen));
+  const note = $derived(notes[at]);
+  const move = $derived(plan?.moves.find((m) => m.to === chosen));
+  const hardest = $derived(
+    [...(plan?.moves ?? [])]
+      .sort((a, b) => b.difficulty - a.difficulty)
+      .slice(0, 1)
+      .find((m) => m.difficulty > 0.3)
+  );
+
+  $effect(() => {
+    load(student, piece);
+  });
+
+  async function load(s: number, p: number) {
+    view = undefined;
+    problem = '';
+    last.set(s, p);
+    try {
+      const v = await asked(
+        api.GET('/api/stand/{studentId}/{pieceId}', {
+          params: { path: { studentId: s, pieceId: p } }
+        })
+      );
+      view = v;
+      plan = v.plan;
+      const first = v.plan.notes.find((n) => n.isNew) ?? v.plan.notes[0];
+      chosen = first?.id ?? '';
+      looked = -1;
+    } catch (e) {
+      problem = sentence(e);
+    }
+  }
+
+  async function read(partId: string, voice: number) {
+    try {
+      view = await asked(
+        api.PUT('/api/stand/{studentId}/{pieceId}/reading', {
+          params: path,
+          body: { partId, voice }
+        })
+      );
+      plan = view.plan;
+      chosen = view.plan.notes[0]?.id ?? '';
+    } catch (e) {
+      problem = sentence(e);
+    }
+  }
+
+  async function replan(call: () => Promise<Schemas['PlanView']>) {
+    if (busy) return;
+    busy = true;
+    problem = '';
+    const before = new Map(notes.map((n) => [n.id, n.fingering]));
+    try {
+      plan = await call();
+      const others = plan.notes.filter(
+        (n) => n.id !== chosen && before.get(n.id) !== n.fingering
+      ).length;
+      changed =
+        others === 0
+          ? 'No other note changes.'
+          : others === 1
+            ? 'One other note changes with it.'
+            : `${others} other notes change with it.`;
+      looked = -1;
+    } catch (e) {
+      problem = sentence(e);
+    } finally {
+      busy = false;
+    }
+  }
+
+  const lock = (fingering: string) =>
+    replan(() =>
+      asked(
+        api.PUT('/api/stand/{studentId}/{pieceId}/locks/{noteId}', {
+          params: { path: { ...path.path, noteId: chosen } },
+          body: { fingering }
+        })
+      )
+    );
+  const unlock = () =>
+    replan(() =>
+      asked(
+        api.DELETE('/api/stand/{studentId}/{pieceId}/locks/{noteId}', {
+          params: { path: { ...path.path, noteId: chosen } }
+        })
+      )
+    );
+
+  function take(i: number) {
+    const a = note?.alternatives[i];
+    if (a) void lock(a.fingering);
+  }
+  function keep() {
+    if (!note) return;
+    if (note.locked) void unlock();
+    else void lock(note.fingering);
+  }
+  function choose(id: string) {
+    chosen = id;
+    looked = -1;
+    changed = '';
+  }
+
+  function onkeydown(e: KeyboardEvent) {
+    if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || !note) return;
+    const n = note.alternatives.length;
+    if (e.key === 'ArrowRight') choose(notes[Math.min(at + 1, notes.length - 1)]!.id);
+    else if (e.key === 'ArrowLeft') choose(notes[Math.max(at - 1, 0)]!.id);
+    else if (e.key === 'Home') choose(notes[0]!.id);
+    else if (e.key === 'End') choose(notes[notes.length - 1]!.id);
+    else if (e.key === 'ArrowDown' && n) looked = Math.min(looked + 1, n - 1);
+    else if (e.key === 'ArrowUp' && n) looked = Math.max(looked - 1, -1);
+    else if (e.key === 'Enter' && looked >= 0 && !(e.target instanceof HTMLButtonElement))
+      take(looked);
+    else if (e.key === 'k') keep();
+    else if (e.key === 'h') navigate(`/ear/${student}/${piece}` as '/');
+    else return;
+    e.preventDefault();
+  }
+</script>
+
+<svelte:window {onkeydown} />
+
+{#if problem && !view}
+  <div class="page"><Trouble text={problem} again={() => load(student, piece)} /></div>
+{:else if !view || !plan}
+  <div class="page"><SkeletonText heading /><SkeletonText paragraph lines={8} /></div>
+{:else}
+  <div class="stand">
+    <header>
+      <div>
+        <h1>{view.piece.title}</h1>
+        <p class="quiet">
+          <a href="/people/{view.student.id}">{view.student.name}</a>, {view.student.instrumentName.toLowerCase()}
+          · {view.piece.source}
+        </p>
+      </div>
+      <p class="summary small">
+        {#if plan.newNotes.length}
+          New for {view.student.name}: <b>{plan.newNotes.map((n) => n.shown).join(', ')}</b> (dashed frame).
+        {:else}
+          {view.student.name} has all the notes.
+        {/if}
+        {#if hardest}
+          Hardest change:
+          <button class="plain link" onclick={() => choose(hardest.to)}>
+            bar {plan.notes.find((n) => n.id === hardest.to)?.barNumber},
+            {plan.notes.find((n) => n.id === hardest.from)?.shown} to {plan.notes.find(
+              (n) => n.id === hardest.to
+            )?.shown}
+          </button>.
+        {/if}
+      </p>
+      {#if view.parts.length > 1 || (view.parts[0]?.voices.length ?? 0) > 1}
+        <div class="part">
+          <Select
+            size="sm"
+            labelText="Reads"
+            selected={`${view.partId}/${view.voice}`}
+            on:change={(e) => {
+              const [partId = '', voice = '1'] = String(
+                (e.target as HTMLSelectElement).value
+              ).split(/\/(?=\d+$)/);
+              void read(partId, Number(voice));
+            }}
+          >
+            {#each view.parts as p (p.id)}
+              {#each p.voices as v, i (v)}
+                <SelectItem
+                  value={`${p.id}/${i + 1}`}
+                  text={p.voices.length > 1 ? `${p.name}, ${v}` : p.name}
+                />
+              {/each}
+            {/each}
+          </Select>
+        </div>
+      {/if}
+      <a class="hear" href="/ear/{student}/{piece}">Hear this part <kbd>h</kbd></a>
+    </header>
+    {#if problem}<Trouble text={problem} />{/if}
+    <div class="desk">
+      <div class="paper">
+        <Score
+          xml={view.xml}
+          {plan}
+          lanes={view.lanes}
+          guides={view.slideGuides}
+          {chosen}
+          onchoose={choose}
+        />
+        {#if plan.missing.length || view.remarks.length}
+          <ul class="remarks small quiet">
+            {#each plan.missing as m (m.id)}<li><b>Bar {m.barNumber}:</b> {m.sentence}</li>{/each}
+            {#each view.remarks as r (r)}<li>{r}</li>{/each}
+          </ul>
+        {/if}
+      </div>
+      <aside aria-label="The chosen note">
+        {#if note}
+          <NotePanel
+            {note}
+            {move}
+            {looked}
+            {busy}
+            onlook={(i) => (looked = i)}
+            ontake={take}
+            onkeep={keep}
+          />
+          <p class="small changed" role="status">{changed}</p>
+          <p class="small quiet keys">
+            <kbd>←</kbd> <kbd>→</kbd> note · <kbd>↑</kbd> <kbd>↓</kbd> other fingerings
+          </p>
+        {:else}
+          <p>There is no note to finger in this part.</p>
+        {/if}
+      </aside>
+    </div>
+  </div>
+{/if}
+
+<style>
+  .stand {
+    display: flex;
+    flex-direction: column;
+    min-height: 100vh;
+  }
+  header {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: flex-end;
+    gap: 0.5rem 2rem;
+    padding: 1.25rem 1.5rem 0.875rem;
+  }
+  .summary {
+    flex: 1;
+    min-width: 14rem;
+  }
+  .link {
+    text-decoration: underline;
+    color: var(--accent) !important;
+  }
+  .desk {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) 19rem;
+    flex: 1;
+    border-top: 1px solid var(--rule);
+  }
+  .paper {
+    background: var(--paper);
+    padding: 0.5rem 1rem 2rem;
+  }
+  aside {
+    position: sticky;
+    top: 0;
+    align-self: start;
+    max-height: 100vh;
+    overflow-y: auto;
+    box-sizing: border-box;
+    padding: 1.25rem 1.25rem 1.5rem;
+  }
+  .remarks {
+    margin: 1rem 0 0;
+    padding-left: 1.25rem;
+    list-style: disc;
+  }
+  .changed {
+    min-height: 1.3em;
+    margin-top: 0.5rem;
+  }
+  .keys {
+    margin-top: 0.5rem;
+  }
+  .hear {
+    text-decoration: none;
+    font-weight: 600;
+  }
+  @media (max-width: 1000px) {
+    .desk {
+      grid-template-columns: minmax(0, 1fr);
+      grid-template-rows: 1fr auto;
+    }
+    aside {
+      top: auto;
+      bottom: 0;
+      align-self: end;
+      max-height: 42vh;
+      width: 100%;
+      background: var(--desk);
+      border-top: 1px solid var(--rule);
+    }
+  }
+</style>

@@ -1,0 +1,114 @@
+import type { Schemas } from '../api/client';
+import type { Line } from '../engrave/engrave';
+
+export type Note = Schemas['NoteView'];
+export type Plan = Schemas['PlanView'];
+export type Lane = Schemas['Lane'];
+
+/** A planned note on one line: from its head to the next head or rest. */
+export interface Event {
+  note: Note;
+  x: number;
+  end: number;
+  /** whether the next event follows without a rest */
+  joined: boolean;
+  /** the head itself, not a note tied to it */
+  head: boolean;
+}
+
+export interface Bar {
+  lane: number;
+  x: number;
+  end: number;
+  key: string;
+  unheard: boolean;
+}
+
+export interface Link {
+  lane: number;
+  x: number;
+}
+
+export const ROW = 13;
+export const GAP = 8;
+
+/** Where each lane begins, in px from the top of the first. */
+export function rows(lanes: Lane[]): number[] {
+  let y = 0;
+  return lanes.map((l) => {
+    if (l.gapAbove) y += GAP;
+    const here = y;
+    y += ROW;
+    return here;
+  });
+}
+
+/** The planned notes of one engraved line, left to right. */
+export function events(line: Line, plan: Plan): Event[] {
+  const byId = new Map<string, { note: Note; head: boolean }>();
+  for (const note of plan.notes) {
+    byId.set(note.id, { note, head: true });
+    for (const t of note.tied) byId.set(t, { note, head: false });
+  }
+  const staff = line.spots.find((s) => byId.has(s.id))?.staff;
+  const spots = line.spots.filter(
+    (s) => byId.has(s.id) || (s.kind === 'rest' && s.staff === staff)
+  );
+  return spots.flatMap((s, i) => {
+    const here = byId.get(s.id);
+    if (!here) return [];
+    const next = spots[i + 1];
+    const joined = !!next && byId.has(next.id);
+    const end = next ? (joined ? next.x : Math.max(s.x + 8, next.x - 10)) : line.right;
+    return [{ note: here.note, x: s.x, end, joined, head: here.head }];
+  });
+}
+
+/** The bars of all lanes: what is held on is one bar; a finger that changes its key leaves a link. */
+export function bars(all: Event[], lanes: Lane[]): { bars: Bar[]; links: Link[] } {
+  const found: Bar[] = [];
+  const links: Link[] = [];
+  lanes.forEach((lane, row) => {
+    let open: Bar | undefined;
+    for (const e of all) {
+      const holds = e.note.holds.filter((h) => h.finger === lane.finger);
+      if (!holds.length) {
+        open = undefined;
+        continue;
+      }
+      const names = holds.map((h) => h.key).filter(Boolean);
+      const key = names.join(' ');
+      const unheard = holds.every((h) => h.unheard);
+      if (open && open.key === key && open.unheard === unheard) open.end = e.end;
+      else {
+        if (open && open.key !== key) links.push({ lane: row, x: e.x });
+        open = { lane: row, x: e.x, end: e.end, key, unheard };
+        found.push(open);
+      }
+      if (!e.joined) open = undefined;
+    }
+  });
+  // a finger that comes up or moves leaves a gap, so that two presses are seen as two
+  for (const b of found) b.end -= 3;
+  return { bars: found, links };
+}
+
+/** The notation in two short rows, as it stands under a note: left hand over right hand. */
+export function short(fingering: string): string[] {
+  const tidy = (s: string) =>
+    s
+      .replace(/\bTb\b/g, 'B♭')
+      .replace(/\bp(Eb|D|F)\b/g, '$1')
+      .replace(/\bs(Bb|C|E)\b/g, '$1')
+      .replace(/([A-G])b\b/g, '$1♭')
+      .replace(/#/g, '♯')
+      .replace(/(\d) (?=\d)/g, '$1')
+      .trim();
+  if (!fingering.includes('|')) {
+    const slide = fingering.match(/^(F )?p(\d)([+-]?)$/);
+    if (slide) return [`${slide[1] ?? ''}${slide[2]}${slide[3] === '-' ? '−' : slide[3]}`];
+    return [fingering.replace(/(\d) (?=\d)/g, '$1')];
+  }
+  const [left = '', right = ''] = fingering.split('|');
+  return [tidy(left) || '–', tidy(right) || '–'];
+}
