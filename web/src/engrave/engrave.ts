@@ -69,5 +69,10 @@ export function read(svg: SVGSVGElement): Line {
     });
   });
   spots.sort((a, b) => a.x - b.x);
-  return { width, height, spots, right: width - 20 };
+  // the staff lines say where the music ends
+  const ends = [...inner.querySelectorAll('g.staff > path')].map((p) =>
+    Number(p.getAttribute('d')?.match(/L\s*([-\d.]+)/)?.[1] ?? 0)
+  );
+  const right = ends.length ? (Math.max(...ends) + margin) * k : width - 20;
+  return { width, height, spots, right };
 }

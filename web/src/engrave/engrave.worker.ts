@@ -6,6 +6,8 @@ export interface EngraveRequest {
   xml?: string;
   widthPx: number;
   scale: number;
+  /** whether long fingerings need more room between the notes */
+  wide: boolean;
 }
 export interface EngraveReply {
   id: number;
@@ -40,7 +42,7 @@ self.onmessage = async ({ data: q }: MessageEvent<EngraveRequest>) => {
       pageMarginBottom: 10,
       pageMarginLeft: 40,
       pageMarginRight: 20,
-      spacingLinear: 0.38,
+      spacingLinear: q.wide ? 0.5 : 0.36,
       spacingNonLinear: 0.62,
       expandNever: true,
       xmlIdSeed: 1

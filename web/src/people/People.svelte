@@ -87,8 +87,8 @@
     <a class="name" href="/people/{s.id}">{s.name}</a>
     <span class="quiet">{s.instrumentName}</span>
     <span class="quiet small"
-      >{s.secure} secure{s.shaky ? `, ${s.shaky} shaky` : ''}{s.avoid.length
-        ? `; does not reach ${s.avoid.join(', ')}`
+      >{s.secure} secure{s.shaky ? `, ${s.shaky} shaky` : ''}{s.avoidNames.length
+        ? `; does not reach the ${s.avoidNames.join(', ')}`
         : ''}</span
     >
     <button class="plain link small" onclick={() => (editing = { student: s })}

@@ -69,6 +69,7 @@
   {#each note.reasons as r (r.text)}
     <p class="why">{r.text}</p>
   {/each}
+  {#if note.caution}<p class="small caution"><b>Care:</b> {note.caution}</p>{/if}
   <div class="keep">
     <Button
       size="small"
@@ -93,7 +94,11 @@
           >
             <span class="label">{a.label}</span>
             <span class="notation">{short(a.fingering).join(' · ')}</span>
-            <span class="small quiet">{price(a.extra)}{a.learned ? '' : ', not learned yet'}</span>
+            <span class="small quiet"
+              >{price(a.extra)}{a.extra >= 0.05 ? ` (+${a.extra.toFixed(1)})` : ''}{a.learned
+                ? ''
+                : ', not learned yet'}</span
+            >
             <span class="small">{a.text}</span>
             {#if i === looked}<span class="small take"><kbd>Enter</kbd> takes it</span>{/if}
           </button>
@@ -136,6 +141,11 @@
   .why {
     border-left: 3px solid var(--accent);
     padding-left: 0.625rem;
+  }
+  .caution {
+    padding: 0.5rem 0.625rem;
+    border: 1px solid var(--hard);
+    border-radius: 4px;
   }
   .keep {
     margin: 0.25rem 0 0.5rem;

@@ -46,7 +46,12 @@
         const fresh = x !== lastXml;
         lastXml = x;
         lastWidth = w;
-        const reply = await engrave({ widthPx: w, scale: SCALE, ...(fresh ? { xml: x } : {}) });
+        const reply = await engrave({
+          widthPx: w,
+          scale: SCALE,
+          wide: plan.notes.some((n) => n.fingering.includes('|')),
+          ...(fresh ? { xml: x } : {})
+        });
         problem = reply.problem ?? '';
         const parser = new DOMParser();
         lines = reply.lines.map((s) => {
@@ -54,7 +59,10 @@
             parser.parseFromString(s, 'image/svg+xml').documentElement,
             true
           ) as unknown as SVGSVGElement;
-          svg.querySelectorAll('style').forEach((e) => e.remove());
+          svg.querySelectorAll('style').forEach((e) => {
+            keepFont(e.textContent ?? '');
+            e.remove();
+          });
           svg.setAttribute('class', 'engraved');
           svg.setAttribute('aria-hidden', 'true');
           return { svg, info: read(svg) };
@@ -66,6 +74,16 @@
     return () => clearTimeout(timer);
   });
 
+  /** The engraver's text signs (the note of a metronome mark) need its font once in the page. */
+  function keepFont(css: string) {
+    const face = css.match(/@font-face\s*\{[^}]*\}/)?.[0];
+    if (!face || document.getElementById('music-font')) return;
+    const style = document.createElement('style');
+    style.id = 'music-font';
+    style.textContent = face;
+    document.head.append(style);
+  }
+
   const put = (svg: SVGSVGElement) => (el: HTMLElement) => {
     el.replaceChildren(svg);
   };
@@ -75,6 +93,8 @@
   const lanesHeight = $derived(
     (lanes.length ? rowAt[lanes.length - 1]! + ROW : 0) + (slideHeight ? slideHeight + GAP : 0)
   );
+  /** without lanes the ribbon has nothing to stand above */
+  const ribbon = $derived(lanes.length > 0 || guides.length > 0);
   const top = NAMES + RIBBON + 4;
   const moves = $derived(new Map(plan.moves.map((m) => [m.to, m])));
   const missing = $derived(new Map(plan.missing.map((m) => [m.id, m])));
@@ -138,13 +158,21 @@
               >
             {/each}
             {#if e.note.isNew || e.note.unlearned}
-              <rect class="new" x={e.x - 15} y="0.75" width="30" height={NAMES - 2} rx="3" />
+              {@const half = 5 + 3.2 * Math.max(...rowsOfName.map((t) => t.length))}
+              <rect
+                class="new"
+                x={e.x - half}
+                y="0.75"
+                width={2 * half}
+                height={NAMES - 2}
+                rx="3"
+              />
             {/if}
             {#if e.note.locked}
               <path class="lock" d="M{e.x - 14} {NAMES + 1}h28" />
             {/if}
             {@const move = moves.get(e.note.id)}
-            {#if move}
+            {#if move && ribbon}
               {@const h = Math.max(1.5, move.difficulty * RIBBON)}
               <rect
                 class="hard"

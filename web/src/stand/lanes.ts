@@ -103,7 +103,8 @@ export function short(fingering: string): string[] {
       .replace(/([A-G])b\b/g, '$1♭')
       .replace(/#/g, '♯')
       .replace(/(\d) (?=\d)/g, '$1')
-      .trim();
+      .trim()
+      .replace(/ /g, '\u2009');
   if (!fingering.includes('|')) {
     const slide = fingering.match(/^(F )?p(\d)([+-]?)$/);
     if (slide) return [`${slide[1] ?? ''}${slide[2]}${slide[3] === '-' ? '−' : slide[3]}`];

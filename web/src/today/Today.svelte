@@ -164,7 +164,7 @@
 
 <style>
   section {
-    margin-top: 2rem;
+    margin-top: 1.5rem;
   }
   .head {
     display: flex;
@@ -188,8 +188,9 @@
     padding: 0.5rem 0.75rem;
     border-bottom: 1px solid var(--rule);
   }
-  thead th {
-    vertical-align: bottom;
+  tbody th,
+  tbody td {
+    padding-block: 0.375rem;
   }
   thead span {
     display: block;
@@ -201,7 +202,7 @@
     font-style: italic;
   }
   .who {
-    width: 11rem;
+    width: 15rem;
   }
   .who a {
     font-weight: 600;
@@ -211,8 +212,8 @@
   .who a:hover {
     text-decoration: underline;
   }
-  .who span {
-    display: block;
+  .who .quiet {
+    margin-left: 0.375rem;
   }
   .cell {
     display: flex;

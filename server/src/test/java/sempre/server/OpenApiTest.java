@@ -41,8 +41,7 @@ public class OpenApiTest extends ServerTestBase {
 
   @Test
   public void theInterfaceIsTypedFromThisApi() throws Exception {
-    String json =
-        mvc.get().uri("/v3/api-docs").exchange().getResponse().getContentAsString();
+    String json = mvc.get().uri("/v3/api-docs").exchange().getResponse().getContentAsString();
     JsonMapper mapper =
         JsonMapper.builder()
             .enable(SerializationFeature.INDENT_OUTPUT)

@@ -25,8 +25,7 @@ public record Readiness(
     List<Pitch> shaky = new ArrayList<>();
     List<Pitch> faded = new ArrayList<>();
     List<Pitch> beyond = new ArrayList<>();
-    TreeSet<Pitch> notes =
-        new TreeSet<>(java.util.Comparator.comparingInt(Pitch::midi));
+    TreeSet<Pitch> notes = new TreeSet<>(java.util.Comparator.comparingInt(Pitch::midi));
     line.notes().stream().map(Note::pitch).forEach(notes::add);
     for (Pitch p : notes) {
       if (setup.ways(p).isEmpty()) {

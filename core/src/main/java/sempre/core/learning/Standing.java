@@ -15,9 +15,9 @@ import sempre.core.pitch.Pitch;
 import sempre.core.planning.Player;
 
 /**
- * What a student has, derived from what was heard: of every note with a fingering the last entry that
- * was not taken back counts; what was last heard longer ago than {@link #LONG} is marked as not
- * heard for long (six weeks: common practice, no source).
+ * What a student has, derived from what was heard: of every note with a fingering the last entry
+ * that was not taken back counts; what was last heard longer ago than {@link #LONG} is marked as
+ * not heard for long (six weeks: common practice, no source).
  */
 public final class Standing {
   /** After this time a note counts as not heard for long. */
@@ -35,7 +35,8 @@ public final class Standing {
    * @param faded whether that is long ago
    * @param last the entry it rests on
    */
-  public record Mark(Pitch written, String fingering, Grade grade, Instant at, boolean faded, Check last) {}
+  public record Mark(
+      Pitch written, String fingering, Grade grade, Instant at, boolean faded, Check last) {}
 
   private Standing() {}
 
@@ -70,7 +71,9 @@ public final class Standing {
   public Optional<Mark> best(Pitch written) {
     return marks.values().stream()
         .filter(m -> m.written().soundsAs(written))
-        .min(Comparator.comparing(Mark::grade).thenComparing(Comparator.comparing(Mark::at).reversed()));
+        .min(
+            Comparator.comparing(Mark::grade)
+                .thenComparing(Comparator.comparing(Mark::at).reversed()));
   }
 
   /** All marks, notes rising. */

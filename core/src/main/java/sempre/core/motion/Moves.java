@@ -13,6 +13,7 @@ import sempre.core.instrument.Entry;
 import sempre.core.instrument.Finger;
 import sempre.core.instrument.Fingering;
 import sempre.core.instrument.Hold;
+import sempre.core.instrument.Role;
 import sempre.core.instrument.Setup;
 import sempre.core.instrument.SlideRule;
 import sempre.core.pitch.Pitch;
@@ -26,7 +27,21 @@ public final class Moves {
 
   /** Between two fingerings of which only the hold is known: the notes are looked up. */
   public static Move between(Setup setup, Fingering from, Fingering to) {
-    return between(setup, from, to, setup.notesOf(from), setup.notesOf(to));
+    return between(setup, from, to, usualNotes(setup, from), usualNotes(setup, to));
+  }
+
+  /** The notes of which this hold is the standard, or else all that it sounds. */
+  private static List<Pitch> usualNotes(Setup setup, Fingering f) {
+    List<Pitch> all = setup.notesOf(f);
+    List<Pitch> usual =
+        all.stream()
+            .filter(
+                p ->
+                    setup.ways(p).stream()
+                        .anyMatch(
+                            w -> w.fingering().equals(f) && w.entry().role() == Role.STANDARD))
+            .toList();
+    return usual.isEmpty() ? all : usual;
   }
 
   /**

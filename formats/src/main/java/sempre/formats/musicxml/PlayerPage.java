@@ -58,8 +58,7 @@ public final class PlayerPage {
     XmlNode list = new XmlNode("part-list");
     for (XmlNode p : partList.children("score-part")) {
       if (p.attribute("id").equals(partId)) {
-        list.add(
-            new XmlNode("score-part").set("id", partId).add(XmlNode.of("part-name", "")));
+        list.add(new XmlNode("score-part").set("id", partId).add(XmlNode.of("part-name", "")));
       }
     }
     return list;

@@ -85,9 +85,7 @@ class ChecksController {
           }
           return new Views.RecordView(
               Names.student(s),
-              players.standing(list).marks().stream()
-                  .map(m -> mark(m, instrument, today))
-                  .toList(),
+              players.standing(list).marks().stream().map(m -> mark(m, instrument, today)).toList(),
               heard);
         });
   }
@@ -176,7 +174,12 @@ class ChecksController {
                       tx,
                       studentId,
                       check(
-                          c.written(), c.fingering(), c.grade(), c.piece(), c.bars(), "taken back",
+                          c.written(),
+                          c.fingering(),
+                          c.grade(),
+                          c.piece(),
+                          c.bars(),
+                          "taken back",
                           OptionalLong.of(id))));
             }
           }
@@ -205,7 +208,10 @@ class ChecksController {
         .orElseThrow(
             () ->
                 new IllegalArgumentException(
-                    written.displayName() + " has no fingering " + fingering + " on this instrument"));
+                    written.displayName()
+                        + " has no fingering "
+                        + fingering
+                        + " on this instrument"));
   }
 
   private Views.HeardView heard(Db.Tx tx, Check c, boolean undone, LocalDate today)

@@ -46,7 +46,8 @@ class Errors extends ResponseEntityExceptionHandler {
             .toList();
     ex.getBody().setProperty("errors", fields);
     ex.getBody()
-        .setDetail(String.join("; ", fields.stream().map(f -> f.get("message")).distinct().toList()));
+        .setDetail(
+            String.join("; ", fields.stream().map(f -> f.get("message")).distinct().toList()));
     return handleExceptionInternal(ex, ex.getBody(), h, st, req);
   }
 
@@ -99,6 +100,8 @@ class Errors extends ResponseEntityExceptionHandler {
 
   private static String sentence(Exception e) {
     String text = String.valueOf(e.getMessage());
-    return Character.toUpperCase(text.charAt(0)) + text.substring(1) + (text.endsWith(".") ? "" : ".");
+    return Character.toUpperCase(text.charAt(0))
+        + text.substring(1)
+        + (text.endsWith(".") ? "" : ".");
   }
 }

@@ -28,7 +28,9 @@ final class Names {
 
   static Views.PieceRef piece(Shelf.Piece p) {
     String source =
-        p.book().isEmpty() ? p.fileName() : p.book() + (p.number().isEmpty() ? "" : ", " + p.number());
+        p.book().isEmpty()
+            ? p.fileName()
+            : p.book() + (p.number().isEmpty() ? "" : ", " + p.number());
     return new Views.PieceRef(p.id(), p.title(), p.book(), p.number(), source);
   }
 

@@ -94,6 +94,11 @@ class PeopleController {
         ref.instrumentName(),
         s.options(),
         List.copyOf(s.avoid()),
+        Catalogue.standard().instrument(s.instrument()).keywork().controls().stream()
+            .filter(c -> s.avoid().contains(c.token()))
+            .map(c -> c.name())
+            .distinct()
+            .toList(),
         s.style(),
         people.groupsOf(tx, s.id()),
         (int) standing.marks().stream().filter(m -> m.grade() == Grade.SECURE).count(),
@@ -109,7 +114,8 @@ class PeopleController {
   Views.Id renameGroup(@PathVariable long id, @Valid @RequestBody GroupBody body) {
     return db.inTransaction(
         tx -> {
-          found(people.renameGroup(tx, id, body.name().strip()), "This group is not here any more.");
+          found(
+              people.renameGroup(tx, id, body.name().strip()), "This group is not here any more.");
           return new Views.Id(id);
         });
   }

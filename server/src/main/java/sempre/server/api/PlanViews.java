@@ -63,8 +63,7 @@ final class PlanViews {
   private static Views.NoteView note(
       Plan.PlannedNote n, Plan plan, Part part, Standing standing, Player player) {
     Instrument instrument = plan.setup().instrument();
-    Optional<Standing.Mark> mark =
-        standing.of(n.note().pitch(), n.way().entry().fingering());
+    Optional<Standing.Mark> mark = standing.of(n.note().pitch(), n.way().entry().fingering());
     return new Views.NoteView(
         n.note().id(),
         n.note().tied(),
@@ -75,7 +74,7 @@ final class PlanViews {
         n.note().pitch().displayName(),
         n.sounding().displayName(),
         n.note().seconds(),
-        n.way().fingering().text(),
+        n.way().bare().text(),
         n.way().entry().label(),
         n.way().entry().role().word(),
         n.isNew(),
@@ -88,6 +87,7 @@ final class PlanViews {
         n.reasons().stream()
             .map(r -> new Views.ReasonView(r.purpose().meaning(), r.because().word(), r.text()))
             .toList(),
+        caution(n, instrument, standing),
         n.alternatives().stream()
             .map(
                 a ->
@@ -104,6 +104,24 @@ final class PlanViews {
             .toList());
   }
 
+  /**
+   * The usual caution before a note higher than anything heard so far (common practice, no source).
+   */
+  private static String caution(Plan.PlannedNote n, Instrument instrument, Standing standing) {
+    boolean higher =
+        standing.marks().stream()
+            .filter(m -> m.grade().has())
+            .allMatch(m -> m.written().midi() < n.note().pitch().midi());
+    if (!n.isNew() || !higher || standing.marks().isEmpty()) {
+      return "";
+    }
+    return instrument.family().equals("brass")
+        ? "Higher than anything heard so far: step by step, lips firm but not forced, with rests. Stop"
+            + " if it hurts; pain or a cut lip is for a doctor."
+        : "Higher than anything heard so far: step by step, without biting or pressing. Stop if it"
+            + " hurts or if you feel dizzy; pain that stays is for a doctor.";
+  }
+
   private static List<Views.HoldView> holds(Plan.PlannedNote n, Instrument instrument) {
     Keywork k = instrument.keywork();
     Map<Finger, Long> keys =
@@ -117,15 +135,28 @@ final class PlanViews {
       // The key is named only where the finger has more than one.
       String name = keys.get(h.finger()) > 1 ? shown(h.token()) : "";
       holds.add(
-          new Views.HoldView(
-              h.finger().name(), name, h.control().name(), n.held().contains(h)));
+          new Views.HoldView(h.finger().name(), name, h.control().name(), n.held().contains(h)));
     }
     return holds;
   }
 
-  /** A token with real accidentals; the plain key of a finger needs no name beside its neighbours. */
+  /**
+   * How a key is named on its bar; the plain key of a finger needs no name beside its neighbours.
+   */
   private static String shown(String token) {
-    return token.matches("[123]|T") ? "" : token.replace("#", "♯").replaceAll("(?<=[A-GTpsh])b$", "♭");
+    return switch (token) {
+      case "1", "2", "3", "4", "T" -> "";
+      case "Tb" -> "B♭";
+      case "tr1" -> "trill 1";
+      case "tr2" -> "trill 2";
+      case "giz" -> "high C";
+      case "f" -> "front";
+      case "hF#" -> "high F♯";
+      default ->
+          (token.matches("[ps][A-G].*") ? token.substring(1) : token)
+              .replace("#", "♯")
+              .replaceAll("(?<=[A-G])b$", "♭");
+    };
   }
 
   private static Views.MoveView move(Plan.PlannedMove m, Map<String, Pitch> pitches) {
@@ -172,7 +203,9 @@ final class PlanViews {
       var s = move.slips().get(0);
       parts.add(s.note().displayName() + " slips out: " + s.cause());
     }
-    return parts.isEmpty() ? "" : "From " + from.displayName() + ": " + String.join("; ", parts) + ".";
+    return parts.isEmpty()
+        ? ""
+        : "From " + from.displayName() + ": " + String.join("; ", parts) + ".";
   }
 
   private static String words(java.util.Collection<Finger> fingers) {

@@ -22,7 +22,9 @@ import sempre.server.store.Db;
 import sempre.server.store.People;
 import sempre.server.store.Shelf;
 
-/** Puts together what the core wants to know of a student: set-up, style, standing, the page read. */
+/**
+ * Puts together what the core wants to know of a student: set-up, style, standing, the page read.
+ */
 @Component
 class Players {
   private final People people;

@@ -112,7 +112,8 @@ class ShelfController {
       throw new IllegalArgumentException(
           "no part of this file has notes with a pitch; there is nothing to finger");
     }
-    String name = file.getOriginalFilename() == null ? "piece.musicxml" : file.getOriginalFilename();
+    String name =
+        file.getOriginalFilename() == null ? "piece.musicxml" : file.getOriginalFilename();
     return new Views.Id(
         db.inTransaction(
             tx ->
@@ -199,7 +200,9 @@ class ShelfController {
         p.id(),
         p.name(),
         p.key().inWords(),
-        p.lowest().map(l -> l.displayName() + " to " + p.highest().orElseThrow().displayName()).orElse(""),
+        p.lowest()
+            .map(l -> l.displayName() + " to " + p.highest().orElseThrow().displayName())
+            .orElse(""),
         p.transposition().inWords(),
         p.topLine().map(l -> l.notes().size()).orElse(0),
         p.lines().size(),

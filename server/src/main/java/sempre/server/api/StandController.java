@@ -75,7 +75,8 @@ class StandController {
         tx -> {
           Loaded l = load(tx, studentId, pieceId);
           if (l.page().line().notes().stream().noneMatch(n -> n.id().equals(noteId))) {
-            throw new Errors.NotThere("This note is not on the page any more; open the part again.");
+            throw new Errors.NotThere(
+                "This note is not on the page any more; open the part again.");
           }
           shelf.lock(tx, studentId, pieceId, noteId, body.fingering());
           return plan(tx, l);
@@ -120,7 +121,9 @@ class StandController {
     var instrument = Players.setup(l.student()).instrument();
     byte[] xml =
         PlayerPage.of(
-            l.music().file(), l.page().reading().source(), l.page().reading().move(),
+            l.music().file(),
+            l.page().reading().source(),
+            l.page().reading().move(),
             instrument.clef());
     List<String> remarks = new java.util.ArrayList<>();
     if (!l.page().reading().remark().isEmpty()) {
@@ -141,7 +144,10 @@ class StandController {
                     new Views.PartRef(
                         p.id(),
                         p.name(),
-                        p.lines().stream().filter(x -> !x.notes().isEmpty()).map(Line::name).toList()))
+                        p.lines().stream()
+                            .filter(x -> !x.notes().isEmpty())
+                            .map(Line::name)
+                            .toList()))
             .toList(),
         Lanes.of(instrument),
         Lanes.guides(instrument),

@@ -31,7 +31,12 @@ class TodayController {
   private final Clock clock;
 
   TodayController(
-      Db db, People people, Shelf shelf, Checks checks, Players players, Library library,
+      Db db,
+      People people,
+      Shelf shelf,
+      Checks checks,
+      Players players,
+      Library library,
       Clock clock) {
     this.db = db;
     this.people = people;
@@ -83,13 +88,17 @@ class TodayController {
         ready);
   }
 
-  private Views.ReadyView ready(
-      Db.Tx tx, People.Student s, Shelf.Piece piece, Standing standing) throws SQLException {
-    Optional<Players.Page> page =
-        players.page(tx, s, piece, library.music(tx, piece.id()).score());
+  private Views.ReadyView ready(Db.Tx tx, People.Student s, Shelf.Piece piece, Standing standing)
+      throws SQLException {
+    Optional<Players.Page> page = players.page(tx, s, piece, library.music(tx, piece.id()).score());
     if (page.isEmpty()) {
       return new Views.ReadyView(
-          Names.student(s), "none", List.of(), List.of(), List.of(), List.of(),
+          Names.student(s),
+          "none",
+          List.of(),
+          List.of(),
+          List.of(),
+          List.of(),
           "Nothing to finger: the piece has no notes with a pitch.");
     }
     Readiness r = Readiness.of(page.get().line(), Players.setup(s), standing);

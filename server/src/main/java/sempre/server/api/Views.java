@@ -28,7 +28,11 @@ final class Views {
 
   /** What a group plays next. */
   record NextView(
-      long assignmentId, PieceRef piece, String due, String dueWords, String sentence,
+      long assignmentId,
+      PieceRef piece,
+      String due,
+      String dueWords,
+      String sentence,
       List<ReadyView> players) {}
 
   /** A group on the first screen. */
@@ -70,6 +74,7 @@ final class Views {
       List<HoldView> holds,
       double slideCm,
       List<ReasonView> reasons,
+      String caution,
       List<AlternativeView> alternatives) {}
 
   record FingerSlideView(String finger, String from, String to) {}
@@ -140,6 +145,7 @@ final class Views {
       String instrumentName,
       Map<String, String> options,
       List<String> avoid,
+      List<String> avoidNames,
       Map<String, String> style,
       List<Long> groups,
       int secure,
@@ -164,18 +170,19 @@ final class Views {
 
   /** How one note with one fingering stands. */
   record MarkView(
-      String written, String shown, String fingering, String label, String grade, boolean faded,
+      String written,
+      String shown,
+      String fingering,
+      String label,
+      String grade,
+      boolean faded,
       String when) {}
 
   record RecordView(StudentRef student, List<MarkView> marks, List<HeardView> heard) {}
 
   /** What a file holds, before it is kept. */
   record LookView(
-      String title,
-      boolean concert,
-      int bars,
-      List<LookPart> parts,
-      List<String> remarks) {}
+      String title, boolean concert, int bars, List<LookPart> parts, List<String> remarks) {}
 
   record LookPart(
       String id,

@@ -53,7 +53,9 @@ final class Launch {
   private static void rehearse(String address) {
     HttpClient client = HttpClient.newHttpClient();
     for (String path :
-        new String[] {"", "api/today", "api/pieces", "api/people", "api/stand/1/5", "api/instruments"}) {
+        new String[] {
+          "", "api/today", "api/pieces", "api/people", "api/stand/1/5", "api/instruments"
+        }) {
       try {
         client.send(
             HttpRequest.newBuilder(URI.create(address + path)).build(), BodyHandlers.ofString());

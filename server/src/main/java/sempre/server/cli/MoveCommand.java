@@ -49,7 +49,10 @@ final class MoveCommand implements Callable<Integer> {
     Setup setup = options.setup(instrument);
     End a = end(setup, from);
     End b = end(setup, to);
-    Move move = Moves.between(setup, a.fingering(), b.fingering(), a.notes(), b.notes());
+    Move move =
+        a.notes().isEmpty() || b.notes().isEmpty()
+            ? Moves.between(setup, a.fingering(), b.fingering())
+            : Moves.between(setup, a.fingering(), b.fingering(), a.notes(), b.notes());
     PrintWriter out = spec.commandLine().getOut();
     if (json) {
       Output.json(out, PlanJson.move(move, Judge.UNHURRIED_SECONDS, Judge.difficulty(move)));
@@ -104,6 +107,6 @@ final class MoveCommand implements Callable<Integer> {
                           + setup.highest()));
     }
     Fingering f = setup.instrument().keywork().read(text);
-    return new End(f, setup.notesOf(f));
+    return new End(f, List.of());
   }
 }

@@ -30,8 +30,8 @@ import sempre.server.store.People;
 import sempre.server.store.Shelf;
 
 /**
- * Kestrel Quay School, a made-up school on a made-up coast: what a teacher sees on trying Sempre. All
- * names are invented; dates are reckoned from today.
+ * Kestrel Quay School, a made-up school on a made-up coast: what a teacher sees on trying Sempre.
+ * All names are invented; dates are reckoned from today.
  */
 @Component
 public class DemoSchool {
@@ -97,18 +97,30 @@ public class DemoSchool {
     Pupil mateo = new Pupil("Mateo", "R", "alto-sax", first);
     Pupil ayse = new Pupil("Ayşe", "K", "trumpet", first);
     Pupil tomasz = new Pupil("Tomasz", "W", "trombone", first).avoid("p7");
-    Pupil linh = new Pupil("Linh", "P", "flute", concert).option("foot", "B").option("splitE", "true");
+    Pupil linh =
+        new Pupil("Linh", "P", "flute", concert).option("foot", "B").option("splitE", "true");
     Pupil kwame = new Pupil("Kwame", "O", "alto-sax", concert);
     Pupil saoirse = new Pupil("Saoirse", "D", "trumpet", concert);
     Pupil ioane = new Pupil("Ioane", "T", "trombone", concert).option("Fattachment", "true");
 
     // exercise, days ago, notes (written) that were not secure
-    noor.heard("1", 27).heard("2", 20, "F5 shaky").heard("3", 13).heard("4", 6, "G4 not yet", "A4 shaky");
+    noor.heard("1", 27)
+        .heard("2", 20, "F5 shaky")
+        .heard("3", 13)
+        .heard("4", 6, "G4 not yet", "A4 shaky");
     mateo.heard("1", 27).heard("2", 20).heard("3", 13).heard("4", 6).heard("5", 3, "E5 shaky");
-    ayse.heard("1", 27).heard("2", 20, "G4 shaky").heard("3", 13, "G4 not yet").heard("4", 6, "A3 shaky");
+    ayse.heard("1", 27)
+        .heard("2", 20, "G4 shaky")
+        .heard("3", 13, "G4 not yet")
+        .heard("4", 6, "A3 shaky");
     tomasz.heard("1", 27).heard("2", 19).heard("4", 6, "G2 not yet");
     linh.heard("5", 34).heard("6", 30).heard("8", 23, "B4 shaky").heard("9", 16).heard("10", 9);
-    kwame.heard("5", 34).heard("6", 30).heard("9", 16, "C#5 shaky").heard("10", 9).heard("11", 2, "F5 shaky");
+    kwame
+        .heard("5", 34)
+        .heard("6", 30)
+        .heard("9", 16, "C#5 shaky")
+        .heard("10", 9)
+        .heard("11", 2, "F5 shaky");
     saoirse.heard("6", 55).heard("8", 48).heard("9", 16).heard("10", 9, "A4 shaky");
     ioane.heard("5", 34).heard("9", 16, "E3 shaky").heard("10", 9);
 

@@ -16,7 +16,10 @@ import sempre.core.pitch.Transposition;
 import sempre.formats.xml.Xml;
 import sempre.formats.xml.XmlNode;
 
-/** The demo's method book: one concert line an exercise, written out for each instrument as MusicXML. */
+/**
+ * The demo's method book: one concert line an exercise, written out for each instrument as
+ * MusicXML.
+ */
 final class Tidemarks {
   private static final int DIVISIONS = 4;
 
@@ -44,8 +47,7 @@ final class Tidemarks {
               .toList();
       for (Iterator<String> i = lines.iterator(); i.hasNext(); ) {
         String[] head = i.next().split(" ; ");
-        all.add(
-            new Exercise(head[0], head[1], head[5], write(head, i.next())));
+        all.add(new Exercise(head[0], head[1], head[5], write(head, i.next())));
       }
     } catch (IOException e) {
       throw new UncheckedIOException(e);
@@ -175,9 +177,7 @@ final class Tidemarks {
 
   private static void pitch(XmlNode note, String concert, Instrument instrument, int octaves) {
     Pitch p =
-        instrument
-            .transposition()
-            .written(Pitch.parse(concert).plus(7 * octaves, 12 * octaves));
+        instrument.transposition().written(Pitch.parse(concert).plus(7 * octaves, 12 * octaves));
     XmlNode pitch = new XmlNode("pitch").add(XmlNode.of("step", p.letter()));
     if (p.alter() != 0) {
       pitch.add(XmlNode.of("alter", p.alter()));
@@ -190,8 +190,7 @@ final class Tidemarks {
     String place = p.textOf("step") + p.textOf("octave");
     int alter = p.has("alter") ? Integer.parseInt(p.textOf("alter")) : 0;
     int inForce =
-        inBar.getOrDefault(
-            place, key.alterOf(sempre.core.pitch.Letter.valueOf(p.textOf("step"))));
+        inBar.getOrDefault(place, key.alterOf(sempre.core.pitch.Letter.valueOf(p.textOf("step"))));
     inBar.put(place, alter);
     if (inForce != alter) {
       note.add(XmlNode.of("accidental", alter == 0 ? "natural" : alter < 0 ? "flat" : "sharp"));
@@ -212,7 +211,8 @@ final class Tidemarks {
         break;
       }
     }
-    String state = last || !nextShort ? (open.isEmpty() ? "" : "end") : open.isEmpty() ? "begin" : "continue";
+    String state =
+        last || !nextShort ? (open.isEmpty() ? "" : "end") : open.isEmpty() ? "begin" : "continue";
     if (!state.isEmpty()) {
       note.add(XmlNode.of("beam", state).set("number", "1"));
       if (value == 16) {
@@ -226,10 +226,7 @@ final class Tidemarks {
     if (opens || closes) {
       note.add(
           new XmlNode("notations")
-              .add(
-                  new XmlNode("slur")
-                      .set("type", opens ? "start" : "stop")
-                      .set("number", "1")));
+              .add(new XmlNode("slur").set("type", opens ? "start" : "stop").set("number", "1")));
     }
   }
 

@@ -13,7 +13,9 @@ import java.util.Optional;
 import org.springframework.stereotype.Component;
 import sempre.core.score.PartChoice;
 
-/** Pieces (the file kept as it came), what is played next, who reads what, what the teacher locked. */
+/**
+ * Pieces (the file kept as it came), what is played next, who reads what, what the teacher locked.
+ */
 @Component
 public class Shelf {
   /**
@@ -54,16 +56,13 @@ public class Shelf {
 
   private static Assignment assignment(ResultSet r) throws SQLException {
     return new Assignment(
-        r.getLong(1),
-        r.getLong(2),
-        r.getLong(3),
-        r.getObject(4, LocalDate.class),
-        r.getString(5));
+        r.getLong(1), r.getLong(2), r.getLong(3), r.getObject(4, LocalDate.class), r.getString(5));
   }
 
   public List<Piece> pieces(Db.Tx tx) throws SQLException {
     return tx.list(
-        PIECE + "order by book, case when number = '' then 1 else 0 end, length(number), number, title",
+        PIECE
+            + "order by book, case when number = '' then 1 else 0 end, length(number), number, title",
         Shelf::piece);
   }
 
@@ -177,7 +176,6 @@ public class Shelf {
 
   /** Takes the teacher's choices for one part back; they no longer fit when the part changes. */
   public void unlockAll(Db.Tx tx, long studentId, long pieceId) throws SQLException {
-    tx.run(
-        "delete from fingering_lock where student_id = ? and piece_id = ?", studentId, pieceId);
+    tx.run("delete from fingering_lock where student_id = ? and piece_id = ?", studentId, pieceId);
   }
 }

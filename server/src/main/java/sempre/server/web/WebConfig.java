@@ -49,8 +49,9 @@ public class WebConfig implements WebMvcConfigurer {
   }
 
   /**
-   * Keeps other sites out: a request must be addressed to this machine by name, and one that changes
-   * something must come from its own page. Says what a page may load: nothing from elsewhere.
+   * Keeps other sites out: a request must be addressed to this machine by name, and one that
+   * changes something must come from its own page. Says what a page may load: nothing from
+   * elsewhere.
    */
   @Component
   @Order(Ordered.HIGHEST_PRECEDENCE)
@@ -75,7 +76,8 @@ public class WebConfig implements WebMvcConfigurer {
       response.setHeader(
           "Content-Security-Policy",
           "default-src 'self'; script-src 'self' 'wasm-unsafe-eval'; style-src 'self'"
-              + " 'unsafe-inline'; img-src 'self' data:; worker-src 'self'; connect-src 'self';"
+              + " 'unsafe-inline'; img-src 'self' data:; font-src 'self'"
+              + " data:; worker-src 'self'; connect-src 'self';"
               + " frame-ancestors 'none'; base-uri 'none'; form-action 'self'");
       response.setHeader("X-Content-Type-Options", "nosniff");
       response.setHeader("Referrer-Policy", "no-referrer");

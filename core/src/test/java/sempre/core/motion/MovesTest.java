@@ -1,0 +1,111 @@
+package sempre.core.motion;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.testng.annotations.Test;
+import sempre.core.instrument.Catalogue;
+import sempre.core.instrument.Finger;
+import sempre.core.instrument.Keywork;
+import sempre.core.instrument.Setup;
+import sempre.core.instrument.SlideRule;
+
+public class MovesTest {
+  private static Move move(String instrument, Map<String, String> options, String from, String to) {
+    Setup setup = Setup.of(Catalogue.standard().instrument(instrument), options);
+    Keywork k = setup.instrument().keywork();
+    return Moves.between(setup, k.read(from), k.read(to));
+  }
+
+  /** Common practice, no source: A flat to B flat by one-and-one, and what slips out. */
+  @Test
+  public void aFlatToOneAndOneMovesFourFingersAndLetsBNaturalOut() {
+    Move m = move("flute", Map.of(), "T 1 2 3 G# | Eb", "T 1 | 1 Eb");
+    assertEquals(m.up(), Set.of(Finger.L2, Finger.L3, Finger.L4));
+    assertEquals(m.down(), Set.of(Finger.R1));
+    assertTrue(m.contrary());
+    Move.Slip first = m.slips().get(0);
+    assertEquals(first.note().toString(), "B4");
+    assertEquals(first.late(), List.of(Finger.R1));
+    assertEquals(first.cause(), "right first finger late");
+  }
+
+  @Test
+  public void oneFingerAloneLetsNothingSlip() {
+    Move m = move("flute", Map.of(), "T 1 2 | Eb", "T 1 | Eb");
+    assertEquals(m.fingers(), 1);
+    assertEquals(m.slips(), List.of());
+    assertFalse(m.contrary());
+  }
+
+  @Test
+  public void theThumbSlidesBetweenItsTwoKeysAndNeverShould() {
+    Move m = move("flute", Map.of(), "Tb 1 | Eb", "T 1 | Eb");
+    assertEquals(m.slides().size(), 1);
+    assertEquals(m.slides().get(0).finger(), Finger.LT);
+    assertEquals(m.slides().get(0).way(), SlideRule.Way.NEVER);
+  }
+
+  @Test
+  public void anEarlyFingerIsNamedWhereItAloneCausesTheSlip() {
+    // D to E flat with the little finger down and the first three up, down to G: many between
+    Move m = move("alto-sax", Map.of(), "1 2 3 | 1 2 3", "1 2 3 |");
+    assertTrue(m.slips().stream().anyMatch(s -> s.cause().endsWith("early")), m.slips().toString());
+  }
+
+  @Test
+  public void palmKeysShiftTheHand() {
+    assertTrue(move("alto-sax", Map.of(), "O 2 |", "O pD |").handShift());
+    Move within = move("alto-sax", Map.of(), "O pD |", "O pD pEb |");
+    assertFalse(within.handShift());
+    assertEquals(within.down(), Set.of(Finger.LP));
+    assertEquals(within.slides(), List.of());
+  }
+
+  @Test
+  public void theSlideTravelsInCentimetresWithItsDirection() {
+    Move out = move("trombone", Map.of(), "p1", "p6");
+    assertEquals(out.travel().orElseThrow().cm(), 49, 0.5);
+    assertEquals(out.travel().orElseThrow().outward(), 1);
+    assertEquals(move("trombone", Map.of(), "p6", "p1").travel().orElseThrow().outward(), -1);
+    assertEquals(move("trombone", Map.of(), "p3", "p3").travel().orElseThrow().outward(), 0);
+  }
+
+  @Test
+  public void sameValvesOtherPartialMovesNothingButTheLips() {
+    Setup setup = Setup.of(Catalogue.standard().instrument("trumpet"), Map.of());
+    var f4 = setup.ways(sempre.core.pitch.Pitch.parse("F4")).get(0);
+    var bFlat4 = setup.ways(sempre.core.pitch.Pitch.parse("Bb4")).get(0);
+    Move m = setup.move(f4, bFlat4);
+    assertTrue(m.same());
+    assertEquals(m.partials(), 1);
+    assertEquals(m.slips(), List.of());
+  }
+
+  @Test
+  public void valvesInContraryMotionLetTheNoteBetweenOut() {
+    Move m = move("trumpet", Map.of(), "1 3", "1 2");
+    assertTrue(m.contrary());
+    assertEquals(m.down(), Set.of(Finger.R2));
+    assertEquals(m.up(), Set.of(Finger.R3));
+    assertFalse(m.slips().isEmpty());
+  }
+
+  @Test
+  public void theWayBackIsTheMirrorOfTheWayThere() {
+    Setup setup = Setup.of(Catalogue.standard().instrument("alto-sax"), Map.of());
+    for (String[] pair :
+        new String[][] {{"1 2 |", "1 2 | sBb"}, {"1 |", "2 |"}, {"O 1 2 3 |", "O f 2 |"}}) {
+      Keywork k = setup.instrument().keywork();
+      Move there = Moves.between(setup, k.read(pair[0]), k.read(pair[1]));
+      Move back = Moves.between(setup, k.read(pair[1]), k.read(pair[0]));
+      assertEquals(there.down(), back.up());
+      assertEquals(there.up(), back.down());
+      assertEquals(there.slides().size(), back.slides().size());
+    }
+  }
+}

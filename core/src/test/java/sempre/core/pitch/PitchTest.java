@@ -1,0 +1,112 @@
+package sempre.core.pitch;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertThrows;
+import static org.testng.Assert.assertTrue;
+
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+public class PitchTest {
+  /** MIDI numbers as the MIDI 1.0 specification has them: middle C is 60, the tuning A is 69. */
+  @DataProvider
+  public Object[][] midi() {
+    return new Object[][] {
+      {"C4", 60},
+      {"A4", 69},
+      {"B#4", 72},
+      {"Cb5", 71},
+      {"Fx4", 67},
+      {"Ebb4", 62},
+      {"C-1", 0},
+      {"F♯3", 54},
+      {"B♭3", 58}
+    };
+  }
+
+  @Test(dataProvider = "midi")
+  public void aSpelledPitchHasItsMidiNumber(String text, int midi) {
+    assertEquals(Pitch.parse(text).midi(), midi);
+  }
+
+  @Test
+  public void writesWhatItReads() {
+    for (String text : new String[] {"Bb4", "F#5", "Cb5", "B#4", "Fx4", "Ebb4", "G3"}) {
+      assertEquals(Pitch.parse(text).toString(), text);
+    }
+  }
+
+  @Test
+  public void enharmonicPitchesSoundAlikeButAreNotEqual() {
+    assertTrue(Pitch.parse("C#5").soundsAs(Pitch.parse("Db5")));
+    assertFalse(Pitch.parse("C#5").equals(Pitch.parse("Db5")));
+  }
+
+  @Test
+  public void whatIsNoNoteIsRefusedWithAnExample() {
+    for (String text : new String[] {"", "H4", "Bb", "4B", "Bbbb4", "C99"}) {
+      Exception e = expect(() -> Pitch.parse(text));
+      assertTrue(
+          e.getMessage().contains("Bb4") || e.getMessage().contains("octave"), e.getMessage());
+    }
+  }
+
+  /** Common practice, no source: concert A flat on nine players' pages. */
+  @DataProvider
+  public Object[][] concertAFlat() {
+    return new Object[][] {
+      {"flute", new Transposition(0, 0), "Ab4"},
+      {"clarinet, tenor saxophone an octave up, trumpet", new Transposition(-1, -2), "Bb4"},
+      {"alto saxophone", new Transposition(-5, -9), "F5"},
+      {"horn", new Transposition(-4, -7), "Eb5"},
+    };
+  }
+
+  @Test(dataProvider = "concertAFlat")
+  public void oneConcertPitchStandsOnEachPageAsItShould(
+      String who, Transposition transposition, String written) {
+    Pitch concert = Pitch.parse("Ab4");
+    assertEquals(transposition.written(concert).toString(), written, who);
+    assertEquals(transposition.sounding(Pitch.parse(written)), concert, who);
+  }
+
+  @Test
+  public void aTranspositionMovesTheKeyByItsFifths() {
+    // concert B flat is C for the trumpet and G for the alto saxophone
+    KeySignature concert = new KeySignature(-2);
+    assertEquals(concert.plus(-new Transposition(-1, -2).fifths()).fifths(), 0);
+    assertEquals(concert.plus(-new Transposition(-5, -9).fifths()).fifths(), 1);
+    assertEquals(new Transposition(7, 12).fifths(), 0);
+  }
+
+  @Test
+  public void transpositionsAreSaidInWords() {
+    assertEquals(new Transposition(-5, -9).inWords(), "sounds a major sixth lower");
+    assertEquals(new Transposition(-8, -14).inWords(), "sounds an octave and a major second lower");
+    assertEquals(new Transposition(7, 12).inWords(), "sounds an octave higher");
+    assertEquals(new Transposition(0, 0).inWords(), "sounds as written");
+  }
+
+  @Test
+  public void aKeySignatureAltersItsLettersInOrder() {
+    KeySignature threeFlats = new KeySignature(-3);
+    assertEquals(threeFlats.alterOf(Letter.B), -1);
+    assertEquals(threeFlats.alterOf(Letter.E), -1);
+    assertEquals(threeFlats.alterOf(Letter.A), -1);
+    assertEquals(threeFlats.alterOf(Letter.D), 0);
+    assertEquals(new KeySignature(1).alterOf(Letter.F), 1);
+    assertEquals(new KeySignature(1).alterOf(Letter.C), 0);
+    assertEquals(new KeySignature(6).plus(3).fifths(), -3);
+    assertThrows(IllegalArgumentException.class, () -> new KeySignature(8));
+  }
+
+  private static Exception expect(Runnable action) {
+    try {
+      action.run();
+    } catch (IllegalArgumentException e) {
+      return e;
+    }
+    throw new AssertionError("nothing was refused");
+  }
+}

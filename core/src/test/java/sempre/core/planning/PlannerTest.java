@@ -1,0 +1,368 @@
+package sempre.core.planning;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+import static org.testng.Assert.expectThrows;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import org.jgrapht.alg.shortestpath.DijkstraShortestPath;
+import org.jgrapht.graph.DefaultWeightedEdge;
+import org.jgrapht.graph.SimpleDirectedWeightedGraph;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import sempre.core.instrument.Catalogue;
+import sempre.core.instrument.Role;
+import sempre.core.instrument.Setup;
+import sempre.core.motion.Move;
+import sempre.core.pitch.KeySignature;
+import sempre.core.pitch.Pitch;
+import sempre.core.score.Dynamic;
+import sempre.core.score.Line;
+import sempre.core.score.Note;
+
+public class PlannerTest {
+  private static Setup setup(String id) {
+    return Setup.of(Catalogue.standard().instrument(id), Map.of());
+  }
+
+  @DataProvider
+  public Object[][] instruments() {
+    return Catalogue.standard().ids().stream()
+        .map(id -> new Object[] {id})
+        .toArray(Object[][]::new);
+  }
+
+  private static Line random(Setup setup, Random random, int length) {
+    List<Note> notes = new ArrayList<>();
+    double onset = 0;
+    int midi = (setup.lowest().midi() + setup.highest().midi()) / 2;
+    double[] values = {0.25, 0.5, 0.5, 1, 2};
+    for (int i = 0; i < length; i++) {
+      midi = midi + random.nextInt(9) - 4;
+      midi = Math.max(setup.lowest().midi(), Math.min(setup.highest().midi(), midi));
+      double quarters = values[random.nextInt(values.length)];
+      onset += random.nextInt(8) == 0 ? 1 : 0;
+      notes.add(
+          new Note(
+              "n" + i,
+              List.of(),
+              i / 4,
+              1,
+              onset,
+              quarters,
+              Pitch.usual(midi),
+              false,
+              random.nextInt(3) == 0,
+              Dynamic.values()[random.nextInt(6)],
+              60 + random.nextInt(100),
+              new KeySignature(random.nextInt(7) - 3),
+              false,
+              false,
+              ""));
+      onset += quarters;
+    }
+    return new Line(1, "1", notes);
+  }
+
+  private static List<List<Setup.Way>> layers(Line line, Player player) {
+    return line.notes().stream()
+        .map(
+            n ->
+                player.setup().ways(n.pitch()).stream()
+                    .filter(w -> w.entry().role() != Role.SPECIAL)
+                    .toList())
+        .toList();
+  }
+
+  private static double price(Setup.Way w, List<Setup.Way> layer, Context c, Player p) {
+    Tally t = Tally.sum();
+    Price.count(w, layer, c, p, t);
+    return t.total();
+  }
+
+  private static double change(Note a, Note b, Setup.Way from, Setup.Way to, int arrived, Setup s) {
+    Tally t = Tally.sum();
+    Move m = s.move(from, to);
+    Effort.Pace pace = Effort.Pace.between(a, b);
+    Effort.count(m, pace, t);
+    m.travel().ifPresent(x -> Effort.countReversal(arrived, x.outward(), pace, t));
+    return t.total();
+  }
+
+  private static int outward(Setup s, Setup.Way a, Setup.Way b) {
+    return s.move(a, b).travel().map(Move.Travel::outward).orElse(0);
+  }
+
+  /** Every path is tried one by one; no cleverness that could be wrong in the same way. */
+  private static double cheapest(
+      Line line,
+      List<List<Setup.Way>> layers,
+      List<Context> contexts,
+      Player p,
+      int i,
+      Setup.Way before,
+      int arrived) {
+    if (i == line.notes().size()) {
+      return 0;
+    }
+    double best = Double.POSITIVE_INFINITY;
+    for (Setup.Way w : layers.get(i)) {
+      double cost = price(w, layers.get(i), contexts.get(i), p);
+      int now = 0;
+      if (before != null) {
+        cost += change(line.notes().get(i - 1), line.notes().get(i), before, w, arrived, p.setup());
+        now = outward(p.setup(), before, w);
+      }
+      best = Math.min(best, cost + cheapest(line, layers, contexts, p, i + 1, w, now));
+    }
+    return best;
+  }
+
+  @Test(dataProvider = "instruments")
+  public void noPathIsCheaperThanThePlan(String id) {
+    Setup setup = setup(id);
+    Player player = Player.able(setup);
+    Random random = new Random(7);
+    for (int round = 0; round < 60; round++) {
+      Line line = random(setup, random, 4);
+      double oracle =
+          cheapest(line, layers(line, player), Context.of(line.notes()), player, 0, null, 0);
+      assertEquals(Planner.plan(line, player).cost(), oracle, 0.0, line.notes().toString());
+    }
+  }
+
+  /** The independent reference: JGraphT's Dijkstra on the same layers. */
+  @Test(dataProvider = "instruments")
+  public void aLongPartCostsWhatAGraphLibraryFinds(String id) {
+    Setup setup = setup(id);
+    Player player = Player.able(setup);
+    Line line = random(setup, new Random(11), 120);
+    List<List<Setup.Way>> layers = layers(line, player);
+    List<Context> contexts = Context.of(line.notes());
+    var graph =
+        new SimpleDirectedWeightedGraph<String, DefaultWeightedEdge>(DefaultWeightedEdge.class);
+    graph.addVertex("start");
+    graph.addVertex("end");
+    for (int i = 0; i < layers.size(); i++) {
+      for (int w = 0; w < layers.get(i).size(); w++) {
+        for (int d = -1; d <= 1; d++) {
+          graph.addVertex(i + "/" + w + "/" + d);
+        }
+      }
+    }
+    for (int i = 0; i < layers.size(); i++) {
+      for (int w = 0; w < layers.get(i).size(); w++) {
+        Setup.Way to = layers.get(i).get(w);
+        double price = price(to, layers.get(i), contexts.get(i), player);
+        if (i == 0) {
+          edge(graph, "start", "0/" + w + "/0", price);
+        } else {
+          for (int v = 0; v < layers.get(i - 1).size(); v++) {
+            Setup.Way from = layers.get(i - 1).get(v);
+            int now = outward(setup, from, to);
+            for (int d = -1; d <= 1; d++) {
+              double cost =
+                  change(line.notes().get(i - 1), line.notes().get(i), from, to, d, setup);
+              edge(graph, (i - 1) + "/" + v + "/" + d, i + "/" + w + "/" + now, cost + price);
+            }
+          }
+        }
+        if (i == layers.size() - 1) {
+          for (int d = -1; d <= 1; d++) {
+            edge(graph, i + "/" + w + "/" + d, "end", 0);
+          }
+        }
+      }
+    }
+    double oracle = new DijkstraShortestPath<>(graph).getPathWeight("start", "end");
+    assertEquals(Planner.plan(line, player).cost(), oracle, 1e-9);
+  }
+
+  private static void edge(
+      SimpleDirectedWeightedGraph<String, DefaultWeightedEdge> g, String a, String b, double cost) {
+    DefaultWeightedEdge e = g.addEdge(a, b);
+    if (e != null) {
+      g.setEdgeWeight(e, cost);
+    }
+  }
+
+  @Test(dataProvider = "instruments")
+  public void whatAnAlternativeCostsIsWhatLockingItCosts(String id) {
+    Setup setup = setup(id);
+    Player player = Player.able(setup);
+    Line line = random(setup, new Random(3), 12);
+    Plan plan = Planner.plan(line, player);
+    int compared = 0;
+    for (Plan.PlannedNote n : plan.notes()) {
+      for (Plan.Alternative a : n.alternatives()) {
+        assertTrue(a.extra() >= 0, n + " " + a);
+        Plan locked =
+            Planner.plan(line, player, Map.of(n.note().id(), a.way().entry().fingering()));
+        // a locked layer has no rivals, so that being passed over costs nothing there
+        assertTrue(locked.cost() <= plan.cost() + a.extra() + 1e-9);
+        assertEquals(locked.note(n.note().id()).orElseThrow().way().entry(), a.way().entry());
+        compared++;
+      }
+    }
+    assertTrue(compared > 0 || id.equals("trumpet"), "some note has an alternative");
+  }
+
+  @Test(dataProvider = "instruments")
+  public void theSameInputGivesTheSamePlan(String id) {
+    Setup setup = setup(id);
+    Line line = random(setup, new Random(5), 80);
+    assertEquals(
+        Planner.plan(line, Player.able(setup)).toString(),
+        Planner.plan(line, Player.able(setup)).toString());
+  }
+
+  @Test
+  public void aLongRestCutsThePlanInTwo() {
+    Setup setup = setup("trombone");
+    Player player = Player.able(setup);
+    Phrase together = Phrase.of("tempo=120: C3/8 F3/8 r/1 F#3/8 Bb3/8");
+    Plan plan = Planner.plan(together.line(), player);
+    assertEquals(plan.notes().get(1).way().fingering().text(), "p6");
+    assertEquals(
+        plan.notes().get(3).way().fingering().text(),
+        Planner.plan(Phrase.of("tempo=120: F#3/8 Bb3/8").line(), player)
+            .notes()
+            .get(1)
+            .way()
+            .fingering()
+            .text());
+    assertTrue(plan.moves().get(1).difficulty() < 0.15, "the rest frees the hand");
+  }
+
+  @Test
+  public void whatTheHandCantReachIsNotPlanned() {
+    Setup setup = setup("trombone");
+    Player small = Player.of(setup, Map.of(), Set.of("p6", "p7"), Optional.empty());
+    Plan plan = Planner.plan(Phrase.of("tempo=120: C3/8 F3/8 C3/8 B3/4 E2/4").line(), small);
+    assertEquals(
+        plan.unreachable().stream().map(n -> n.pitch().toString()).toList(),
+        List.of("C3", "C3", "E2"));
+    assertEquals(plan.notes().get(0).way().fingering().text(), "p1");
+    Player attached =
+        Player.of(
+            Setup.of(Catalogue.standard().instrument("trombone"), Map.of("Fattachment", "true")),
+            Map.of(),
+            Set.of("p6", "p7"),
+            Optional.empty());
+    Plan.PlannedNote c3 =
+        Planner.plan(Phrase.of("tempo=120: Bb2/4 C3/4").line(), attached).notes().get(1);
+    assertEquals(c3.way().fingering().text(), "F p1");
+    assertEquals(c3.reasons().get(0).purpose().word(), "reach");
+    assertTrue(c3.reasons().get(0).text().contains("does not reach the sixth position"));
+  }
+
+  @Test
+  public void aReasonNamesTheNeighbourAndTheFinger() {
+    Plan plan =
+        Planner.plan(
+            Phrase.of("key=-2 tempo=100: F4/8 Bb4/8 B4/8 C5/8").line(),
+            Player.able(setup("flute")));
+    Reason r = plan.notes().get(1).reasons().get(0);
+    assertEquals(r.because(), Reason.Side.NEXT);
+    assertTrue(r.text().startsWith("Before B4: one-and-one, because "), r.text());
+    Plan.Alternative thumb =
+        plan.notes().get(1).alternatives().stream()
+            .filter(a -> a.way().entry().label().equals("thumb B flat"))
+            .findFirst()
+            .orElseThrow();
+    assertTrue(thumb.text().contains("must not slide"), thumb.text());
+    assertTrue(thumb.extra() > 10);
+  }
+
+  @Test
+  public void everyNoteCarriesAReasonOfOneSentence() {
+    for (String id : Catalogue.standard().ids()) {
+      Setup setup = setup(id);
+      for (Plan.PlannedNote n :
+          Planner.plan(random(setup, new Random(2), 60), Player.able(setup)).notes()) {
+        assertFalse(n.reasons().isEmpty(), n.note().toString());
+        for (Reason r : n.reasons()) {
+          assertTrue(r.text().matches("[A-Z].*\\."), r.text());
+        }
+      }
+    }
+  }
+
+  @Test
+  public void anAlternateNotLearnedYetIsNoHelpInAPiece() {
+    Setup setup = setup("alto-sax");
+    Phrase p = Phrase.of("key=-1 tempo=100: ( F4/8 F#4/8 G4/8 )");
+    Player able = Player.able(setup);
+    assertEquals(Planner.plan(p.line(), able).notes().get(1).way().bare().text(), "1 2 3 | 1 F#");
+    Set<String> standards = new java.util.HashSet<>();
+    for (String n : List.of("F4", "F#4", "G4")) {
+      Pitch pitch = Pitch.parse(n);
+      standards.add(Player.Known.key(pitch, setup.ways(pitch).get(0).entry().fingering()));
+    }
+    Player learner = Player.of(setup, Map.of(), Set.of(), Optional.of(new Player.Known(standards)));
+    Plan plan = Planner.plan(p.line(), learner);
+    assertEquals(plan.notes().get(1).way().bare().text(), "1 2 3 | 2");
+    assertEquals(plan.newNotes(), List.of());
+  }
+
+  @Test
+  public void newNotesAreThoseOfWhichNoFingeringIsLearned() {
+    Setup setup = setup("flute");
+    Player learner =
+        Player.of(
+            setup,
+            Map.of(),
+            Set.of(),
+            Optional.of(new Player.Known(Set.of(Player.Known.key(Pitch.parse("B4"), "T 1 | Eb")))));
+    Plan plan = Planner.plan(Phrase.of(": B4/4 A4/4 G4/4 A4/4").line(), learner);
+    assertEquals(plan.newNotes().toString(), "[G4, A4]");
+    assertEquals(
+        plan.notes().stream().map(Plan.PlannedNote::isNew).toList(),
+        List.of(false, true, true, true));
+  }
+
+  @Test
+  public void notesBeyondTheInstrumentAreSaidAndTheRestIsPlanned() {
+    Plan plan = Planner.plan(Phrase.of(": C4/4 C3/4 D4/4").line(), Player.able(setup("trumpet")));
+    assertEquals(plan.notes().size(), 2);
+    assertEquals(plan.outOfRange().get(0).pitch().toString(), "C3");
+  }
+
+  @Test
+  public void aLockIsKeptAndABadOneRefused() {
+    Setup setup = setup("trumpet");
+    Line line = Phrase.of("tempo=80: C4/4 A4/4 C4/4").line();
+    Plan plan = Planner.plan(line, Player.able(setup), Map.of("n1", "3"));
+    assertEquals(plan.notes().get(1).way().fingering().text(), "3");
+    assertTrue(plan.notes().get(1).locked());
+    expectThrows(
+        IllegalArgumentException.class,
+        () -> Planner.plan(line, Player.able(setup), Map.of("n1", "1 2 3")));
+  }
+
+  @Test
+  public void theThumbStaysOnTheLeverWhereANoteDoesNotMind() {
+    Plan plan =
+        Planner.plan(
+            Phrase.of("key=-2 tempo=120: Bb4/8 A4/8 G4/8 A4/8 Bb4/4").line(),
+            Player.able(setup("flute")));
+    Map<String, String> thumbs = new HashMap<>();
+    plan.notes()
+        .forEach(n -> thumbs.put(n.note().id(), n.way().fingering().text().substring(0, 2)));
+    assertEquals(Set.copyOf(thumbs.values()), Set.of("Tb"));
+  }
+
+  @Test
+  public void anEmptyLineGivesAnEmptyPlan() {
+    Plan plan = Planner.plan(new Line(1, "1", List.of()), Player.able(setup("flute")));
+    assertEquals(plan.notes(), List.of());
+    assertEquals(plan.cost(), 0.0);
+  }
+}
