@@ -1,0 +1,467 @@
+package sempre.formats.musicxml;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+import static org.testng.Assert.expectThrows;
+import static sempre.formats.musicxml.Xmls.bytes;
+import static sempre.formats.musicxml.Xmls.notations;
+import static sempre.formats.musicxml.Xmls.note;
+import static sempre.formats.musicxml.Xmls.part;
+import static sempre.formats.musicxml.Xmls.zip;
+
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.List;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import sempre.core.pitch.Transposition;
+import sempre.core.score.Dynamic;
+import sempre.core.score.Note;
+import sempre.core.score.Part;
+import sempre.core.score.Score;
+import sempre.formats.UnreadableException;
+
+public class MusicXmlReaderTest {
+  private static Part read(String... bars) {
+    return MusicXmlReader.read(bytes(part("Flute", bars))).parts().get(0);
+  }
+
+  private static List<Note> notes(String... bars) {
+    return read(bars).topLine().orElseThrow().notes();
+  }
+
+  private static List<String> pitches(List<Note> notes) {
+    return notes.stream().map(n -> n.pitch().toString()).toList();
+  }
+
+  @Test
+  public void notesHaveTheirPlaceLengthAndBar() {
+    List<Note> n =
+        notes(note("B", -1, 4) + note(1, "C", 1, 5) + note(1, "D", 0, 5), note(8, "E", 0, 5));
+    assertEquals(pitches(n), List.of("Bb4", "C#5", "D5", "E5"));
+    assertEquals(n.stream().map(Note::onset).toList(), List.of(0.0, 1.0, 1.5, 2.0));
+    assertEquals(n.stream().map(Note::beat).toList(), List.of(1.0, 2.0, 2.5, 1.0));
+    assertEquals(n.get(3).bar(), 1);
+    assertEquals(n.get(3).quarters(), 4.0);
+  }
+
+  @Test
+  public void tiedNotesAreOneAndKeepBothIds() {
+    List<Note> n =
+        notes(
+            note("G", 0, 4, "<tie type='start'/>"),
+            note("G", 0, 4, "<tie type='stop'/>") + note("A", 0, 4));
+    assertEquals(pitches(n), List.of("G4", "A4"));
+    assertEquals(n.get(0).quarters(), 2.0);
+    assertEquals(n.get(0).tied(), List.of("p1b2n1"));
+  }
+
+  @Test
+  public void aSlurLeadsToTheNextNoteUntilItStops() {
+    List<Note> n =
+        notes(
+            note("G", 0, 4, notations("<slur type='start' number='1'/>"))
+                + note("A", 0, 4)
+                + note("B", 0, 4, notations("<slur type='stop' number='1'/>"))
+                + note("C", 0, 5));
+    assertEquals(n.stream().map(Note::slurToNext).toList(), List.of(true, true, false, false));
+  }
+
+  @Test
+  public void aNoteThatEndsOneSlurAndStartsAnotherLeadsOn() {
+    List<Note> n =
+        notes(
+            note("G", 0, 4, notations("<slur type='start'/>"))
+                + note("A", 0, 4, notations("<slur type='stop'/><slur type='start'/>"))
+                + note("B", 0, 4, notations("<slur type='stop'/>")));
+    assertEquals(n.stream().map(Note::slurToNext).toList(), List.of(true, true, false));
+  }
+
+  @Test
+  public void graceNotesTakeNoTime() {
+    String grace =
+        "<note><grace/><pitch><step>F</step><octave>5</octave></pitch><voice>1</voice></note>";
+    List<Note> n = notes(note("G", 0, 4) + grace + note("A", 0, 4));
+    assertTrue(n.get(1).grace());
+    assertEquals(n.get(2).onset(), 1.0);
+  }
+
+  @Test
+  public void tupletsHaveTheirRealLength() {
+    String triplet =
+        "<time-modification><actual-notes>3</actual-notes><normal-notes>2</normal-notes></time-modification>";
+    String bars =
+        "<attributes><divisions>3</divisions></attributes>"
+            + note(1, "C", 0, 5, triplet)
+            + note(1, "D", 0, 5, triplet)
+            + note(1, "E", 0, 5, triplet);
+    List<Note> n = notes(bars);
+    assertEquals(n.get(2).onset(), 2 / 3.0, 1e-9);
+  }
+
+  @Test
+  public void dynamicsHoldUntilTheNextAndAHairpinIsAStep() {
+    String p = "<direction><direction-type><dynamics><p/></dynamics></direction-type></direction>";
+    String open =
+        "<direction><direction-type><wedge type='crescendo'/></direction-type></direction>";
+    String shut = "<direction><direction-type><wedge type='stop'/></direction-type></direction>";
+    List<Note> n =
+        notes(
+            note("C", 0, 5)
+                + p
+                + note("D", 0, 5)
+                + open
+                + note("E", 0, 5)
+                + shut
+                + note("F", 0, 5));
+    assertEquals(
+        n.stream().map(Note::dynamic).toList(),
+        List.of(Dynamic.MF, Dynamic.P, Dynamic.P, Dynamic.MP));
+  }
+
+  @DataProvider
+  public Object[][] tempi() {
+    return new Object[][] {
+      {
+        "<direction><direction-type><metronome><beat-unit>half</beat-unit><per-minute>60</per-minute></metronome></direction-type></direction>",
+        120.0
+      },
+      {
+        "<direction><direction-type><metronome><beat-unit>quarter</beat-unit><beat-unit-dot/><per-minute>c. 80</per-minute></metronome></direction-type></direction>",
+        120.0
+      },
+      {
+        "<direction><direction-type><words>Andante con moto</words></direction-type></direction>",
+        80.0
+      },
+      {
+        "<direction><direction-type><words>Presto</words></direction-type><sound tempo='99'/></direction>",
+        99.0
+      },
+      {"<sound tempo='144'/>", 144.0},
+      {"", MusicXmlReader.USUAL_TEMPO},
+    };
+  }
+
+  @Test(dataProvider = "tempi")
+  public void theTempoIsReadFromMarksWordsAndSound(String mark, double quarters) {
+    assertEquals(notes(mark + note("C", 0, 5)).get(0).tempo(), quarters);
+  }
+
+  @Test
+  public void aTempoWrittenInOnePartHoldsInAll() {
+    String xml =
+        "<score-partwise><part-list><score-part id='A'><part-name>A</part-name></score-part>"
+            + "<score-part id='B'><part-name>B</part-name></score-part></part-list>"
+            + "<part id='A'><measure number='1'>"
+            + note("C", 0, 5)
+            + "</measure><measure number='2'><sound tempo='60'/>"
+            + note("C", 0, 5)
+            + "</measure></part>"
+            + "<part id='B'><measure number='1'>"
+            + note("C", 0, 5)
+            + "</measure><measure number='2'>"
+            + note("C", 0, 5)
+            + "</measure></part>"
+            + "</score-partwise>";
+    Score s = MusicXmlReader.read(bytes(xml));
+    assertEquals(s.parts().get(1).topLine().orElseThrow().notes().get(1).tempo(), 60.0);
+  }
+
+  @Test
+  public void keyChangesAndTranspositionAreRead() {
+    Part p =
+        read(
+            "<attributes><key><fifths>-3</fifths></key><transpose><diatonic>-1</diatonic><chromatic>-2</chromatic><octave-change>-1</octave-change></transpose></attributes>"
+                + note("C", 0, 5),
+            "<attributes><key><fifths>2</fifths></key></attributes>" + note("D", 0, 5));
+    assertEquals(p.transposition(), new Transposition(-8, -14));
+    assertEquals(
+        p.topLine().orElseThrow().notes().stream().map(n -> n.key().fifths()).toList(),
+        List.of(-3, 2));
+    assertEquals(p.bars().get(1).key().fifths(), 2);
+  }
+
+  @Test
+  public void aTransposeWithoutLettersIsGuessedFromItsSemitones() {
+    Part p =
+        read(
+            "<attributes><transpose><chromatic>-9</chromatic></transpose></attributes>"
+                + note("C", 0, 5));
+    assertEquals(p.transposition(), new Transposition(-5, -9));
+  }
+
+  @Test
+  public void aConcertScoreIsReadInConcertPitch() {
+    String xml =
+        part(
+                "Trumpet",
+                "<attributes><transpose><diatonic>-1</diatonic><chromatic>-2</chromatic></transpose></attributes>"
+                    + note("C", 0, 5))
+            .replace("<part-list>", "<defaults><concert-score/></defaults><part-list>");
+    Score s = MusicXmlReader.read(bytes(xml));
+    assertTrue(s.concert());
+    assertEquals(s.parts().get(0).transposition(), Transposition.CONCERT);
+  }
+
+  @Test
+  public void severalVoicesAreKeptApartAndTheTopOneIsTaken() {
+    Part p =
+        read(
+            note("G", 0, 5, "<voice>1</voice>")
+                + "<backup><duration>2</duration></backup>"
+                + note("C", 0, 5, "<voice>2</voice>"));
+    assertEquals(p.lines().size(), 2);
+    assertEquals(pitches(p.topLine().orElseThrow().notes()), List.of("G5"));
+    assertEquals(pitches(p.lines().get(1).notes()), List.of("C5"));
+    assertTrue(p.remarks().get(0).contains("2 voices"));
+  }
+
+  @Test
+  public void ofAChordTheTopNoteIsTakenAndThatIsSaid() {
+    String chord =
+        "<note><chord/><pitch><step>E</step><octave>5</octave></pitch><duration>2</duration></note>";
+    Part p = read(note("C", 0, 5) + chord + note("D", 0, 5));
+    assertEquals(pitches(p.topLine().orElseThrow().notes()), List.of("E5", "D5"));
+    assertEquals(p.topLine().orElseThrow().notes().get(1).onset(), 1.0);
+    assertTrue(p.remarks().get(0).contains("the top note is played"), p.remarks().toString());
+  }
+
+  @Test
+  public void anUnpitchedPartIsSaidAndNotFailed() {
+    Part p =
+        read(
+            "<note><unpitched><display-step>E</display-step><display-octave>4</display-octave></unpitched><duration>2</duration></note>");
+    assertTrue(p.topLine().isEmpty());
+    assertEquals(p.remarks(), List.of("The part is unpitched percussion; it has no fingerings."));
+  }
+
+  @Test
+  public void aPickupBarShiftsTheRest() {
+    Part p =
+        MusicXmlReader.read(
+                bytes(
+                    part("Flute", note("F", 0, 4), note(8, "G", 0, 4))
+                        .replace("number='1'", "number='0' implicit='yes'")))
+            .parts()
+            .get(0);
+    assertEquals(p.bars().get(0).number(), "0");
+    assertEquals(p.topLine().orElseThrow().notes().get(1).onset(), 1.0);
+  }
+
+  @Test
+  public void multiRestsKeepEveryBar() {
+    String rest = "<note><rest measure='yes'/><duration>8</duration></note>";
+    Part p =
+        read(
+            "<attributes><measure-style><multiple-rest>3</multiple-rest></measure-style></attributes>"
+                + rest,
+            rest,
+            rest,
+            note("C", 0, 5));
+    assertEquals(p.topLine().orElseThrow().notes().get(0).onset(), 12.0);
+  }
+
+  @DataProvider
+  public Object[][] repeats() {
+    String back = "<barline location='right'><repeat direction='backward'/></barline>";
+    String forward = "<barline location='left'><repeat direction='forward'/></barline>";
+    String first = "<barline location='left'><ending number='1' type='start'/></barline>";
+    String firstEnd =
+        "<barline location='right'><ending number='1' type='stop'/><repeat direction='backward'/></barline>";
+    String second = "<barline location='left'><ending number='2' type='start'/></barline>";
+    String secondEnd =
+        "<barline location='right'><ending number='2' type='discontinue'/></barline>";
+    return new Object[][] {
+      {List.of("", "", ""), List.of(0, 1, 2)},
+      {List.of("", back, ""), List.of(0, 1, 0, 1, 2)},
+      {List.of("", forward, back, ""), List.of(0, 1, 2, 1, 2, 3)},
+      {List.of("", first + firstEnd, second + secondEnd, ""), List.of(0, 1, 0, 2, 3)},
+      {
+        List.of("", "<barline><repeat direction='backward' times='3'/></barline>"),
+        List.of(0, 1, 0, 1, 0, 1)
+      },
+      {List.of("", "<sound fine='yes'/>", "<sound dacapo='yes'/>"), List.of(0, 1, 2, 0, 1)},
+      {
+        List.of(
+            "",
+            "<sound segno='a'/>",
+            "<sound tocoda='c'/>",
+            "<sound dalsegno='a'/>",
+            "<sound coda='c'/>"),
+        List.of(0, 1, 2, 3, 1, 2, 4)
+      },
+      {
+        List.of(forward, first + firstEnd, second + secondEnd, forward, back),
+        List.of(0, 1, 0, 2, 3, 4, 3, 4)
+      },
+    };
+  }
+
+  @Test(dataProvider = "repeats")
+  public void thePlayedOrderFollowsRepeatsEndingsAndJumps(List<String> bars, List<Integer> order) {
+    String[] all = bars.stream().map(b -> b + note(8, "C", 0, 5)).toArray(String[]::new);
+    Part p = read(all);
+    assertEquals(p.playedOrder(), order);
+    assertEquals(p.bars().size(), bars.size(), "the page keeps its order");
+  }
+
+  @Test
+  public void existingFingeringsFermatasAndTrillsAreKept() {
+    List<Note> n =
+        notes(
+            note(
+                "C",
+                0,
+                5,
+                notations(
+                    "<fermata/><technical><fingering>1</fingering><fingering>2</fingering></technical><ornaments><trill-mark/></ornaments>")));
+    assertEquals(n.get(0).printed(), "1 2");
+    assertTrue(n.get(0).fermata());
+    assertTrue(n.get(0).trill());
+  }
+
+  @Test
+  public void cueNotesAreLeftOut() {
+    Part p =
+        read(
+            "<note><cue/><pitch><step>C</step><octave>5</octave></pitch><duration>2</duration></note>"
+                + note("D", 0, 5));
+    assertEquals(pitches(p.topLine().orElseThrow().notes()), List.of("D5"));
+  }
+
+  @Test
+  public void timewiseReadsAsPartwise() {
+    String bar1 = note("C", 0, 5);
+    String bar2 = note("D", 0, 5);
+    String timewise =
+        "<score-timewise version='1.0'><part-list><score-part id='P1'><part-name>Flute</part-name></score-part></part-list>"
+            + "<measure number='1'><part id='P1'><attributes><divisions>2</divisions></attributes>"
+            + bar1
+            + "</part></measure>"
+            + "<measure number='2'><part id='P1'>"
+            + bar2
+            + "</part></measure></score-timewise>";
+    assertEquals(
+        MusicXmlReader.read(bytes(timewise)).parts(),
+        MusicXmlReader.read(bytes(part("Flute", bar1, bar2))).parts());
+  }
+
+  @Test
+  public void compressedReadsAsPlain() {
+    byte[] plain = bytes(part("Flute", note("C", 0, 5)));
+    byte[] container =
+        bytes(
+            "<container><rootfiles><rootfile full-path='music/piece.xml'/></rootfiles></container>");
+    byte[] mxl =
+        zip(
+            "META-INF/container.xml",
+            container,
+            "cover.png",
+            new byte[] {1},
+            "music/piece.xml",
+            plain);
+    assertEquals(MusicXmlReader.read(mxl), MusicXmlReader.read(plain));
+    assertEquals(MusicXmlReader.read(zip("piece.musicxml", plain)), MusicXmlReader.read(plain));
+  }
+
+  @Test
+  public void otherEncodingsAreRead() {
+    String xml = "<?xml version='1.0' encoding='UTF-16'?>" + part("Flöte", note("C", 0, 5));
+    Score s = MusicXmlReader.read(xml.getBytes(StandardCharsets.UTF_16));
+    assertEquals(s.parts().get(0).name(), "Flöte");
+  }
+
+  @Test
+  public void idsStandInTheFileOrAreMadeAndAreTheSameEachTime() {
+    String xml =
+        part("Flute", note("C", 0, 5) + note("D", 0, 5)).replaceFirst("<note>", "<note id='mine'>");
+    List<String> once = ids(xml);
+    assertEquals(once, List.of("mine", "p1b1n2"));
+    assertEquals(ids(xml), once);
+    String twice = xml.replace("<note><pitch>", "<note id='mine'><pitch>");
+    assertEquals(ids(twice), List.of("mine", "p1b1n2"), "an id used twice is given anew");
+  }
+
+  private static List<String> ids(String xml) {
+    return MusicXmlReader.read(bytes(xml)).parts().get(0).topLine().orElseThrow().notes().stream()
+        .map(Note::id)
+        .toList();
+  }
+
+  @Test
+  public void aDocumentTypeIsNeitherFetchedNorNeeded() {
+    String xml =
+        "<!DOCTYPE score-partwise PUBLIC '-//Recordare//DTD MusicXML 1.0 Partwise//EN' 'http://127.0.0.1:9/partwise.dtd'>"
+            + part("Flute", note("C", 0, 5));
+    assertEquals(MusicXmlReader.read(bytes(xml)).parts().size(), 1);
+  }
+
+  @Test
+  public void entitiesDoNotExpand() {
+    String bomb =
+        "<!DOCTYPE x [<!ENTITY a 'ha'><!ENTITY b '&a;&a;&a;&a;'><!ENTITY f SYSTEM 'file:///etc/passwd'>]>";
+    for (String entity : List.of("&b;", "&f;")) {
+      String xml = bomb + part(entity, note("C", 0, 5));
+      UnreadableException e =
+          expectThrows(UnreadableException.class, () -> MusicXmlReader.read(bytes(xml)));
+      assertFalse(e.getMessage().contains("root:"), e.getMessage());
+    }
+  }
+
+  @Test
+  public void aZipBombIsRefused() {
+    byte[] zeros = new byte[MusicXmlFile.MAX_BYTES + 1];
+    byte[] bomb = zip("a.xml", zeros);
+    assertTrue(bomb.length < 100_000, "it is small when packed");
+    assertSaid(bomb, "unpacks to more than 24 MB");
+  }
+
+  @DataProvider
+  public Object[][] unreadable() {
+    return new Object[][] {
+      {new byte[0], "the file is empty"},
+      {bytes("Dear teacher, here is the piece."), "not MusicXML"},
+      {bytes("<html><body/></html>"), "it starts with <html>"},
+      {bytes("<score-partwise><part-list/></score-partwise>"), "holds no part"},
+      {bytes("<score-partwise><part id='P1'><measure></part></score-partwise>"), "not well-formed"},
+      {bytes("<opus/>"), "list of pieces"},
+      {zip("readme.txt", bytes("hello")), "holds no MusicXML"},
+      {
+        bytes(part("Flute", note("C", 0, 5), note("H", 0, 5))),
+        "part 'Flute', bar 2: the note's <step> 'H' is not A to G"
+      },
+      {
+        bytes(part("Flute", note("C", 0, 5).replace(">2<", ">two<"))),
+        "bar 1: 'two' should be a number"
+      },
+      {bytes(part("Flute", note("C", 5, 5))), "bar 1: a note has at most two sharps"},
+      {new byte[MusicXmlFile.MAX_BYTES + 1], "larger than 24 MB"},
+    };
+  }
+
+  @Test(dataProvider = "unreadable")
+  public void whatCantBeReadIsRefusedWithASentence(byte[] file, String said) {
+    assertSaid(file, said);
+  }
+
+  private static void assertSaid(byte[] file, String said) {
+    UnreadableException e =
+        expectThrows(UnreadableException.class, () -> MusicXmlReader.read(file));
+    assertTrue(e.getMessage().contains(said), e.getMessage());
+    assertFalse(e.getMessage().contains("\n"), "one line");
+  }
+
+  @Test
+  public void foldersAndMissingFilesAreSaid() {
+    assertTrue(
+        expectThrows(UnreadableException.class, () -> MusicXmlReader.read(Path.of("src")))
+            .getMessage()
+            .contains("is a folder"));
+    assertTrue(
+        expectThrows(UnreadableException.class, () -> MusicXmlReader.read(Path.of("no.xml")))
+            .getMessage()
+            .contains("there is no file"));
+  }
+}

@@ -1,0 +1,228 @@
+package sempre.formats.musicxml;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+import static sempre.formats.musicxml.Xmls.bytes;
+import static sempre.formats.musicxml.Xmls.notations;
+import static sempre.formats.musicxml.Xmls.note;
+import static sempre.formats.musicxml.Xmls.part;
+
+import java.io.ByteArrayInputStream;
+import java.io.InputStream;
+import java.io.StringReader;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Map;
+import javax.xml.XMLConstants;
+import javax.xml.transform.stream.StreamSource;
+import javax.xml.validation.SchemaFactory;
+import org.audiveris.proxymusic.ScorePartwise;
+import org.audiveris.proxymusic.util.Marshalling;
+import org.testng.annotations.Test;
+import sempre.core.instrument.Catalogue;
+import sempre.core.instrument.Setup;
+import sempre.core.pitch.Transposition;
+import sempre.core.score.Note;
+import sempre.core.score.Part;
+import sempre.core.score.PartChoice;
+
+public class PlayerPageTest {
+  private static final Transposition TO_ALTO = new Transposition(5, 9);
+
+  private static final String CONCERT =
+      part(
+          "Flute",
+          "<attributes><key><fifths>-2</fifths></key><time><beats>4</beats><beat-type>4</beat-type></time>"
+              + "<clef><sign>G</sign><line>2</line></clef></attributes>"
+              + note("B", -1, 4, "<type>quarter</type>")
+              + note("B", 0, 4, "<type>quarter</type>", "<accidental>natural</accidental>")
+              + note(
+                  "C",
+                  0,
+                  5,
+                  "<type>quarter</type>",
+                  notations("<technical><fingering>1</fingering></technical>"))
+              + note("B", -1, 4, "<type>quarter</type>", "<accidental>flat</accidental>"));
+
+  private static String page(Transposition move) {
+    return new String(
+        PlayerPage.of(MusicXmlFile.of(bytes(CONCERT)), "P1", move, "treble"),
+        StandardCharsets.UTF_8);
+  }
+
+  @Test
+  public void thePageSoundsTheSameOnAnotherInstrument() {
+    Part moved = MusicXmlReader.read(bytes(page(TO_ALTO))).parts().get(0);
+    assertEquals(
+        moved.topLine().orElseThrow().notes().stream().map(n -> n.pitch().toString()).toList(),
+        List.of("G5", "G#5", "A5", "G5"));
+    assertEquals(moved.key().fifths(), 1);
+  }
+
+  @Test
+  public void accidentalsAreSetAnewAndOldFingeringsTakenOut() {
+    String xml = page(TO_ALTO);
+    assertTrue(xml.contains("<accidental>sharp</accidental>"));
+    assertTrue(xml.contains("<accidental>natural</accidental>"));
+    assertFalse(xml.contains("<accidental>flat"));
+    assertFalse(xml.contains("<fingering>"));
+  }
+
+  @Test
+  public void idsOfThePageAreThoseOfThePlan() {
+    var file = MusicXmlFile.of(bytes(CONCERT));
+    List<String> ids =
+        MusicXmlReader.read(file).parts().get(0).topLine().orElseThrow().notes().stream()
+            .map(Note::id)
+            .toList();
+    for (String id : ids) {
+      assertTrue(page(TO_ALTO).contains("id=\"" + id + "\""), id);
+    }
+  }
+
+  /** Published: the MusicXML 4.0 schema of the W3C, as the independent reader's jar carries it. */
+  @Test
+  public void thePageIsValidMusicXml() throws Exception {
+    SchemaFactory factory = SchemaFactory.newInstance(XMLConstants.W3C_XML_SCHEMA_NS_URI);
+    factory.setResourceResolver(
+        (type, namespace, publicId, systemId, base) -> new LocalSchema(systemId));
+    try (InputStream xsd =
+        ScorePartwise.class.getResourceAsStream("/META-INF/jaxb/xsd/musicxml.xsd")) {
+      var validator = factory.newSchema(new StreamSource(xsd)).newValidator();
+      validator.validate(new StreamSource(new StringReader(page(TO_ALTO))));
+      validator.validate(new StreamSource(new StringReader(page(Transposition.CONCERT))));
+    }
+  }
+
+  /** The independent reader: ProxyMusic finds the same notes in the same file. */
+  @Test
+  public void anIndependentReaderFindsTheSameNotes() throws Exception {
+    byte[] xml = bytes(page(TO_ALTO));
+    ScorePartwise score = (ScorePartwise) Marshalling.unmarshal(new ByteArrayInputStream(xml));
+    List<String> theirs =
+        score.getPart().get(0).getMeasure().stream()
+            .flatMap(m -> m.getNoteOrBackupOrForward().stream())
+            .filter(org.audiveris.proxymusic.Note.class::isInstance)
+            .map(o -> ((org.audiveris.proxymusic.Note) o).getPitch())
+            .map(
+                p ->
+                    p.getStep().value()
+                        + (p.getAlter() == null ? "" : p.getAlter().intValue() > 0 ? "#" : "b")
+                        + p.getOctave())
+            .toList();
+    assertEquals(
+        theirs,
+        MusicXmlReader.read(xml).parts().get(0).topLine().orElseThrow().notes().stream()
+            .map(n -> n.pitch().toString())
+            .toList());
+  }
+
+  @Test
+  public void aPlayerGetsTheOwnPartOrAnotherOneTransposedToTheOctaveThatFits() {
+    var score = MusicXmlReader.read(bytes(CONCERT));
+    Setup alto = Setup.of(Catalogue.standard().instrument("alto-sax"), Map.of());
+    PartChoice.Reading r =
+        PartChoice.read(
+            PartChoice.best(score, alto.instrument()).orElseThrow(),
+            alto,
+            PartChoice.Pages.AS_SAID);
+    assertEquals(r.move(), TO_ALTO);
+    assertTrue(r.remark().contains("transposed to this page"), r.remark());
+    Setup trombone = Setup.of(Catalogue.standard().instrument("trombone"), Map.of());
+    PartChoice.Reading low =
+        PartChoice.read(score.parts().get(0), trombone, PartChoice.Pages.AS_SAID);
+    assertEquals(low.move(), new Transposition(-7, -12));
+    assertTrue(low.remark().contains("an octave lower"), low.remark());
+    Setup flute = Setup.of(Catalogue.standard().instrument("flute"), Map.of());
+    assertEquals(
+        PartChoice.read(score.parts().get(0), flute, PartChoice.Pages.AS_SAID).move(),
+        Transposition.CONCERT);
+  }
+
+  /** The two schemas that the MusicXML schema imports, as far as it needs them. */
+  private record LocalSchema(String systemId) implements org.w3c.dom.ls.LSInput {
+    private static final String XML =
+        """
+        <xs:schema xmlns:xs='http://www.w3.org/2001/XMLSchema' targetNamespace='http://www.w3.org/XML/1998/namespace'>
+          <xs:attribute name='lang' type='xs:language'/>
+          <xs:attribute name='space' type='xs:NCName'/>
+        </xs:schema>
+        """;
+    private static final String XLINK =
+        """
+        <xs:schema xmlns:xs='http://www.w3.org/2001/XMLSchema' targetNamespace='http://www.w3.org/1999/xlink'>
+          <xs:attribute name='href' type='xs:anyURI'/>
+          <xs:attribute name='type' type='xs:string'/>
+          <xs:attribute name='role' type='xs:string'/>
+          <xs:attribute name='title' type='xs:string'/>
+          <xs:attribute name='show' type='xs:string'/>
+          <xs:attribute name='actuate' type='xs:string'/>
+        </xs:schema>
+        """;
+
+    @Override
+    public String getStringData() {
+      return systemId.contains("xlink") ? XLINK : XML;
+    }
+
+    @Override
+    public String getSystemId() {
+      return systemId;
+    }
+
+    @Override
+    public java.io.Reader getCharacterStream() {
+      return null;
+    }
+
+    @Override
+    public void setCharacterStream(java.io.Reader r) {}
+
+    @Override
+    public InputStream getByteStream() {
+      return null;
+    }
+
+    @Override
+    public void setByteStream(InputStream i) {}
+
+    @Override
+    public void setStringData(String s) {}
+
+    @Override
+    public void setSystemId(String s) {}
+
+    @Override
+    public String getPublicId() {
+      return null;
+    }
+
+    @Override
+    public void setPublicId(String s) {}
+
+    @Override
+    public String getBaseURI() {
+      return null;
+    }
+
+    @Override
+    public void setBaseURI(String s) {}
+
+    @Override
+    public String getEncoding() {
+      return null;
+    }
+
+    @Override
+    public void setEncoding(String s) {}
+
+    @Override
+    public boolean getCertifiedText() {
+      return false;
+    }
+
+    @Override
+    public void setCertifiedText(boolean b) {}
+  }
+}
