@@ -1,5 +1,6 @@
 <!-- A playing check by keyboard alone: every note once, with the fingering it has in this part. -->
 <script lang="ts">
+  import { flushSync } from 'svelte';
   import { Button, SkeletonText } from 'carbon-components-svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
   import { last } from '../last.svelte';
@@ -186,7 +187,9 @@
     else if (e.key === 'u') void takeBack(heard.slice(-1));
     else if (e.key === 'r') {
       remarking = true;
-      setTimeout(() => field?.focus());
+      // at once, so that the next letter typed is already the remark's
+      flushSync();
+      field?.focus();
     } else if (e.key === 's') navigate(`/stand/${student}/${piece}` as '/');
     else if (e.key === 'Enter' && !(e.target instanceof HTMLButtonElement)) finished = true;
     else return;

@@ -115,13 +115,13 @@
               >
               <span class="acts small">
                 <button class="plain link" onclick={() => give(p)}
-                  >give to a group<span class="bx--visually-hidden">: {p.piece.title}</span></button
+                  >give to a group<span class="bx--visually-hidden"> {p.piece.title}</span></button
                 >
                 <a href="/api/pieces/{p.piece.id}/file" download
                   >file<span class="bx--visually-hidden"> of {p.piece.title}</span></a
                 >
                 <button class="plain link" onclick={() => (removing = p)}
-                  >take off<span class="bx--visually-hidden">: {p.piece.title}</span></button
+                  >take off<span class="bx--visually-hidden"> {p.piece.title}</span></button
                 >
               </span>
             </li>

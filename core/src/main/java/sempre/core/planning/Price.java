@@ -52,7 +52,8 @@ final class Price {
     if (player.known().isPresent()) {
       Player.Known known = player.known().get();
       boolean newHere = !known.has(e.written(), e.fingering());
-      boolean choice = known.hasNote(e.written()) || e.role() != Role.STANDARD;
+      // a note that is new anyway is learned with its usual fingering or the teacher's
+      boolean choice = known.hasNote(e.written()) || e.role() != Role.STANDARD && !house;
       if (newHere && choice) {
         tally.add(Weight.UNLEARNED, 1, Optional.empty());
       }

@@ -28,7 +28,7 @@ public enum Weight {
   WRONG(20, Purpose.FACILITY, "this fingering is not used here"),
   PITCH(0.04, Purpose.INTONATION, "each cent out of tune is heard the longer the note"),
   STYLE(1, Purpose.STYLE, "a class does it one way, the teacher's"),
-  UNLEARNED(2.5, Purpose.FACILITY, "a fingering that is not learned yet is no help in a piece");
+  UNLEARNED(6, Purpose.FACILITY, "a fingering that is not learned yet is no help in a piece");
 
   private final double size;
   private final Purpose purpose;

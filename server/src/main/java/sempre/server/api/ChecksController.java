@@ -91,7 +91,7 @@ class ChecksController {
   }
 
   @PostMapping
-  List<Long> add(@PathVariable long studentId, @Valid @RequestBody List<@Valid HeardBody> bodies) {
+  List<Long> add(@PathVariable long studentId, @RequestBody List<@Valid HeardBody> bodies) {
     return db.inTransaction(
         tx -> {
           Setup setup = Players.setup(players.student(tx, studentId));

@@ -10,6 +10,7 @@ import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
+import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
@@ -61,6 +62,16 @@ class Errors extends ResponseEntityExceptionHandler {
                 + MusicXmlFile.MAX_BYTES / 1024 / 1024
                 + " MB; export only the parts and bars that are needed.");
     return handleExceptionInternal(ex, p, h, HttpStatus.CONTENT_TOO_LARGE, req);
+  }
+
+  @Override
+  protected ResponseEntity<Object> handleHttpMessageNotReadable(
+      HttpMessageNotReadableException ex, HttpHeaders h, HttpStatusCode st, WebRequest req) {
+    ProblemDetail p =
+        ProblemDetail.forStatusAndDetail(
+            HttpStatus.BAD_REQUEST,
+            "What was sent is not the JSON that is expected here; nothing was changed.");
+    return handleExceptionInternal(ex, p, h, HttpStatus.BAD_REQUEST, req);
   }
 
   @ExceptionHandler

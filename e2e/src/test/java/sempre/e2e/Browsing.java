@@ -1,0 +1,120 @@
+package sempre.e2e;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.ColorScheme;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Map;
+import org.springframework.context.ConfigurableApplicationContext;
+import sempre.server.Server;
+
+/** The application with the demo school, and a Chromium in front of it. */
+final class Browsing implements AutoCloseable {
+  private final Path data;
+  private final Playwright playwright;
+  private final Browser browser;
+  private ConfigurableApplicationContext server;
+  private String address;
+
+  /** What pages asked of other hosts, and what went wrong in them. */
+  final List<String> foreign = Collections.synchronizedList(new ArrayList<>());
+
+  final List<String> errors = Collections.synchronizedList(new ArrayList<>());
+
+  Browsing(boolean demo) {
+    try {
+      data = Files.createTempDirectory("sempre-e2e");
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    start(demo);
+    playwright =
+        Playwright.create(
+            new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+    browser =
+        playwright
+            .chromium()
+            .launch(
+                new BrowserType.LaunchOptions()
+                    .setExecutablePath(Path.of("/usr/bin/chromium"))
+                    .setArgs(
+                        List.of(
+                            "--no-sandbox",
+                            "--disable-gpu",
+                            "--disable-quic",
+                            "--no-first-run",
+                            "--disable-background-networking",
+                            "--disable-component-update",
+                            "--disable-sync")));
+  }
+
+  private void start(boolean demo) {
+    server = Server.start(data, 0, demo);
+    address = "http://localhost:" + Server.port(server);
+  }
+
+  /** Stops the server and starts it again on the same data. */
+  void restart() {
+    server.close();
+    start(true);
+  }
+
+  void stop() {
+    server.close();
+  }
+
+  Page page(int width, int height, boolean dark) {
+    BrowserContext context =
+        browser.newContext(
+            new Browser.NewContextOptions()
+                .setViewportSize(width, height)
+                .setColorScheme(dark ? ColorScheme.DARK : ColorScheme.LIGHT));
+    Page page = context.newPage();
+    page.setDefaultTimeout(20_000);
+    page.onRequest(
+        r -> {
+          if (!r.url().startsWith("http://localhost:")
+              && !r.url().startsWith("data:")
+              && !r.url().startsWith("blob:")) {
+            foreign.add(r.url());
+          }
+        });
+    page.onPageError(e -> errors.add(e));
+    page.onConsoleMessage(
+        m -> {
+          if (m.type().equals("error")) {
+            errors.add(m.text());
+          }
+        });
+    return page;
+  }
+
+  Page page() {
+    return page(1280, 800, false);
+  }
+
+  String at(String path) {
+    return address + path;
+  }
+
+  @Override
+  public void close() {
+    browser.close();
+    playwright.close();
+    server.close();
+    try (var files = Files.walk(data)) {
+      files.sorted(java.util.Comparator.reverseOrder()).forEach(p -> p.toFile().delete());
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+}

@@ -1,0 +1,52 @@
+package sempre.e2e;
+
+import com.microsoft.playwright.Page;
+import java.nio.file.Path;
+
+/** Takes the pictures of docs/screenshots from the demo school: {@code ./sempre screenshots}. */
+public final class Screenshots {
+  private Screenshots() {}
+
+  public static void main(String[] args) {
+    Path folder = Path.of(args[0]);
+    try (Browsing browsing = new Browsing(true)) {
+      shoot(browsing, folder, "today", "/", false);
+      shoot(
+          browsing,
+          folder,
+          "stand-flute",
+          "/stand/1/8",
+          false,
+          "Home",
+          "ArrowRight",
+          "ArrowRight",
+          "ArrowRight",
+          "ArrowRight",
+          "ArrowRight");
+      shoot(browsing, folder, "stand-trombone-dark", "/stand/8/12", true);
+      shoot(browsing, folder, "stand-trumpet-tablet", "/stand/7/11", false, "ArrowRight");
+      shoot(browsing, folder, "ear", "/ear/2/5", false, "1", "1", "2");
+      shoot(browsing, folder, "shelf", "/shelf", false);
+      shoot(browsing, folder, "people", "/people", false);
+      shoot(browsing, folder, "student", "/people/2", false);
+    }
+  }
+
+  private static void shoot(
+      Browsing browsing, Path folder, String name, String path, boolean dark, String... keys) {
+    boolean tablet = name.endsWith("tablet");
+    Page page = browsing.page(tablet ? 820 : 1280, tablet ? 1180 : 800, dark);
+    page.navigate(browsing.at(path));
+    page.locator("h1").first().waitFor();
+    if (path.startsWith("/stand") || path.startsWith("/ear")) {
+      page.locator("svg.lanes text").first().waitFor();
+    }
+    for (String key : keys) {
+      page.keyboard().press(key);
+      page.waitForTimeout(150);
+    }
+    page.waitForTimeout(400);
+    page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve(name + ".png")));
+    page.close();
+  }
+}

@@ -1,0 +1,103 @@
+package sempre.server;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.methods;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static org.testng.Assert.assertTrue;
+
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.testng.annotations.Test;
+
+/** Dependencies point one way, and core knows nothing of the web, of SQL or of Spring. */
+public class ArchitectureTest {
+  private final JavaClasses all = new ClassFileImporter().importPackages("sempre");
+
+  @Test
+  public void coreDependsOnNothingButAYamlReader() {
+    classes()
+        .that()
+        .resideInAPackage("sempre.core..")
+        .and()
+        .haveSimpleNameNotEndingWith("Test")
+        .should()
+        .onlyDependOnClassesThat()
+        .resideInAnyPackage("sempre.core..", "java..", "org.snakeyaml.engine..")
+        .check(all);
+    noClasses()
+        .that()
+        .resideInAPackage("sempre.core..")
+        .should()
+        .dependOnClassesThat()
+        .resideInAnyPackage("java.sql..", "java.net..", "javax.servlet..", "jakarta..")
+        .check(all);
+  }
+
+  @Test
+  public void formatsKnowCoreButNotTheServer() {
+    noClasses()
+        .that()
+        .resideInAPackage("sempre.formats..")
+        .should()
+        .dependOnClassesThat()
+        .resideInAnyPackage("sempre.server..", "org.springframework..", "java.sql..")
+        .check(all);
+  }
+
+  @Test
+  public void theCommandLineIsParsedBeforeAnySpringClassIsLoaded() {
+    noClasses()
+        .that()
+        .resideInAPackage("sempre.server.cli..")
+        .and()
+        .doNotHaveSimpleName("Launch")
+        .should()
+        .dependOnClassesThat()
+        .resideInAnyPackage("org.springframework..", "sempre.server.api..", "sempre.server.store..")
+        .check(all);
+  }
+
+  @Test
+  public void sqlStandsInTheStoreAndTheOldJsonLibraryNowhere() {
+    noClasses()
+        .that()
+        .resideOutsideOfPackage("sempre.server.store..")
+        .and()
+        .resideInAPackage("sempre.server..")
+        .and()
+        .haveSimpleNameNotEndingWith("Test")
+        .should()
+        .dependOnClassesThat()
+        .resideInAnyPackage("javax.sql..")
+        .check(all);
+    noClasses()
+        .should()
+        .dependOnClassesThat()
+        .resideInAPackage("com.fasterxml.jackson.databind..")
+        .check(all);
+  }
+
+  @Test
+  public void testMethodsReturnNothingOrTheyAreSkippedSilently() {
+    methods().that().areAnnotatedWith(Test.class).should().haveRawReturnType(void.class).check(all);
+  }
+
+  /** A misnamed test class is never run: every file with tests ends in Test. */
+  @Test
+  public void everyTestClassIsFoundByItsName() throws IOException {
+    for (String module : List.of("core", "formats", "server", "e2e")) {
+      Path tests = Path.of("..", module, "src", "test", "java");
+      try (var files = Files.walk(tests)) {
+        for (Path f : files.filter(p -> p.toString().endsWith(".java")).toList()) {
+          if (Files.readString(f).contains("@Test")) {
+            assertTrue(f.toString().endsWith("Test.java"), f.toString());
+          }
+        }
+      }
+    }
+  }
+}

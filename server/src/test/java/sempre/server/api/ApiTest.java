@@ -1,0 +1,373 @@
+package sempre.server.api;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.charset.StandardCharsets;
+import java.util.concurrent.Callable;
+import java.util.concurrent.Executors;
+import java.util.stream.IntStream;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.http.MediaType;
+import org.springframework.mock.web.MockMultipartFile;
+import org.springframework.test.web.servlet.assertj.MvcTestResult;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import sempre.server.ServerTestBase;
+import sempre.server.demo.DemoSchool;
+import sempre.server.store.Db;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The real HTTP layer over a real H2, filled with the demo school. */
+public class ApiTest extends ServerTestBase {
+  private static final JsonMapper MAPPER = new JsonMapper();
+
+  @Autowired private DemoSchool demo;
+  @Autowired private Db db;
+
+  @BeforeClass
+  void fill() throws Exception {
+    springTestContextPrepareTestInstance();
+    demo.prepare();
+  }
+
+  private JsonNode body(MvcTestResult r) {
+    return MAPPER.readTree(
+        new String(r.getResponse().getContentAsByteArray(), StandardCharsets.UTF_8));
+  }
+
+  private JsonNode get(String path) {
+    MvcTestResult r = mvc.get().uri(path).exchange();
+    assertThat(r).as(path).hasStatusOk();
+    return body(r);
+  }
+
+  private MvcTestResult post(String path, String json) {
+    return mvc.post().uri(path).contentType(MediaType.APPLICATION_JSON).content(json).exchange();
+  }
+
+  private MvcTestResult put(String path, String json) {
+    return mvc.put().uri(path).contentType(MediaType.APPLICATION_JSON).content(json).exchange();
+  }
+
+  private long student(String name) {
+    for (JsonNode s : get("/api/people").get("students")) {
+      if (s.get("givenName").asString().equals(name)) {
+        return s.get("id").asLong();
+      }
+    }
+    throw new AssertionError(name);
+  }
+
+  private long piece(String title) {
+    for (JsonNode p : get("/api/pieces")) {
+      if (p.get("piece").get("title").asString().equals(title)) {
+        return p.get("piece").get("id").asLong();
+      }
+    }
+    throw new AssertionError(title);
+  }
+
+  @Test
+  public void theDemoHasTwoGroupsEightStudentsAndTwelveExercises() {
+    JsonNode today = get("/api/today");
+    assertThat(today.get("groups")).hasSize(2);
+    assertThat(get("/api/people").get("students")).hasSize(8);
+    assertThat(get("/api/pieces")).hasSizeGreaterThanOrEqualTo(12);
+    JsonNode next = today.get("groups").get(0).get("next").get(0);
+    assertThat(next.get("dueWords").asString()).isEqualTo("today");
+    assertThat(next.get("players")).hasSize(4);
+  }
+
+  @Test
+  public void aSecondPreparationAddsNothing() {
+    int before = get("/api/pieces").size();
+    demo.prepare();
+    assertThat(get("/api/pieces").size()).isEqualTo(before);
+  }
+
+  @Test
+  public void thePartComesWithItsPlanLanesAndIdsThatMatchThePage() {
+    JsonNode stand = get("/api/stand/" + student("Noor") + "/" + piece("Half-Tide Rock"));
+    assertThat(stand.get("lanes")).hasSize(9);
+    for (JsonNode n : stand.get("plan").get("notes")) {
+      assertThat(stand.get("xml").asString()).contains("id=\"" + n.get("id").asString() + "\"");
+      assertThat(n.get("reasons")).isNotEmpty();
+    }
+  }
+
+  @Test
+  public void eachInstrumentReadsItsOwnPage() {
+    long piece = piece("The Harbour Wall");
+    assertThat(first(student("Noor"), piece)).isEqualTo("Bb4");
+    assertThat(first(student("Ayşe"), piece)).isEqualTo("C4");
+    assertThat(first(student("Mateo"), piece)).isEqualTo("G4");
+    assertThat(first(student("Tomasz"), piece)).isEqualTo("Bb2");
+  }
+
+  private String first(long student, long piece) {
+    return get("/api/stand/" + student + "/" + piece)
+        .get("plan")
+        .get("notes")
+        .get(0)
+        .get("written")
+        .asString();
+  }
+
+  @Test
+  public void aLockIsKeptAndTheRestIsPlannedAroundIt() {
+    String stand = "/api/stand/" + student("Linh") + "/" + piece("Half-Tide Rock");
+    JsonNode note = null;
+    for (JsonNode n : get(stand).get("plan").get("notes")) {
+      if (n.get("written").asString().equals("Bb4")) {
+        note = n;
+        break;
+      }
+    }
+    String id = note.get("id").asString();
+    String other = note.get("alternatives").get(0).get("fingering").asString();
+    MvcTestResult r = put(stand + "/locks/" + id, "{\"fingering\":\"" + other + "\"}");
+    assertThat(r).hasStatusOk();
+    assertThat(planned(stand, id).get("locked").asBoolean()).isTrue();
+    assertThat(planned(stand, id).get("fingering").asString()).isEqualTo(other);
+    assertThat(mvc.delete().uri(stand + "/locks/" + id)).hasStatusOk();
+    assertThat(planned(stand, id).get("locked").asBoolean()).isFalse();
+    assertThat(put(stand + "/locks/" + id, "{\"fingering\":\"1 2 | 3\"}")).hasStatus(400);
+    assertThat(planned(stand, id).get("locked").asBoolean())
+        .as("a bad lock leaves nothing")
+        .isFalse();
+  }
+
+  private JsonNode planned(String stand, String id) {
+    for (JsonNode n : get(stand + "/plan").get("notes")) {
+      if (n.get("id").asString().equals(id)) {
+        return n;
+      }
+    }
+    throw new AssertionError(id);
+  }
+
+  @Test
+  public void whatIsHeardChangesTheStandingAndIsTakenBackByAFurtherEntry() throws Exception {
+    long id = student("Ayşe");
+    String heard = "/api/students/" + id + "/heard";
+    int before = rows(id);
+    MvcTestResult r =
+        post(
+            heard,
+            "[{\"written\":\"A4\",\"fingering\":\"1 2\",\"grade\":\"SECURE\",\"pieceId\":"
+                + piece("The Harbour Wall")
+                + ",\"bars\":\"3\",\"remark\":\"first time\"}]");
+    assertThat(r).hasStatusOk();
+    long entry = body(r).get(0).asLong();
+    assertThat(mark(heard, "A4")).isEqualTo("SECURE");
+    assertThat(get(heard).get("heard").get(0).get("remark").asString()).isEqualTo("first time");
+    assertThat(post(heard + "/undo", "{\"ids\":[" + entry + "]}")).hasStatusOk();
+    assertThat(mark(heard, "A4")).isEmpty();
+    assertThat(post(heard + "/undo", "{\"ids\":[" + entry + "]}")).hasStatusOk();
+    assertThat(rows(id)).as("two entries were added, none changed").isEqualTo(before + 2);
+  }
+
+  private int rows(long student) {
+    return db.inTransaction(
+        tx ->
+            tx.one("select count(*) from heard where student_id = ?", x -> x.getInt(1), student)
+                .orElseThrow());
+  }
+
+  private String mark(String heard, String note) {
+    for (JsonNode m : get(heard).get("marks")) {
+      if (m.get("written").asString().equals(note)) {
+        return m.get("grade").asString();
+      }
+    }
+    return "";
+  }
+
+  @DataProvider
+  public Object[][] badChecks() {
+    return new Object[][] {
+      {"[{\"written\":\"A4\",\"fingering\":\"1 3\",\"grade\":\"SECURE\"}]", "has no fingering 1 3"},
+      {"[{\"written\":\"H4\",\"fingering\":\"1 2\",\"grade\":\"SECURE\"}]", "is not a note"},
+    };
+  }
+
+  @Test(dataProvider = "badChecks")
+  public void whatCantHaveBeenHeardIsRefused(String json, String said) {
+    MvcTestResult r = post("/api/students/" + student("Ayşe") + "/heard", json);
+    assertThat(r).hasStatus(400);
+    assertThat(body(r).get("detail").asString()).contains(said);
+  }
+
+  @Test
+  public void aFileIsShownBeforeItIsKeptAndComesBackAsItWas() throws Exception {
+    byte[] file =
+        ("<score-partwise><work><work-title>Test Tune</work-title></work><part-list><score-part id='P1'>"
+                + "<part-name>Flute</part-name></score-part></part-list><part id='P1'><measure number='1'>"
+                + "<note><pitch><step>G</step><octave>4</octave></pitch><duration>1</duration></note>"
+                + "</measure></part></score-partwise>")
+            .getBytes(StandardCharsets.UTF_8);
+    int before = get("/api/pieces").size();
+    MvcTestResult look = upload("/api/pieces/look", "tune.musicxml", file);
+    assertThat(body(look).get("title").asString()).isEqualTo("Test Tune");
+    assertThat(body(look).get("parts").get(0).get("range").asString()).isEqualTo("G4 to G4");
+    assertThat(get("/api/pieces").size()).as("looking keeps nothing").isEqualTo(before);
+    MvcTestResult kept = upload("/api/pieces?title=Test Tune", "tune.musicxml", file);
+    long id = body(kept).get("id").asLong();
+    assertThat(
+            mvc.get()
+                .uri("/api/pieces/" + id + "/file")
+                .exchange()
+                .getResponse()
+                .getContentAsByteArray())
+        .isEqualTo(file);
+    assertThat(
+            post(
+                "/api/pieces/" + id + "/assign",
+                "{\"groupId\":1,\"due\":\"2030-01-01\",\"sentence\":\"\"}"))
+        .hasStatusOk();
+    assertThat(mvc.delete().uri("/api/pieces/" + id)).hasStatusOk();
+    assertThat(mvc.get().uri("/api/stand/1/" + id)).hasStatus(404);
+  }
+
+  @Test
+  public void aBadFileIsRefusedWithBarAndCause() {
+    byte[] file =
+        ("<score-partwise><part-list/><part id='P1'><measure number='7'><note><pitch><step>X</step>"
+                + "<octave>4</octave></pitch></note></measure></part></score-partwise>")
+            .getBytes(StandardCharsets.UTF_8);
+    MvcTestResult r = upload("/api/pieces/look", "bad.xml", file);
+    assertThat(r).hasStatus(422);
+    assertThat(body(r).get("detail").asString()).contains("bar 7").contains("'X' is not A to G");
+  }
+
+  private MvcTestResult upload(String path, String name, byte[] content) {
+    return mvc.post()
+        .uri(path)
+        .multipart()
+        .file(new MockMultipartFile("file", name, null, content))
+        .exchange();
+  }
+
+  @Test
+  public void studentsAreSetUpCheckedChangedAndErasedForGood() {
+    String bad = "{\"givenName\":\" \",\"initial\":\"X\",\"instrument\":\"flute\"}";
+    MvcTestResult refused = post("/api/students", bad);
+    assertThat(refused).hasStatus(400);
+    assertThat(body(refused).get("detail").asString()).contains("first name");
+    assertThat(post("/api/students", bad.replace("\" \"", "\"Ida\"").replace("flute", "kazoo")))
+        .hasStatus(400);
+    MvcTestResult r =
+        post(
+            "/api/students",
+            "{\"givenName\":\"Ida\",\"initial\":\"Q.\",\"instrument\":\"flute\",\"options\":{\"foot\":\"B\"},"
+                + "\"avoid\":[\"B\"],\"style\":{\"bFlat\":\"lever\"},\"groups\":[1]}");
+    long id = body(r).get("id").asLong();
+    MvcTestResult range =
+        post("/api/students/" + id + "/heard/range", "{\"from\":\"G4\",\"to\":\"B4\"}");
+    assertThat(body(range)).hasSize(5);
+    assertThat(post("/api/students/" + id + "/heard/range", "{\"from\":\"B4\",\"to\":\"G4\"}"))
+        .hasStatus(400);
+    assertThat(rows(id)).isEqualTo(5);
+    assertThat(
+            put(
+                "/api/students/" + id,
+                "{\"givenName\":\"Ida\",\"initial\":\"Q\",\"instrument\":\"trumpet\",\"groups\":[]}"))
+        .hasStatusOk();
+    assertThat(mvc.delete().uri("/api/students/" + id)).hasStatusOk();
+    assertThat(rows(id)).isZero();
+    assertThat(mvc.get().uri("/api/students/" + id + "/heard")).hasStatus(404);
+  }
+
+  @Test
+  public void aGroupNeedsANameOfItsOwn() {
+    assertThat(post("/api/groups", "{\"name\":\"\"}")).hasStatus(400);
+    MvcTestResult twice = post("/api/groups", "{\"name\":\"First-year band\"}");
+    assertThat(twice).hasStatus(409);
+    assertThat(body(twice).get("detail").asString()).contains("taken already");
+  }
+
+  @Test
+  public void theHouseStyleReplansAndAWrongOneIsRefused() {
+    String stand = "/api/stand/" + student("Linh") + "/" + piece("Low Water");
+    assertThat(label(stand)).isEqualTo("thumb B flat");
+    assertThat(put("/api/styles/flute/bFlat", "{\"school\":\"lever\"}")).hasStatusOk();
+    assertThat(label(stand)).isEqualTo("side lever B flat");
+    assertThat(put("/api/styles/flute/bFlat", "{\"school\":\"nose\"}")).hasStatus(400);
+    assertThat(put("/api/styles/flute/bFlat", "{\"school\":\"thumb\"}")).hasStatusOk();
+  }
+
+  private String label(String stand) {
+    return get(stand).get("plan").get("notes").get(0).get("label").asString();
+  }
+
+  @Test
+  public void manyTeachersMarkingAtOnceLoseNothing() throws Exception {
+    long id = student("Saoirse");
+    int before = rows(id);
+    try (var pool = new Pool(4)) {
+      pool.run(
+          IntStream.range(0, 24)
+              .<Callable<Integer>>mapToObj(
+                  i ->
+                      () ->
+                          post(
+                                  "/api/students/" + id + "/heard",
+                                  "[{\"written\":\"C5\",\"fingering\":\"0\",\"grade\":\"SHAKY\"}]")
+                              .getResponse()
+                              .getStatus())
+              .toList());
+    }
+    assertThat(rows(id)).isEqualTo(before + 24);
+  }
+
+  private record Pool(java.util.concurrent.ExecutorService service) implements AutoCloseable {
+    Pool(int threads) {
+      this(Executors.newFixedThreadPool(threads));
+    }
+
+    void run(java.util.List<Callable<Integer>> calls) throws Exception {
+      for (var f : service.invokeAll(calls)) {
+        assertThat(f.get()).isEqualTo(200);
+      }
+    }
+
+    @Override
+    public void close() {
+      service.shutdown();
+    }
+  }
+
+  @Test
+  public void anotherSiteIsKeptOut() {
+    assertThat(
+            mvc.post()
+                .uri("/api/groups")
+                .header("Origin", "http://elsewhere.example")
+                .contentType(MediaType.APPLICATION_JSON)
+                .content("{\"name\":\"X\"}"))
+        .hasStatus(403);
+    assertThat(mvc.get().uri("http://elsewhere.example/api/people")).hasStatus(403);
+    assertThat(mvc.get().uri("/api/people"))
+        .headers()
+        .hasValue("X-Content-Type-Options", "nosniff");
+  }
+
+  @Test
+  public void everyDemoExerciseIsPlannedForEveryStudent() {
+    for (JsonNode s : get("/api/people").get("students")) {
+      for (JsonNode p : get("/api/pieces")) {
+        JsonNode plan =
+            get("/api/stand/" + s.get("id").asLong() + "/" + p.get("piece").get("id").asLong())
+                .get("plan");
+        for (JsonNode m : plan.get("missing")) {
+          // only the seventh position, which one small hand does not reach
+          assertThat(s.get("avoid")).as(m.toString()).isNotEmpty();
+          assertThat(m.get("sentence").asString()).startsWith("This hand reaches no fingering of ");
+        }
+        assertThat(plan.get("notes").size()).isPositive();
+      }
+    }
+  }
+}

@@ -1,0 +1,228 @@
+package sempre.server.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+public class CliTest {
+  private record Answer(int status, String out, String err) {
+    JsonNode json() {
+      return new JsonMapper().readTree(out);
+    }
+  }
+
+  private static final String PIECE =
+      """
+      <score-partwise><part-list><score-part id='P1'><part-name>Flute</part-name></score-part>
+      <score-part id='P2'><part-name>Drums</part-name></score-part></part-list>
+      <part id='P1'>
+        <measure number='1'><attributes><divisions>1</divisions><key><fifths>-2</fifths></key></attributes>
+          <note><pitch><step>A</step><octave>4</octave></pitch><duration>1</duration></note>
+          <note><pitch><step>B</step><alter>-1</alter><octave>4</octave></pitch><duration>1</duration></note>
+          <note><pitch><step>C</step><octave>5</octave></pitch><duration>2</duration></note></measure>
+        <measure number='2'>
+          <note><pitch><step>B</step><alter>-1</alter><octave>4</octave></pitch><duration>1</duration></note>
+          <note><pitch><step>B</step><octave>4</octave></pitch><duration>3</duration></note></measure>
+      </part>
+      <part id='P2'><measure number='1'><note><unpitched/><duration>4</duration></note></measure></part>
+      </score-partwise>
+      """;
+
+  private Path folder;
+
+  @BeforeClass
+  void files() throws IOException {
+    folder = Files.createTempDirectory("sempre-cli");
+    Files.writeString(folder.resolve("piece.musicxml"), PIECE);
+    Files.writeString(folder.resolve("knows.csv"), "note,fingering\nA4,\nC5,\nBb4,T 1 | 1 Eb\n");
+    Files.writeString(folder.resolve("empty.musicxml"), "");
+    Files.writeString(folder.resolve("letter.txt"), "Dear teacher");
+  }
+
+  @AfterClass
+  void tidy() throws IOException {
+    try (var files = Files.walk(folder)) {
+      files.sorted(java.util.Comparator.reverseOrder()).forEach(p -> p.toFile().delete());
+    }
+  }
+
+  private Answer run(String... args) {
+    StringWriter out = new StringWriter();
+    StringWriter err = new StringWriter();
+    String[] filled = new String[args.length];
+    for (int i = 0; i < args.length; i++) {
+      filled[i] = args[i].replace("DIR", folder.toString());
+    }
+    int status = Cli.run(filled, new PrintWriter(out, true), new PrintWriter(err, true));
+    return new Answer(status, out.toString(), err.toString());
+  }
+
+  @Test
+  public void instrumentsAreListedForAPersonAndForAMachine() {
+    assertThat(run("instruments").out()).contains("alto-sax", "sounds a major sixth lower");
+    JsonNode all = run("instruments", "--json").json();
+    assertThat(all).hasSize(4);
+    assertThat(all.get(0).get("options").get(0).get("name").asString()).isEqualTo("foot");
+  }
+
+  @Test
+  public void fingeringsOfANoteComeWithRoleAndSource() {
+    JsonNode n = run("fingerings", "flute", "A#4", "--json").json().get(0);
+    assertThat(n.get("written").asString()).isEqualTo("Bb4");
+    assertThat(n.get("fingerings")).hasSize(3);
+    assertThat(n.get("fingerings").get(0).get("fingering").asString()).isEqualTo("T 1 | 1 Eb");
+    assertThat(n.get("fingerings").get(0).get("role").asString()).isEqualTo("standard");
+    JsonNode sax = run("fingerings", "alto-sax", "G4", "--json").json().get(0);
+    assertThat(sax.get("sounding").asString()).isEqualTo("Bb3");
+    assertThat(sax.get("fingerings").get(0).get("free").get(0).asString()).isEqualTo("bis");
+    assertThat(sax.get("fingerings").get(0).get("fingering").asString()).isEqualTo("1 2 3 |");
+  }
+
+  @Test
+  public void optionsNarrowTheListToThatInstrument() {
+    assertThat(run("fingerings", "flute", "B3").out()).contains("foot=B");
+    Answer none = run("fingerings", "flute", "B3", "--set", "foot=C");
+    assertThat(none.status()).isEqualTo(2);
+    assertThat(none.err()).contains("has no B3 with these options");
+  }
+
+  @Test
+  public void aMoveNamesFingersAndSlips() {
+    JsonNode m = run("move", "flute", "T 1 2 3 G# | Eb", "T 1 | 1 Eb", "--json").json();
+    assertThat(m.get("contrary").asBoolean()).isTrue();
+    assertThat(m.get("slips").get(0).get("note").asString()).isEqualTo("B4");
+    assertThat(m.get("slips").get(0).get("late").get(0).asString()).isEqualTo("R1");
+    JsonNode slide = run("move", "trombone", "p1", "p6", "--json").json().get("slide");
+    assertThat(slide.get("cm").asDouble()).isBetween(48.5, 49.8);
+  }
+
+  @Test
+  public void assignFingersEveryNoteAndSaysWhy() {
+    JsonNode plan = run("assign", "DIR/piece.musicxml", "--instrument", "flute", "--json").json();
+    assertThat(plan.get("notes")).hasSize(5);
+    assertThat(plan.get("moves")).hasSize(4);
+    JsonNode thumb = plan.get("notes").get(1);
+    assertThat(thumb.get("fingering").asString()).isEqualTo("Tb 1 | Eb");
+    JsonNode one = plan.get("notes").get(3);
+    assertThat(one.get("fingering").asString()).isEqualTo("T 1 | 1 Eb");
+    assertThat(one.get("bar").asString()).isEqualTo("2");
+    assertThat(one.get("reasons").get(0).get("because").asString()).isEqualTo("next");
+    assertThat(one.get("alternatives").get(0).get("extra").asDouble()).isPositive();
+    assertThat(run("assign", "DIR/piece.musicxml", "--instrument", "flute").out())
+        .contains("Before B4: one-and-one");
+  }
+
+  @Test
+  public void assignTakesBarsConcertStyleReachAndKnowledge() {
+    List<String> base = List.of("assign", "DIR/piece.musicxml", "--instrument");
+    assertThat(json(base, "flute", "--bars", "2").get("notes")).hasSize(2);
+    assertThat(json(base, "alto-sax", "--concert").get("notes").get(0).get("written").asString())
+        .isEqualTo("F#5");
+    assertThat(
+            json(base, "flute", "--style", "bFlat=lever")
+                .get("notes")
+                .get(3)
+                .get("fingering")
+                .asString())
+        .isEqualTo("T 1 | Bb Eb");
+    assertThat(json(base, "flute", "--avoid", "Tb").get("notes").get(1).get("fingering").asString())
+        .isEqualTo("T 1 | 1 Eb");
+    JsonNode known = json(base, "flute", "--knows", "DIR/knows.csv");
+    assertThat(known.get("newNotes").get(0).asString()).isEqualTo("B4");
+    assertThat(known.get("notes").get(1).get("fingering").asString()).isEqualTo("T 1 | 1 Eb");
+    assertThat(json(base, "trombone").get("outOfRange").get(0).asString()).isEqualTo("C5");
+  }
+
+  private JsonNode json(List<String> base, String... more) {
+    List<String> all = new java.util.ArrayList<>(base);
+    all.addAll(List.of(more));
+    all.add("--json");
+    Answer a = run(all.toArray(String[]::new));
+    assertThat(a.err()).isEmpty();
+    return a.json();
+  }
+
+  @Test
+  public void theSameQuestionGetsTheSameAnswerByteForByte() {
+    String[] question = {"assign", "DIR/piece.musicxml", "--instrument", "flute", "--json"};
+    assertThat(run(question).out()).isEqualTo(run(question).out());
+  }
+
+  @DataProvider
+  public Object[][] bad() {
+    return new Object[][] {
+      {"fingerings kazoo", "there is no instrument 'kazoo'; there is: flute"},
+      {"fingerings flute H4", "'H4' is not a note"},
+      {"fingerings flute C2", "its written range is C4 to C7"},
+      {"fingerings flute --set wings=2", "no option 'wings'"},
+      {"fingerings flute --set foot=D", "it is C or B"},
+      {"move|flute|T 1 9 | Eb|T 1 | Eb", "there is no '9' on the left"},
+      {"move|flute|T 1|T 1 | Eb", "needs one |"},
+      {"move|flute|T Tb 1 | Eb|T 1 | Eb", "can't hold T and Tb at once"},
+      {"assign DIR/none.xml --instrument flute", "there is no file"},
+      {"assign DIR --instrument flute", "is a folder"},
+      {"assign DIR/empty.musicxml --instrument flute", "the file is empty"},
+      {"assign DIR/letter.txt --instrument flute", "not MusicXML"},
+      {"assign DIR/piece.musicxml", "Missing required option"},
+      {
+        "assign DIR/piece.musicxml --instrument flute --part P9",
+        "there is no part 'P9'; there is: P1 (Flute)"
+      },
+      {"assign DIR/piece.musicxml --instrument flute --part P2", "has no notes with a pitch"},
+      {"assign DIR/piece.musicxml --instrument flute --bars 9", "there is no bar 9"},
+      {"assign DIR/piece.musicxml --instrument flute --bars 2-1", "runs backwards"},
+      {
+        "assign DIR/piece.musicxml --instrument flute --style bFlat=nose",
+        "it is thumb or oneAndOne or lever"
+      },
+      {"assign DIR/piece.musicxml --instrument flute --avoid Q", "there is no control 'Q'"},
+      {
+        "assign DIR/piece.musicxml --instrument flute --knows DIR/letter.txt",
+        "row 1: 'Dear teacher' is not a note"
+      },
+      {"serenade", "Unmatched argument"},
+    };
+  }
+
+  @Test(dataProvider = "bad")
+  public void badInputGetsOneLineThatSaysWhatToChange(String command, String said) {
+    Answer a = run(command.contains("|") ? moveArguments(command) : command.split(" "));
+    assertThat(a.status()).isEqualTo(2);
+    assertThat(a.err()).contains(said);
+    assertThat(a.err().strip().lines()).hasSize(1);
+    assertThat(a.err()).doesNotContain("Exception");
+  }
+
+  /** Fingerings hold strokes themselves: the arguments of the three bad moves by hand. */
+  private static String[] moveArguments(String command) {
+    Map<String, String[]> moves =
+        Map.of(
+            "move|flute|T 1 9 | Eb|T 1 | Eb",
+                new String[] {"move", "flute", "T 1 9 | Eb", "T 1 | Eb"},
+            "move|flute|T 1|T 1 | Eb", new String[] {"move", "flute", "T 1", "T 1 | Eb"},
+            "move|flute|T Tb 1 | Eb|T 1 | Eb",
+                new String[] {"move", "flute", "T Tb 1 | Eb", "T 1 | Eb"});
+    return moves.get(command);
+  }
+
+  @Test
+  public void everyCommandHasHelp() {
+    for (String command : List.of("instruments", "fingerings", "move", "assign", "serve", "demo")) {
+      Answer a = run(command, "--help");
+      assertThat(a.status()).isZero();
+      assertThat(a.out()).contains("Usage: sempre " + command);
+    }
+  }
+}
