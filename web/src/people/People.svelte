@@ -1,13 +1,6 @@
 <!-- Groups and students: set up once. -->
 <script lang="ts">
-  import {
-    Button,
-    Modal,
-    Select,
-    SelectItem,
-    SkeletonText,
-    TextInput
-  } from 'carbon-components-svelte';
+  import { Button, Select, SelectItem, SkeletonText, TextInput } from 'carbon-components-svelte';
   import { onMount } from 'svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
   import Trouble from '../parts/Trouble.svelte';
@@ -21,7 +14,7 @@
   let groupName = $state('');
   let groupProblem = $state('');
   let editing = $state.raw<{ student?: Schemas['StudentView']; group?: number }>();
-  let removing = $state.raw<Schemas['GroupView']>();
+  let removed = $state.raw<Schemas['GroupView']>();
 
   onMount(load);
 
@@ -54,16 +47,27 @@
     }
   }
 
-  async function removeGroup() {
-    if (!removing) return;
+  async function removeGroup(g: Schemas['GroupView']) {
     try {
-      await asked(api.DELETE('/api/groups/{id}', { params: { path: { id: removing.id } } }));
-      said = `${removing.name} is dissolved; its students are still here.`;
+      await asked(api.DELETE('/api/groups/{id}', { params: { path: { id: g.id } } }));
+      said = `${g.name} is dissolved; its students are still here.`;
+      removed = g;
+      await load();
     } catch (e) {
       problem = sentence(e);
     }
-    removing = undefined;
-    await load();
+  }
+
+  async function putBack() {
+    if (!removed) return;
+    try {
+      await asked(api.POST('/api/groups/{id}/back', { params: { path: { id: removed.id } } }));
+      said = `${removed.name} is back.`;
+      removed = undefined;
+      await load();
+    } catch (e) {
+      problem = sentence(e);
+    }
   }
 
   async function setStyle(instrument: string, name: string, school: string) {
@@ -99,7 +103,10 @@
 
 <div class="page">
   <h1>People</h1>
-  <p class="said" role="status">{said}</p>
+  <p class="said" role="status">
+    {said}
+    {#if removed}<button class="plain link" onclick={putBack}>Put it back</button>{/if}
+  </p>
   {#if problem}<Trouble text={problem} again={load} />{/if}
   {#if !people}
     <SkeletonText paragraph lines={8} />
@@ -111,7 +118,7 @@
           <button class="plain link small" onclick={() => (editing = { group: g.id })}
             >add a student<span class="bx--visually-hidden"> to {g.name}</span></button
           >
-          <button class="plain link small" onclick={() => (removing = g)}
+          <button class="plain link small" onclick={() => removeGroup(g)}
             >dissolve<span class="bx--visually-hidden"> {g.name}</span></button
           >
         </div>
@@ -186,21 +193,6 @@
       void load();
     }}
   />
-{/if}
-{#if removing}
-  <Modal
-    open
-    danger
-    size="sm"
-    modalHeading="Dissolve {removing.name}?"
-    primaryButtonText="Dissolve it"
-    secondaryButtonText="Keep it"
-    on:click:button--secondary={() => (removing = undefined)}
-    on:close={() => (removing = undefined)}
-    on:submit={removeGroup}
-  >
-    <p>What was given to it goes. Its students and what was heard of them stay.</p>
-  </Modal>
 {/if}
 
 <style>

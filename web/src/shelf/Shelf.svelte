@@ -10,7 +10,7 @@
   let people = $state.raw<Schemas['PeopleView']>();
   let problem = $state('');
   let giving = $state.raw<Schemas['ShelfPiece']>();
-  let removing = $state.raw<Schemas['ShelfPiece']>();
+  let removed = $state.raw<Schemas['PieceRef']>();
   let group = $state('');
   let due = $state('');
   let words = $state('');
@@ -74,16 +74,26 @@
     }
   }
 
-  async function remove() {
-    if (!removing) return;
+  async function remove(p: Schemas['ShelfPiece']) {
     try {
-      await asked(api.DELETE('/api/pieces/{id}', { params: { path: { id: removing.piece.id } } }));
-      said = `${removing.piece.title} is taken off the shelf.`;
-      removing = undefined;
+      await asked(api.DELETE('/api/pieces/{id}', { params: { path: { id: p.piece.id } } }));
+      said = `${p.piece.title} is taken off the shelf.`;
+      removed = p.piece;
       await load();
     } catch (e) {
       problem = sentence(e);
-      removing = undefined;
+    }
+  }
+
+  async function putBack() {
+    if (!removed) return;
+    try {
+      await asked(api.POST('/api/pieces/{id}/back', { params: { path: { id: removed.id } } }));
+      said = `${removed.title} is back on the shelf.`;
+      removed = undefined;
+      await load();
+    } catch (e) {
+      problem = sentence(e);
     }
   }
 </script>
@@ -96,7 +106,10 @@
       void load();
     }}
   />
-  <p class="said" role="status">{said}</p>
+  <p class="said" role="status">
+    {said}
+    {#if removed}<button class="plain link" onclick={putBack}>Put it back</button>{/if}
+  </p>
   {#if problem}
     <Trouble text={problem} again={load} />
   {:else if !pieces}
@@ -120,7 +133,7 @@
                 <a href="/api/pieces/{p.piece.id}/file" download
                   >file<span class="bx--visually-hidden"> of {p.piece.title}</span></a
                 >
-                <button class="plain link" onclick={() => (removing = p)}
+                <button class="plain link" onclick={() => remove(p)}
                   >take off<span class="bx--visually-hidden"> {p.piece.title}</span></button
                 >
               </span>
@@ -160,25 +173,6 @@
       <TextInput labelText="A sentence for them (may stay empty)" bind:value={words} />
       {#if giveProblem}<Trouble text={giveProblem} />{/if}
     </div>
-  </Modal>
-{/if}
-{#if removing}
-  <Modal
-    open
-    danger
-    size="sm"
-    modalHeading="Take {removing.piece.title} off the shelf?"
-    primaryButtonText="Take it off"
-    secondaryButtonText="Keep it"
-    on:click:button--secondary={() => (removing = undefined)}
-    on:close={() => (removing = undefined)}
-    on:submit={remove}
-  >
-    <p>
-      Its file, where it was given and the fingerings kept for it go. What was heard in it stays.
-      <a href="/api/pieces/{removing.piece.id}/file" download>Download the file first</a> to bring it
-      in again later.
-    </p>
   </Modal>
 {/if}
 

@@ -69,6 +69,7 @@
   {#each note.reasons as r (r.text)}
     <p class="why">{r.text}</p>
   {/each}
+  {#if note.printed}<p class="small quiet">The file says: {note.printed}</p>{/if}
   {#if note.caution}<p class="small caution"><b>Care:</b> {note.caution}</p>{/if}
   <div class="keep">
     <Button

@@ -22,6 +22,14 @@
   const notes = $derived(plan?.notes ?? []);
   const at = $derived(notes.findIndex((n) => n.id === chosen));
   const note = $derived(notes[at]);
+  /** palm and side of the hand have a lane only where the part uses them */
+  const lanes = $derived(
+    (view?.lanes ?? []).filter(
+      (l) =>
+        !['LP', 'RP'].includes(l.finger) ||
+        notes.some((n) => n.holds.some((h) => h.finger === l.finger))
+    )
+  );
   const move = $derived(plan?.moves.find((m) => m.to === chosen));
   const hardest = $derived(
     [...(plan?.moves ?? [])]
@@ -205,14 +213,7 @@
     {#if problem}<Trouble text={problem} />{/if}
     <div class="desk">
       <div class="paper">
-        <Score
-          xml={view.xml}
-          {plan}
-          lanes={view.lanes}
-          guides={view.slideGuides}
-          {chosen}
-          onchoose={choose}
-        />
+        <Score xml={view.xml} {plan} {lanes} guides={view.slideGuides} {chosen} onchoose={choose} />
         {#if plan.missing.length || view.remarks.length}
           <ul class="remarks small quiet">
             {#each plan.missing as m (m.id)}<li><b>Bar {m.barNumber}:</b> {m.sentence}</li>{/each}

@@ -45,9 +45,11 @@ final class Effort {
     tally.add(Weight.CONTRARY, m.contrary() ? 1 : 0, factor);
     tally.add(Weight.SLIP, Math.min(3, m.slips().size()), factor);
     for (Move.FingerSlide s : m.slides()) {
-      // A slide is awkward even when there is time: haste counts from 1 up only.
-      double slide = Math.max(1, pace.haste()) * pace.forgiving() * pace.rest();
-      tally.add(weight(s.way()), 1, slide);
+      // A slide is awkward even when there is time: haste counts from 1 up only. One that is not
+      // done is not done under the tongue either.
+      double slide = Math.max(1, pace.haste()) * pace.rest();
+      boolean never = s.way() == SlideRule.Way.NEVER;
+      tally.add(weight(s.way()), 1, never ? slide : slide * pace.forgiving());
     }
     tally.add(Weight.HAND_SHIFT, m.handShift() ? 1 : 0, factor);
     // The tongue does not help the arm.

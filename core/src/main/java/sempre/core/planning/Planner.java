@@ -386,28 +386,48 @@ public final class Planner {
     private Tally toHere(Setup.Way w) {
       return i == 0
           ? Tally.itemised()
-          : change(
-              i, layers.get(i - 1).get(chosen[i - 1]), w, arrived(i - 1, chosen), Tally.itemised());
+          : change(i, before(w), w, arrived(i - 1, chosen), Tally.itemised());
     }
 
     private Tally fromHere(Setup.Way w) {
-      if (i == notes.size() - 1) {
-        return Tally.itemised();
-      }
-      int arrived = moveTo(w).flatMap(Move::travel).map(Move.Travel::outward).orElse(0);
-      return change(i + 1, w, layers.get(i + 1).get(chosen[i + 1]), arrived, Tally.itemised());
+      return i == notes.size() - 1
+          ? Tally.itemised()
+          : change(i + 1, w, behind(w), arrivedAt(w), Tally.itemised());
+    }
+
+    /** The neighbour as planned, but with its free controls held as suits this fingering best. */
+    private Setup.Way before(Setup.Way w) {
+      Setup.Way planned = layers.get(i - 1).get(chosen[i - 1]);
+      return layers.get(i - 1).stream()
+          .filter(v -> v.entry() == planned.entry())
+          .min(
+              Comparator.comparingDouble(
+                  v -> change(i, v, w, arrived(i - 1, chosen), Tally.sum()).total()))
+          .orElse(planned);
+    }
+
+    private Setup.Way behind(Setup.Way w) {
+      Setup.Way planned = layers.get(i + 1).get(chosen[i + 1]);
+      return layers.get(i + 1).stream()
+          .filter(v -> v.entry() == planned.entry())
+          .min(
+              Comparator.comparingDouble(
+                  v -> change(i + 1, w, v, arrivedAt(w), Tally.sum()).total()))
+          .orElse(planned);
+    }
+
+    private int arrivedAt(Setup.Way w) {
+      return moveTo(w).flatMap(Move::travel).map(Move.Travel::outward).orElse(0);
     }
 
     private Optional<Move> moveTo(Setup.Way w) {
-      return i == 0
-          ? Optional.empty()
-          : Optional.of(player.setup().move(layers.get(i - 1).get(chosen[i - 1]), w));
+      return i == 0 ? Optional.empty() : Optional.of(player.setup().move(before(w), w));
     }
 
     private Optional<Move> moveFrom(Setup.Way w) {
       return i == notes.size() - 1
           ? Optional.empty()
-          : Optional.of(player.setup().move(w, layers.get(i + 1).get(chosen[i + 1])));
+          : Optional.of(player.setup().move(w, behind(w)));
     }
   }
 }

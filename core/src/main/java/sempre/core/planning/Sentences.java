@@ -158,9 +158,15 @@ final class Sentences {
     }
     Difference d = favourite.get();
     List<Reason> reasons = new ArrayList<>();
+    double first = 0;
+    boolean ruled = false;
     for (Excess e : d.excesses()) {
       String because = because(d, e);
-      if (!because.isEmpty() && reasons.size() < 2) {
+      boolean said = ruled && (e.weight() == Weight.NO_SLIDE || e.weight() == Weight.SLIDE);
+      // a second reason must weigh something beside the first, and not say the same again
+      if (!because.isEmpty() && !said && reasons.size() < 2 && e.effort() >= first * 0.4) {
+        first = Math.max(first, e.effort());
+        ruled |= e.rule().isPresent();
         String text =
             place(d, e.side()) + lower(way.entry().label()) + ", because " + because + ".";
         reasons.add(new Reason(purpose(e), e.side(), capital(text)));

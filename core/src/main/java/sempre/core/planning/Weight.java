@@ -14,7 +14,7 @@ public enum Weight {
   SLIP(0.3, Purpose.FACILITY, "a note that can slip out between will be heard"),
   ROLL(0.6, Purpose.FACILITY, "a finger can roll from one key to its neighbour"),
   SLIDE(2.5, Purpose.FACILITY, "a finger that must jump from key to key is late or leaves a gap"),
-  NO_SLIDE(12, Purpose.FACILITY, "some keys can't be reached from one another by the same finger"),
+  NO_SLIDE(20, Purpose.FACILITY, "some keys can't be reached from one another by the same finger"),
   HAND_SHIFT(0.4, Purpose.FACILITY, "a hand that goes to palm or side keys leaves its place"),
   TRAVEL(0.05, Purpose.FACILITY, "each centimetre of slide takes time"),
   REVERSAL(0.6, Purpose.FACILITY, "a slide that turns back must stop first"),

@@ -61,7 +61,12 @@ public final class PartChoice {
   /** Puts a part on a player's page. */
   public static Reading read(Part part, Setup setup, Pages pages) {
     Instrument instrument = setup.instrument();
-    boolean own = names(part, instrument) && part.transposition().equals(Transposition.CONCERT);
+    // a page named after the player and without a transposition is that player's own, unless it
+    // says that it is for an instrument in C
+    boolean own =
+        names(part, instrument)
+            && part.transposition().equals(Transposition.CONCERT)
+            && !part.name().matches("(?i).*\\b(in C|C (trumpet|instrument)s?)\\b.*");
     if (pages == Pages.AS_WRITTEN || pages == Pages.AS_SAID && own) {
       return new Reading(part, part.id(), Transposition.CONCERT, "");
     }

@@ -277,7 +277,7 @@ public class PlannerTest {
             .filter(a -> a.way().entry().label().equals("thumb B flat"))
             .findFirst()
             .orElseThrow();
-    assertTrue(thumb.text().contains("must not slide"), thumb.text());
+    assertTrue(thumb.text().contains("slide"), thumb.text());
     assertTrue(thumb.extra() > 10);
   }
 
@@ -357,6 +357,26 @@ public class PlannerTest {
     plan.notes()
         .forEach(n -> thumbs.put(n.note().id(), n.way().fingering().text().substring(0, 2)));
     assertEquals(Set.copyOf(thumbs.values()), Set.of("Tb"));
+  }
+
+  /** Common practice, no source: never slide the thumb between the two levers. */
+  @Test
+  public void theThumbIsNeverPlannedToSlide() {
+    Setup setup = setup("flute");
+    Line line =
+        Phrase.of("key=-2 tempo=92: C5/4 B4/4 Bb4/4 A4/4 Bb4/4 D5/4 C5/4 A4/4 Bb4/4").line();
+    Set<String> onlyThumb = new java.util.HashSet<>();
+    for (String n : List.of("A4", "B4", "C5", "D5")) {
+      Pitch p = Pitch.parse(n);
+      onlyThumb.add(Player.Known.key(p, setup.ways(p).get(0).entry().fingering()));
+    }
+    onlyThumb.add(Player.Known.key(Pitch.parse("Bb4"), "Tb 1 | Eb"));
+    Player learner = Player.of(setup, Map.of(), Set.of(), Optional.of(new Player.Known(onlyThumb)));
+    for (Player p : List.of(Player.able(setup), learner)) {
+      for (Plan.PlannedMove m : Planner.plan(line, p).moves()) {
+        assertEquals(m.move().slides(), List.of(), m.from() + " to " + m.to());
+      }
+    }
   }
 
   @Test

@@ -317,14 +317,17 @@ final class PartReader {
               + lines.size()
               + " voices; the top one is played unless another is chosen.");
     }
+    List<Integer> played = PlayedOrder.of(bars.stream().map(BarData::node).toList());
+    if (played.size() != bars.size()) {
+      remark(
+          "With its repeats the part is "
+              + played.size()
+              + " bars long to play; the page has "
+              + bars.size()
+              + ".");
+    }
     return new Part(
-        id,
-        name,
-        concert ? Transposition.CONCERT : transposition,
-        barList,
-        lines,
-        PlayedOrder.of(bars.stream().map(BarData::node).toList()),
-        remarks);
+        id, name, concert ? Transposition.CONCERT : transposition, barList, lines, played, remarks);
   }
 
   private Line line(

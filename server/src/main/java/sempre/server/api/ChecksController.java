@@ -218,7 +218,7 @@ class ChecksController {
       throws SQLException {
     String piece = "";
     if (c.piece().isPresent()) {
-      piece = shelf.piece(tx, c.piece().getAsLong()).map(Shelf.Piece::title).orElse("");
+      piece = shelf.title(tx, c.piece().getAsLong()).orElse("");
     }
     return new Views.HeardView(
         c.id(),

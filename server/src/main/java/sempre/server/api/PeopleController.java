@@ -120,11 +120,22 @@ class PeopleController {
         });
   }
 
+  /** Dissolves a group; its students stay. */
   @DeleteMapping("/groups/{id}")
   void removeGroup(@PathVariable long id) {
+    setRemoved(id, true);
+  }
+
+  /** Puts a dissolved group back as it was. */
+  @PostMapping("/groups/{id}/back")
+  void putGroupBack(@PathVariable long id) {
+    setRemoved(id, false);
+  }
+
+  private void setRemoved(long id, boolean removed) {
     db.inTransaction(
         tx -> {
-          found(people.removeGroup(tx, id), "This group is not here any more.");
+          found(people.setGroupRemoved(tx, id, removed), "This group is not here any more.");
           return id;
         });
   }

@@ -88,6 +88,7 @@ final class PlanViews {
             .map(r -> new Views.ReasonView(r.purpose().meaning(), r.because().word(), r.text()))
             .toList(),
         caution(n, instrument, standing),
+        n.note().printed(),
         n.alternatives().stream()
             .map(
                 a ->

@@ -148,14 +148,25 @@ class ShelfController {
         });
   }
 
+  /** Takes a piece off the shelf; it can be put back with all that belonged to it. */
   @DeleteMapping("/pieces/{id}")
   void remove(@PathVariable long id) {
     db.inTransaction(
         tx -> {
           players.piece(tx, id);
-          return shelf.remove(tx, id);
+          return shelf.setRemoved(tx, id, true);
         });
     library.forget(id);
+  }
+
+  /** Puts a piece back on the shelf. */
+  @PostMapping("/pieces/{id}/back")
+  void putBack(@PathVariable long id) {
+    db.inTransaction(
+        tx -> {
+          shelf.setRemoved(tx, id, false);
+          return players.piece(tx, id);
+        });
   }
 
   @PostMapping("/pieces/{id}/assign")

@@ -75,6 +75,7 @@ final class Views {
       double slideCm,
       List<ReasonView> reasons,
       String caution,
+      String printed,
       List<AlternativeView> alternatives) {}
 
   record FingerSlideView(String finger, String from, String to) {}

@@ -43,7 +43,8 @@ public final class Cli {
     line.setErr(err);
     line.setParameterExceptionHandler(
         (e, a) -> {
-          err.println("sempre: " + oneLine(e.getMessage()));
+          String command = e.getCommandLine().getCommandSpec().qualifiedName();
+          err.println("sempre: " + oneLine(e.getMessage()) + "; see '" + command + " --help'");
           return 2;
         });
     line.setExecutionExceptionHandler(

@@ -54,11 +54,11 @@ public class People {
   }
 
   public List<Group> groups(Db.Tx tx) throws SQLException {
-    return tx.list("select id, name from band order by place, id", People::group);
+    return tx.list("select id, name from band where not removed order by place, id", People::group);
   }
 
   public Optional<Group> group(Db.Tx tx, long id) throws SQLException {
-    return tx.one("select id, name from band where id = ?", People::group, id);
+    return tx.one("select id, name from band where id = ? and not removed", People::group, id);
   }
 
   public long addGroup(Db.Tx tx, String name) throws SQLException {
@@ -71,8 +71,9 @@ public class People {
     return tx.run("update band set name = ? where id = ?", name, id);
   }
 
-  public int removeGroup(Db.Tx tx, long id) throws SQLException {
-    return tx.run("delete from band where id = ?", id);
+  /** Dissolves a group, or puts it back with its students and what was given to it. */
+  public int setGroupRemoved(Db.Tx tx, long id, boolean removed) throws SQLException {
+    return tx.run("update band set removed = ? where id = ?", removed, id);
   }
 
   public List<Student> students(Db.Tx tx) throws SQLException {
@@ -90,7 +91,8 @@ public class People {
 
   public List<Long> groupsOf(Db.Tx tx, long studentId) throws SQLException {
     return tx.list(
-        "select band_id from band_student where student_id = ? order by band_id",
+        "select m.band_id from band_student m join band b on b.id = m.band_id"
+            + " where m.student_id = ? and not b.removed order by m.band_id",
         r -> r.getLong(1),
         studentId);
   }
@@ -130,7 +132,10 @@ public class People {
   }
 
   public void setGroups(Db.Tx tx, long studentId, List<Long> groups) throws SQLException {
-    tx.run("delete from band_student where student_id = ?", studentId);
+    tx.run(
+        "delete from band_student where student_id = ?"
+            + " and band_id in (select id from band where not removed)",
+        studentId);
     for (long g : groups.stream().distinct().toList()) {
       tx.run("insert into band_student (band_id, student_id) values (?, ?)", g, studentId);
     }

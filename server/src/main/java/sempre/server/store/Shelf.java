@@ -43,6 +43,11 @@ public class Shelf {
   private static final String PIECE =
       "select id, title, book, number, file_name, pages, added from piece ";
 
+  private static final String ASSIGNMENT =
+      "select a.id, a.band_id, a.piece_id, a.due, a.sentence from assignment a"
+          + " join piece p on p.id = a.piece_id join band b on b.id = a.band_id"
+          + " where not p.removed and not b.removed ";
+
   private static Piece piece(ResultSet r) throws SQLException {
     return new Piece(
         r.getLong(1),
@@ -67,7 +72,7 @@ public class Shelf {
   }
 
   public Optional<Piece> piece(Db.Tx tx, long id) throws SQLException {
-    return tx.one(PIECE + "where id = ?", Shelf::piece, id);
+    return tx.one(PIECE + "where id = ? and not removed", Shelf::piece, id);
   }
 
   public byte[] content(Db.Tx tx, long id) throws SQLException {
@@ -87,22 +92,23 @@ public class Shelf {
         p.added().atOffset(ZoneOffset.UTC));
   }
 
-  public int remove(Db.Tx tx, long id) throws SQLException {
-    return tx.run("delete from piece where id = ?", id);
+  /** The title of a piece, also of one that was taken off the shelf. */
+  public Optional<String> title(Db.Tx tx, long id) throws SQLException {
+    return tx.one("select title from piece where id = ?", r -> r.getString(1), id);
+  }
+
+  /** Takes a piece off the shelf, or puts it back with all that belonged to it. */
+  public int setRemoved(Db.Tx tx, long id, boolean removed) throws SQLException {
+    return tx.run("update piece set removed = ? where id = ?", removed, id);
   }
 
   public List<Assignment> assignments(Db.Tx tx, long groupId) throws SQLException {
     return tx.list(
-        "select id, band_id, piece_id, due, sentence from assignment where band_id = ?"
-            + " order by due, id",
-        Shelf::assignment,
-        groupId);
+        ASSIGNMENT + "and a.band_id = ? order by a.due, a.id", Shelf::assignment, groupId);
   }
 
   public List<Assignment> assignments(Db.Tx tx) throws SQLException {
-    return tx.list(
-        "select id, band_id, piece_id, due, sentence from assignment order by due, id",
-        Shelf::assignment);
+    return tx.list(ASSIGNMENT + "order by a.due, a.id", Shelf::assignment);
   }
 
   public long assign(Db.Tx tx, long groupId, long pieceId, LocalDate due, String sentence)

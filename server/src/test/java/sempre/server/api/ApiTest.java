@@ -229,6 +229,9 @@ public class ApiTest extends ServerTestBase {
         .hasStatusOk();
     assertThat(mvc.delete().uri("/api/pieces/" + id)).hasStatusOk();
     assertThat(mvc.get().uri("/api/stand/1/" + id)).hasStatus(404);
+    assertThat(post("/api/pieces/" + id + "/back", "")).hasStatusOk();
+    assertThat(mvc.get().uri("/api/stand/1/" + id)).hasStatusOk();
+    assertThat(mvc.delete().uri("/api/pieces/" + id)).hasStatusOk();
   }
 
   @Test
@@ -286,6 +289,16 @@ public class ApiTest extends ServerTestBase {
     MvcTestResult twice = post("/api/groups", "{\"name\":\"First-year band\"}");
     assertThat(twice).hasStatus(409);
     assertThat(body(twice).get("detail").asString()).contains("taken already");
+  }
+
+  @Test
+  public void aDissolvedGroupComesBackWithItsStudentsAndPieces() {
+    JsonNode before = get("/api/today").get("groups").get(1);
+    long id = before.get("id").asLong();
+    assertThat(mvc.delete().uri("/api/groups/" + id)).hasStatusOk();
+    assertThat(get("/api/today").get("groups")).hasSize(1);
+    assertThat(post("/api/groups/" + id + "/back", "")).hasStatusOk();
+    assertThat(get("/api/today").get("groups").get(1)).isEqualTo(before);
   }
 
   @Test

@@ -175,7 +175,7 @@ public class CliTest {
       {"assign DIR --instrument flute", "is a folder"},
       {"assign DIR/empty.musicxml --instrument flute", "the file is empty"},
       {"assign DIR/letter.txt --instrument flute", "not MusicXML"},
-      {"assign DIR/piece.musicxml", "Missing required option"},
+      {"assign DIR/piece.musicxml", "Missing required option: '--instrument=ID'; see"},
       {
         "assign DIR/piece.musicxml --instrument flute --part P9",
         "there is no part 'P9'; there is: P1 (Flute)"
