@@ -127,7 +127,7 @@
 
 {#if look}
   <section class="look" aria-label="What the file holds">
-    <h2>{file?.name} holds {look.bars} bars</h2>
+    <h2>{file?.name} holds {look.bars} {look.bars === 1 ? 'bar' : 'bars'}</h2>
     <table>
       <thead>
         <tr
@@ -144,7 +144,7 @@
             <td>{p.range || 'no pitches'}</td>
             <td>{p.notes}{p.voices > 1 ? `, ${p.voices} voices` : ''}</td>
             <td>{p.transposition}</td>
-            <td>{p.readBy.join(', ') || 'others, transposed'}</td>
+            <td>{p.notes ? p.readBy.join(', ') || 'others, transposed' : 'nobody'}</td>
           </tr>
           {#each p.remarks as r (r)}
             <tr class="remark"><td></td><td colspan="5" class="small quiet">{r}</td></tr>

@@ -12,8 +12,8 @@
 
   onMount(() => {
     void load();
-    const idle = setTimeout(warmUp, 400);
-    return () => clearTimeout(idle);
+    // the engraver starts while the teacher reads, so that a part opens at once
+    warmUp();
   });
 
   async function load() {

@@ -82,7 +82,7 @@ public class WholePathTest {
         "input[type=file]",
         new FilePayload(
             "gannet.musicxml", "application/xml", TUNE.getBytes(StandardCharsets.UTF_8)));
-    assertThat(page.getByText("gannet.musicxml holds 1 bars")).isVisible();
+    assertThat(page.getByText("gannet.musicxml holds 1 bar")).isVisible();
     assertThat(page.getByText("F4 to C5")).isVisible();
     page.getByText("Keep it on the shelf").click();
     assertThat(page.getByText("Gannet Point is on the shelf.")).isVisible();
@@ -175,6 +175,18 @@ public class WholePathTest {
     assertThat(page.getByRole(AriaRole.ALERT).first())
         .containsText("bar 1: the note's <step> 'Q' is not A to G");
     assertThat(page.getByText("Half-Tide Rock").first()).isVisible();
+  }
+
+  @Test
+  public void aPieceTakenOffTheShelfIsPutBack() {
+    Page page = browsing.page();
+    page.navigate(browsing.at("/shelf"));
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("take off Two Gulls"))
+        .click();
+    assertThat(page.getByText("Two Gulls is taken off the shelf.")).isVisible();
+    assertThat(page.locator("span.title").getByText("Two Gulls")).hasCount(0);
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Put it back")).click();
+    assertThat(page.locator("span.title").getByText("Two Gulls")).isVisible();
   }
 
   @Test

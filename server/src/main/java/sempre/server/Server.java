@@ -35,7 +35,9 @@ public class Server {
     String url = System.getenv("SEMPRE_JDBC_URL");
     settings.put(
         "spring.datasource.url",
-        url == null ? "jdbc:h2:file:" + data.toAbsolutePath().resolve("sempre") : url);
+        url == null
+            ? "jdbc:h2:file:" + data.toAbsolutePath().resolve("sempre") + ";DB_CLOSE_ON_EXIT=FALSE"
+            : url);
     SpringApplication application = new SpringApplication(Server.class);
     application.setBannerMode(Banner.Mode.OFF);
     application.setDefaultProperties(settings);
