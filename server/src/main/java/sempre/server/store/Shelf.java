@@ -67,7 +67,7 @@ public class Shelf {
   public List<Piece> pieces(Db.Tx tx) throws SQLException {
     return tx.list(
         PIECE
-            + "order by book, case when number = '' then 1 else 0 end, length(number), number, title",
+            + "where not removed order by book, case when number = '' then 1 else 0 end, length(number), number, title",
         Shelf::piece);
   }
 

@@ -1,0 +1,153 @@
+package sempre.core.score;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.util.List;
+import java.util.Map;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import sempre.core.instrument.Catalogue;
+import sempre.core.instrument.Setup;
+import sempre.core.pitch.KeySignature;
+import sempre.core.pitch.Pitch;
+import sempre.core.pitch.Transposition;
+
+public class PartTest {
+  private static final Transposition ALTO = new Transposition(-5, -9);
+  private static final Transposition TRUMPET = new Transposition(-1, -2);
+
+  private static Part part(String name, Transposition t, int fifths, String... notes) {
+    KeySignature key = new KeySignature(fifths);
+    List<Note> list =
+        java.util.stream.IntStream.range(0, notes.length)
+            .mapToObj(
+                i ->
+                    new Note(
+                        "n" + i,
+                        List.of(),
+                        0,
+                        1 + i,
+                        i,
+                        1,
+                        Pitch.parse(notes[i]),
+                        false,
+                        false,
+                        Dynamic.MF,
+                        100,
+                        key,
+                        false,
+                        false,
+                        ""))
+            .toList();
+    return new Part(
+        "P1",
+        name,
+        t,
+        List.of(new Bar(0, "1", 0, notes.length, key, 4, 4)),
+        list.isEmpty() ? List.of() : List.of(new Line(1, "1", list)),
+        List.of(0),
+        List.of());
+  }
+
+  private static List<String> pitches(Part p) {
+    return p.topLine().orElseThrow().notes().stream().map(n -> n.pitch().toString()).toList();
+  }
+
+  @Test
+  public void aTrumpetPageReadByAnAltoSoundsTheSame() {
+    Part trumpet = part("Trumpet", TRUMPET, 0, "C4", "E4", "F#4");
+    Part alto = trumpet.readBy(ALTO);
+    assertEquals(pitches(alto), List.of("G4", "B4", "C#5"));
+    assertEquals(alto.key().fifths(), 1);
+    for (int i = 0; i < 3; i++) {
+      assertEquals(
+          ALTO.sounding(alto.topLine().orElseThrow().notes().get(i).pitch()).midi(),
+          TRUMPET.sounding(trumpet.topLine().orElseThrow().notes().get(i).pitch()).midi());
+    }
+  }
+
+  @Test
+  public void aKeyOfTooManySharpsIsFoldedAndItsNotesWithIt() {
+    // concert B major (5 sharps) is G sharp major for the alto saxophone: 8 sharps, so A flat
+    Part alto = part("Flute", Transposition.CONCERT, 5, "B4", "D#5", "F#5").readBy(ALTO);
+    assertEquals(alto.key().fifths(), -4);
+    assertEquals(pitches(alto), List.of("Ab5", "C6", "Eb6"));
+  }
+
+  @Test
+  public void theSamePageIsLeftAsItIs() {
+    Part p = part("Trumpet", TRUMPET, 0, "C4");
+    assertEquals(p.readBy(TRUMPET), p);
+    assertEquals(p.inOctave(0), p);
+    assertEquals(pitches(p.inOctave(-1)), List.of("C3"));
+  }
+
+  @DataProvider
+  public Object[][] names() {
+    return new Object[][] {
+      {"Alto Sax 1", "alto-sax", true}, {"Alto Saxophone", "alto-sax", true},
+      {"Tenor Sax", "alto-sax", false}, {"Trumpet in Bb", "trumpet", true},
+      {"FLUTE", "flute", true}, {"Music", "flute", false}
+    };
+  }
+
+  @Test(dataProvider = "names")
+  public void aPartIsKnownByItsName(String name, String id, boolean is) {
+    assertEquals(
+        PartChoice.names(part(name, TRUMPET, 0, "C4"), Catalogue.standard().instrument(id)), is);
+  }
+
+  private static PartChoice.Reading read(Part p, String id, PartChoice.Pages pages) {
+    return PartChoice.read(p, Setup.of(Catalogue.standard().instrument(id), Map.of()), pages);
+  }
+
+  @Test
+  public void howThePagesAreMeantDecidesWhatIsRead() {
+    Part trumpet = part("Trumpet", TRUMPET, 0, "C4", "G4");
+    assertEquals(
+        pitches(read(trumpet, "trumpet", PartChoice.Pages.AS_SAID).part()), List.of("C4", "G4"));
+    assertEquals(
+        pitches(read(trumpet, "trumpet", PartChoice.Pages.CONCERT).part()), List.of("D4", "A4"));
+    assertEquals(
+        pitches(read(trumpet, "flute", PartChoice.Pages.AS_WRITTEN).part()), List.of("C4", "G4"));
+  }
+
+  @Test
+  public void aPageThatNamesItsPlayerIsTheOwnOneUnlessItIsInC() {
+    Part own = part("Trumpet", Transposition.CONCERT, 0, "C4");
+    assertEquals(pitches(read(own, "trumpet", PartChoice.Pages.AS_SAID).part()), List.of("C4"));
+    Part inC = part("Trumpet in C", Transposition.CONCERT, 0, "C4");
+    assertEquals(pitches(read(inC, "trumpet", PartChoice.Pages.AS_SAID).part()), List.of("D4"));
+  }
+
+  @Test
+  public void anotherPlayersPartComesInTheOctaveThatFits() {
+    PartChoice.Reading r =
+        read(
+            part("Flute", Transposition.CONCERT, 0, "C6", "E6"),
+            "trombone",
+            PartChoice.Pages.AS_SAID);
+    assertEquals(pitches(r.part()), List.of("C4", "E4"));
+    assertTrue(r.remark().contains("2 octaves lower"), r.remark());
+  }
+
+  @Test
+  public void theBestPartIsTheNamedOneThenOneInTheSameKeyThenTheFirst() {
+    var sax = Catalogue.standard().instrument("alto-sax");
+    Part empty = part("Alto Sax", ALTO, 0);
+    Part flute = part("Flute", Transposition.CONCERT, 0, "C5");
+    Part other = part("Horn in E flat", ALTO, 0, "C5");
+    Part named = part("Alto Sax 2", ALTO, 0, "D5");
+    assertEquals(best(sax, empty, flute, other, named), "Alto Sax 2");
+    assertEquals(best(sax, empty, flute, other), "Horn in E flat");
+    assertEquals(best(sax, empty, flute), "Flute");
+    assertTrue(PartChoice.best(new Score("", false, List.of(empty), List.of()), sax).isEmpty());
+  }
+
+  private static String best(sempre.core.instrument.Instrument i, Part... parts) {
+    return PartChoice.best(new Score("", false, List.of(parts), List.of()), i)
+        .map(Part::name)
+        .orElse("");
+  }
+}
