@@ -24,6 +24,7 @@ final class Browsing implements AutoCloseable {
   private final Browser browser;
   private ConfigurableApplicationContext server;
   private String address;
+  private int port;
 
   /** What pages asked of other hosts, and what went wrong in them. */
   final List<String> foreign = Collections.synchronizedList(new ArrayList<>());
@@ -58,11 +59,12 @@ final class Browsing implements AutoCloseable {
   }
 
   private void start(boolean demo) {
-    server = Server.start(data, 0, demo);
-    address = "http://localhost:" + Server.port(server);
+    server = Server.start(data, port, demo);
+    port = Server.port(server);
+    address = "http://localhost:" + port;
   }
 
-  /** Stops the server and starts it again on the same data. */
+  /** Stops the server and starts it again on the same data, under the same address. */
   void restart() {
     server.close();
     start(true);

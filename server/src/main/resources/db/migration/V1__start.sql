@@ -58,6 +58,10 @@ create table fingering_lock (
   primary key (student_id, piece_id, note_id)
 );
 
+-- A table instead of a check constraint: see docs/decisions/006.
+create table grade (name varchar(10) primary key);
+insert into grade (name) values ('SECURE'), ('SHAKY'), ('NOT_YET');
+
 -- Evidence: rows are only ever added. An entry that takes another back names it.
 create table heard (
   id bigint generated always as identity primary key,
@@ -66,7 +70,7 @@ create table heard (
   heard_by varchar(60) not null,
   written varchar(6) not null,
   fingering varchar(100) not null,
-  grade varchar(10) not null check (grade in ('SECURE', 'SHAKY', 'NOT_YET')),
+  grade varchar(10) not null references grade (name),
   piece_id bigint references piece (id) on delete set null,
   bars varchar(40) not null default '',
   remark varchar(300) not null default '',

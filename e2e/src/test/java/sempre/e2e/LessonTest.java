@@ -1,0 +1,183 @@
+package sempre.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.Test;
+
+/** What happens in a lesson: finding, choosing, marking, and a server that goes away meanwhile. */
+public class LessonTest {
+  private Browsing browsing;
+
+  @BeforeMethod
+  void open() {
+    browsing = new Browsing(true);
+  }
+
+  @AfterMethod(alwaysRun = true)
+  void close() {
+    browsing.close();
+  }
+
+  private Page at(String path) {
+    Page page = browsing.page();
+    page.navigate(browsing.at(path));
+    page.locator("h1").first().waitFor();
+    if (path.startsWith("/stand") || path.startsWith("/ear")) {
+      page.locator("svg.lanes text").first().waitFor();
+    }
+    return page;
+  }
+
+  @Test
+  public void aLostServerLosesNoGradeAndNoRemark() {
+    Page page = at("/ear/3/5");
+    page.keyboard().press("1");
+    assertThat(page.getByRole(AriaRole.STATUS).first()).containsText("secure");
+    browsing.stop();
+    page.keyboard().press("r");
+    page.keyboard().type("tongue too far forward");
+    page.keyboard().press("Enter");
+    page.keyboard().press("2");
+    assertThat(page.getByRole(AriaRole.ALERT).first())
+        .containsText("Not written down: press the key again.");
+    assertThat(page.getByLabel("Remark with the next grade")).hasValue("tongue too far forward");
+    browsing.restart();
+    page.keyboard().press("ArrowLeft");
+    page.keyboard().press("2");
+    assertThat(page.getByRole(AriaRole.STATUS).first()).containsText("shaky");
+    page.navigate(browsing.at("/people/3"));
+    assertThat(page.getByText("tongue too far forward").first()).isVisible();
+  }
+
+  @Test
+  public void aGradeTakenBackStaysInTheRecordCrossedOut() {
+    Page page = at("/ear/3/5");
+    page.keyboard().press("3");
+    assertThat(page.getByRole(AriaRole.STATUS).first()).containsText("not yet");
+    page.navigate(browsing.at("/people/3"));
+    Locator row = page.locator("tbody tr").first();
+    assertThat(row).containsText("today");
+    row.getByRole(AriaRole.BUTTON).click();
+    assertThat(page.locator("tbody tr").first()).hasClass(Pattern.compile("undone"));
+    assertThat(page.locator("tbody tr").first()).containsText("taken back");
+  }
+
+  @Test
+  public void aNameIsFoundWithoutItsAccents() {
+    Page page = at("/");
+    page.keyboard().press("/");
+    page.keyboard().type("ayse harbour");
+    assertThat(page.locator("dialog li.at")).containsText("Ayşe K.");
+    page.keyboard().press("Enter");
+    assertThat(page.locator("h1")).hasText("The Harbour Wall");
+    page.keyboard().press("/");
+    page.keyboard().type("nobody of this name");
+    assertThat(page.getByText("Nothing has this name.")).isVisible();
+    page.keyboard().press("Escape");
+    assertThat(page.locator("dialog")).hasCount(0);
+  }
+
+  @Test
+  public void anotherPartIsReadTransposedAndThatIsSaid() {
+    Page page = at("/stand/1/5");
+    page.getByLabel("Reads")
+        .selectOption(new com.microsoft.playwright.options.SelectOption().setLabel("Trombone"));
+    assertThat(page.getByText("Read from the part 'Trombone'")).isVisible();
+    assertThat(page.getByText("higher, where it fits")).isVisible();
+  }
+
+  @Test
+  public void theHouseStyleIsTakenWhenAPartIsOpened() {
+    Page page = at("/people");
+    page.getByLabel("Flute: B flat").selectOption("lever");
+    assertThat(page.getByText("The house style is changed")).isVisible();
+    page.navigate(browsing.at("/stand/5/4"));
+    page.locator("svg.lanes text").first().waitFor();
+    page.keyboard().press("Home");
+    assertThat(page.getByLabel("The chosen note").locator("h2")).hasText("side lever B flat");
+  }
+
+  @Test
+  public void lightAndDarkAreKept() {
+    Page page = at("/");
+    page.getByText("Dark", new Page.GetByTextOptions().setExact(true)).click();
+    assertEquals(page.locator("html").getAttribute("theme"), "g100");
+    page.reload();
+    assertEquals(page.locator("html").getAttribute("theme"), "g100");
+    page.getByText("Light", new Page.GetByTextOptions().setExact(true)).click();
+    assertEquals(page.locator("html").getAttribute("theme"), "white");
+  }
+
+  @Test
+  public void aFileIsDroppedOnTheShelf() {
+    Page page = at("/shelf");
+    page.evaluate(
+        """
+        () => {
+          const transfer = new DataTransfer();
+          transfer.items.add(new File(['not music'], 'letter.txt', { type: 'text/plain' }));
+          document.querySelector('.drop').dispatchEvent(
+            new DragEvent('drop', { dataTransfer: transfer, bubbles: true, cancelable: true }));
+        }
+        """);
+    assertThat(page.getByRole(AriaRole.ALERT).first())
+        .containsText("letter.txt: The file is not MusicXML; export the piece as MusicXML");
+  }
+
+  @Test
+  public void arrowsWalkThroughNotesAndAlternatives() {
+    Page page = at("/stand/5/8");
+    Locator panel = page.getByLabel("The chosen note");
+    page.keyboard().press("Home");
+    String first = panel.textContent();
+    page.keyboard().press("ArrowLeft");
+    assertEquals(panel.textContent(), first, "the first note is the end of the way");
+    page.keyboard().press("ArrowDown");
+    assertThat(panel.locator("li.looked")).hasCount(1);
+    page.keyboard().press("ArrowUp");
+    assertThat(panel.locator("li.looked")).hasCount(0);
+    page.keyboard().press("End");
+    assertThat(panel).containsText("bar 8");
+  }
+
+  /** Marking a short part of seven notes takes one key a note, or one key for all. */
+  @Test
+  public void aCheckTakesOneKeyANote() {
+    Page page = at("/ear/2/5");
+    int notes = page.locator("ol.strip li").count();
+    for (int i = 0; i < notes - 2; i++) {
+      page.keyboard().press("1");
+    }
+    page.keyboard().press("a");
+    assertThat(page.getByText("the 0 left are secure")).isVisible();
+    page.keyboard().press("Enter");
+    assertThat(page.getByText("Written down: " + notes + " of " + notes + " notes")).isVisible();
+    page.getByText("Take all of it back").click();
+    assertThat(page.getByText("Nothing was written down yet")).isVisible();
+  }
+
+  @Test
+  public void pagesSayWhatTheyMayLoadAndAssetsAreKept() {
+    Page page = browsing.page();
+    var response = page.navigate(browsing.at("/stand/1/5"));
+    String policy = response.headerValue("content-security-policy");
+    assertTrue(policy.contains("default-src 'self'") && !policy.contains("http"), policy);
+    page.locator("svg.lanes text").first().waitFor();
+    String script =
+        (String) page.evaluate("() => document.querySelector('script[type=module]').src");
+    var asset = page.request().get(script);
+    assertTrue(asset.headers().get("cache-control").contains("immutable"));
+    assertEquals(asset.headers().get("content-encoding"), "gzip");
+    assertEquals(page.request().get(browsing.at("/no/such/place")).status(), 404);
+    assertEquals(browsing.foreign, List.of());
+  }
+}

@@ -1,0 +1,293 @@
+package sempre.server.store;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalLong;
+import java.util.Set;
+import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.Test;
+import sempre.core.learning.Check;
+import sempre.core.learning.Grade;
+import sempre.core.pitch.Pitch;
+import sempre.core.score.PartChoice;
+
+/** The store over a real H2, table by table. */
+public class StoreTest {
+  private final People people = new People();
+  private final Shelf shelf = new Shelf();
+  private final Checks checks = new Checks();
+  private Db db;
+
+  @BeforeMethod
+  void fresh() {
+    db = H2.fresh();
+  }
+
+  private static People.Student ida() {
+    return new People.Student(
+        0,
+        "Ida",
+        "Q",
+        "flute",
+        Map.of("foot", "B", "splitE", "true"),
+        Set.of("B", "C#"),
+        Map.of("bFlat", "lever"));
+  }
+
+  private long piece(String title, byte... content) {
+    return db.inTransaction(
+        tx ->
+            shelf.add(
+                tx,
+                new Shelf.Piece(
+                    0,
+                    title,
+                    "Book",
+                    "1",
+                    "f.xml",
+                    PartChoice.Pages.AS_SAID,
+                    Instant.parse("2026-01-02T03:04:05Z")),
+                content));
+  }
+
+  @Test
+  public void workThatFailsLeavesNothingBehind() {
+    assertThatThrownBy(
+            () ->
+                db.inTransaction(
+                    tx -> {
+                      people.addGroup(tx, "Half a band");
+                      throw new IllegalStateException("interrupted");
+                    }))
+        .hasMessage("interrupted");
+    var got1 = db.inTransaction(people::groups);
+    assertThat(got1).isEmpty();
+  }
+
+  @Test
+  public void aNameTakenTwiceIsKnownAsSuch() {
+    db.inTransaction(tx -> people.addGroup(tx, "Band"));
+    assertThatThrownBy(() -> db.inTransaction(tx -> people.addGroup(tx, "Band")))
+        .isInstanceOfSatisfying(StoreException.class, e -> assertThat(e.duplicate()).isTrue());
+  }
+
+  @Test
+  public void aStudentComesBackAsSetUp() {
+    long id = db.inTransaction(tx -> people.add(tx, ida()));
+    People.Student back = db.inTransaction(tx -> people.student(tx, id)).orElseThrow();
+    assertThat(back.options()).isEqualTo(ida().options());
+    assertThat(back.avoid()).isEqualTo(ida().avoid());
+    assertThat(back.style()).isEqualTo(ida().style());
+    assertThat(back.name()).isEqualTo("Ida Q.");
+  }
+
+  @Test
+  public void groupsKeepTheirOrderAndTheirStudents() {
+    long a = db.inTransaction(tx -> people.addGroup(tx, "Zebra band"));
+    long b = db.inTransaction(tx -> people.addGroup(tx, "Alpha band"));
+    long id = db.inTransaction(tx -> people.add(tx, ida()));
+    db.inTransaction(
+        tx -> {
+          people.setGroups(tx, id, List.of(b, a, b));
+          return null;
+        });
+    var got2 = db.inTransaction(people::groups);
+    assertThat(got2).extracting(People.Group::name).containsExactly("Zebra band", "Alpha band");
+    var got3 = db.inTransaction(tx -> people.groupsOf(tx, id));
+    assertThat(got3).containsExactly(a, b);
+    var got4 = db.inTransaction(tx -> people.students(tx, a));
+    assertThat(got4).hasSize(1);
+  }
+
+  @Test
+  public void aDissolvedGroupKeepsItsMembersForTheWayBack() {
+    long g = db.inTransaction(tx -> people.addGroup(tx, "Band"));
+    long id = db.inTransaction(tx -> people.add(tx, ida()));
+    db.inTransaction(
+        tx -> {
+          people.setGroups(tx, id, List.of(g));
+          return people.setGroupRemoved(tx, g, true);
+        });
+    // a change of the student meanwhile must not lose the dissolved group's place
+    db.inTransaction(
+        tx -> {
+          people.setGroups(tx, id, List.of());
+          return people.setGroupRemoved(tx, g, false);
+        });
+    var got5 = db.inTransaction(tx -> people.students(tx, g));
+    assertThat(got5).hasSize(1);
+  }
+
+  @Test
+  public void aFileIsKeptByteForByte() {
+    byte[] content = new byte[70_000];
+    Arrays.fill(content, (byte) 0xE9);
+    long id = piece("Long", content);
+    var got6 = db.inTransaction(tx -> shelf.content(tx, id));
+    assertThat(got6).isEqualTo(content);
+  }
+
+  @Test
+  public void piecesAreInTheOrderOfTheBook() {
+    for (String number : List.of("10", "2", "1")) {
+      db.inTransaction(
+          tx ->
+              shelf.add(
+                  tx,
+                  new Shelf.Piece(
+                      0,
+                      "T" + number,
+                      "Book",
+                      number,
+                      "f",
+                      PartChoice.Pages.AS_SAID,
+                      Instant.EPOCH),
+                  new byte[] {1}));
+    }
+    var got7 = db.inTransaction(shelf::pieces);
+    assertThat(got7).extracting(Shelf.Piece::number).containsExactly("1", "2", "10");
+  }
+
+  @Test
+  public void givingAPieceAgainMovesItsDay() {
+    long g = db.inTransaction(tx -> people.addGroup(tx, "Band"));
+    long p = piece("Tune", (byte) 1);
+    db.inTransaction(tx -> shelf.assign(tx, g, p, LocalDate.of(2026, 3, 1), ""));
+    db.inTransaction(tx -> shelf.assign(tx, g, p, LocalDate.of(2026, 4, 1), "later"));
+    var got8 = db.inTransaction(tx -> shelf.assignments(tx, g));
+    assertThat(got8).extracting(Shelf.Assignment::due).containsExactly(LocalDate.of(2026, 4, 1));
+    db.inTransaction(tx -> shelf.setRemoved(tx, p, true));
+    var got9 = db.inTransaction(tx -> shelf.assignments(tx, g));
+    assertThat(got9).isEmpty();
+    db.inTransaction(tx -> shelf.setRemoved(tx, p, false));
+    var got10 = db.inTransaction(tx -> shelf.assignments(tx, g));
+    assertThat(got10).hasSize(1);
+  }
+
+  @Test
+  public void locksAreReplacedAndTakenBackOneByOne() {
+    long s = db.inTransaction(tx -> people.add(tx, ida()));
+    long p = piece("Tune", (byte) 1);
+    db.inTransaction(
+        tx -> {
+          shelf.lock(tx, s, p, "n1", "T 1 | 1 Eb");
+          shelf.lock(tx, s, p, "n1", "Tb 1 | Eb");
+          shelf.lock(tx, s, p, "n2", "1 | Eb");
+          return null;
+        });
+    var got11 = db.inTransaction(tx -> shelf.locks(tx, s, p));
+    assertThat(got11).containsExactly(Map.entry("n1", "Tb 1 | Eb"), Map.entry("n2", "1 | Eb"));
+    db.inTransaction(tx -> shelf.unlock(tx, s, p, "n1"));
+    var got12 = db.inTransaction(tx -> shelf.locks(tx, s, p));
+    assertThat(got12).containsOnlyKeys("n2");
+  }
+
+  @Test
+  public void whatWasHeardComesBackWholeAndOutlivesItsPiece() {
+    long s = db.inTransaction(tx -> people.add(tx, ida()));
+    long p = piece("Tune", (byte) 1);
+    Check heard =
+        new Check(
+            0,
+            Instant.parse("2026-02-03T09:30:00Z"),
+            "teacher",
+            Pitch.parse("F#6"),
+            "T 1 3 | 3 Eb",
+            Grade.SHAKY,
+            OptionalLong.of(p),
+            "3-4",
+            "flat",
+            OptionalLong.empty());
+    long id = db.inTransaction(tx -> checks.add(tx, s, heard));
+    Check back = db.inTransaction(tx -> checks.one(tx, s, id)).orElseThrow();
+    assertThat(back)
+        .isEqualTo(
+            new Check(
+                id,
+                heard.at(),
+                heard.by(),
+                heard.written(),
+                heard.fingering(),
+                heard.grade(),
+                heard.piece(),
+                heard.bars(),
+                heard.remark(),
+                heard.undoes()));
+    var got13 = db.inTransaction(tx -> checks.all(tx)).get(s);
+    assertThat(got13).containsExactly(back);
+    db.inTransaction(tx -> shelf.setRemoved(tx, p, true));
+    var got14 = db.inTransaction(tx -> shelf.title(tx, p));
+    assertThat(got14).contains("Tune");
+  }
+
+  /** Evidence is appended: the class has no other way to touch a row than to add one. */
+  @Test
+  public void nothingHeardCanBeChanged() {
+    assertThat(Arrays.stream(Checks.class.getDeclaredMethods()).filter(m -> !m.isSynthetic()))
+        .extracting(m -> m.getName())
+        .containsOnly("check", "optional", "of", "all", "one", "undone", "add");
+  }
+
+  @Test
+  public void erasingAStudentErasesEverythingOfThem() {
+    long s = db.inTransaction(tx -> people.add(tx, ida()));
+    long p = piece("Tune", (byte) 1);
+    Check c =
+        new Check(
+            0,
+            Instant.EPOCH,
+            "teacher",
+            Pitch.parse("A4"),
+            "T 1 2 | Eb",
+            Grade.SECURE,
+            OptionalLong.of(p),
+            "",
+            "",
+            OptionalLong.empty());
+    db.inTransaction(
+        tx -> {
+          long first = checks.add(tx, s, c);
+          checks.add(
+              tx,
+              s,
+              new Check(
+                  0,
+                  Instant.EPOCH,
+                  "teacher",
+                  c.written(),
+                  c.fingering(),
+                  c.grade(),
+                  c.piece(),
+                  "",
+                  "",
+                  OptionalLong.of(first)));
+          shelf.lock(tx, s, p, "n1", "T 1 2 | Eb");
+          shelf.choose(tx, s, p, new Shelf.Chosen("P1", 1));
+          return people.erase(tx, s);
+        });
+    for (String table : List.of("student", "heard", "fingering_lock", "reading", "band_student")) {
+      var got15 = db.inTransaction(tx -> tx.one("select count(*) from " + table, r -> r.getInt(1)));
+      assertThat(got15).as(table).contains(0);
+    }
+  }
+
+  @Test
+  public void anUnknownGradeCannotBeStored() {
+    long s = db.inTransaction(tx -> people.add(tx, ida()));
+    assertThatThrownBy(
+            () ->
+                db.inTransaction(
+                    tx ->
+                        tx.run(
+                            "insert into heard (student_id, at, heard_by, written, fingering, grade)"
+                                + " values (?, current_timestamp, 't', 'A4', '0', 'GREAT')",
+                            s)))
+        .isInstanceOf(StoreException.class);
+  }
+}
