@@ -143,6 +143,7 @@ public class SecondWritingTest {
   private static final List<Set<String>> SAX =
       List.of(
           Set.of("L1", "L2"), // open: C sharp; a small hole, closed by the first or second finger
+          Set.of("RsC open"), // C, opened by its side key
           Set.of("L1"), // C
           Set.of("Lbis", "L2", "R1"), // B; closed by the bis key, the A key or the F key
           Set.of("RsBb open"), // B flat, opened by its side key
@@ -193,6 +194,18 @@ public class SecondWritingTest {
       assertTrue(open < last, Pitch.usual(midi) + " " + standard.fingering() + " opens " + open);
       last = open;
     }
+  }
+
+  /** From memory, so thought through: each way to play C opens a C hole first. */
+  @Test
+  public void theSaxophonesCsOpenACHole() {
+    Keywork k = Catalogue.standard().instrument("alto-sax").keywork();
+    for (String c : List.of("2 |", "1 | sC", "1 2 | sC sBb")) {
+      int open = firstOpenSax(names(k.read(c)));
+      assertTrue(open == 1 || open == 2, c + " opens " + open);
+    }
+    int flat = firstOpenSax(names(k.read("1 2 | sBb")));
+    assertTrue(SAX.get(flat).contains("RsBb open"));
   }
 
   @Test
