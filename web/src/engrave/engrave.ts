@@ -10,17 +10,17 @@ export function warmUp() {
   worker = new Worker(new URL('./engrave.worker.ts', import.meta.url), { type: 'module' });
   worker.onmessage = (e: MessageEvent<EngraveReply>) => {
     waiting.get(e.data.id)?.(e.data);
-    waiting.delete(e.data.id);
+    if (e.data.done) waiting.delete(e.data.id);
   };
 }
 
-export function engrave(q: Omit<EngraveRequest, 'id'>): Promise<EngraveReply> {
+/** Engraves; the lines come in one or two replies. Returns a way to stop listening. */
+export function engrave(q: Omit<EngraveRequest, 'id'>, onreply: (r: EngraveReply) => void) {
   warmUp();
-  return new Promise((done) => {
-    const id = ++count;
-    waiting.set(id, done);
-    worker!.postMessage({ ...q, id });
-  });
+  const id = ++count;
+  waiting.set(id, onreply);
+  worker!.postMessage({ ...q, id });
+  return () => void waiting.delete(id);
 }
 
 /** A note or rest where it stands on its line, in px of the engraved width. */

@@ -11,9 +11,16 @@ export interface EngraveRequest {
 }
 export interface EngraveReply {
   id: number;
+  /** lines that follow those of the replies before */
   lines: string[];
+  /** whether these are the first, and whether they are the last */
+  first: boolean;
+  done: boolean;
   problem?: string;
 }
+
+/** How many lines fill a screen. */
+const FIRST = 3;
 
 const toolkit = (async () => {
   const { default: create } = (await import(/* @vite-ignore */ wasmUrl)) as {
@@ -49,9 +56,25 @@ self.onmessage = async ({ data: q }: MessageEvent<EngraveRequest>) => {
     });
     if (q.xml === undefined) tk.redoLayout();
     else if (!tk.loadData(q.xml)) throw new Error('This part could not be engraved.');
-    const lines = Array.from({ length: tk.getPageCount() }, (_, i) => tk.renderToSVG(i + 1));
-    self.postMessage({ id: q.id, lines } satisfies EngraveReply);
+    // the first lines are sent as soon as they are drawn, so that reading can begin
+    const count = tk.getPageCount();
+    let lines: string[] = [];
+    let first = true;
+    for (let page = 1; page <= count; page++) {
+      lines.push(tk.renderToSVG(page));
+      if (page === FIRST || page === count) {
+        self.postMessage({ id: q.id, lines, first, done: page === count } satisfies EngraveReply);
+        lines = [];
+        first = false;
+      }
+    }
   } catch (e) {
-    self.postMessage({ id: q.id, lines: [], problem: String(e) } satisfies EngraveReply);
+    self.postMessage({
+      id: q.id,
+      lines: [],
+      first: true,
+      done: true,
+      problem: String(e)
+    } satisfies EngraveReply);
   }
 };

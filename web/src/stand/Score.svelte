@@ -3,6 +3,7 @@
   ribbon (where it is hard) and the finger lanes, or the curve of the slide.
 -->
 <script lang="ts">
+  import { untrack } from 'svelte';
   import { engrave, read, type Line } from '../engrave/engrave';
   import { bars, events, GAP, ROW, rows, short, type Lane, type Plan } from './lanes';
 
@@ -13,7 +14,6 @@
     guides,
     chosen,
     onchoose,
-    onready,
     graded
   }: {
     xml: string;
@@ -22,7 +22,6 @@
     guides: number[];
     chosen: string;
     onchoose: (id: string) => void;
-    onready?: () => void;
     /** note id to grade, while hearing */
     graded?: Map<string, string>;
   } = $props();
@@ -34,45 +33,65 @@
   let width = $state(0);
   let lines = $state.raw<{ svg: SVGSVGElement; info: Line }[]>([]);
   let problem = $state('');
-  let lastXml = '';
-  let lastWidth = 0;
+  let loadedXml = '';
+  let shownXml = '';
+  let shownWidth = 0;
 
   $effect(() => {
     const w = Math.floor(width);
     const x = xml;
-    if (w < 200 || (w === lastWidth && x === lastXml)) return;
-    const timer = setTimeout(
-      async () => {
-        const fresh = x !== lastXml;
-        lastXml = x;
-        lastWidth = w;
-        const reply = await engrave({
-          widthPx: w,
-          scale: SCALE,
-          wide: plan.notes.some((n) => n.fingering.includes('|')),
-          ...(fresh ? { xml: x } : {})
-        });
-        problem = reply.problem ?? '';
-        const parser = new DOMParser();
-        lines = reply.lines.map((s) => {
-          const svg = document.importNode(
-            parser.parseFromString(s, 'image/svg+xml').documentElement,
-            true
-          ) as unknown as SVGSVGElement;
-          svg.querySelectorAll('style').forEach((e) => {
-            keepFont(e.textContent ?? '');
-            e.remove();
-          });
-          svg.setAttribute('class', 'engraved');
-          svg.setAttribute('aria-hidden', 'true');
-          return { svg, info: read(svg) };
-        });
-        onready?.();
-      },
-      lastXml === '' ? 0 : 120
+    if (w < 200 || (w === shownWidth && x === shownXml)) return;
+    // long fingerings under short notes need more room between the notes
+    const wide = untrack(() =>
+      plan.notes.some((n) => n.fingering.includes('|') && n.seconds < 0.4)
     );
-    return () => clearTimeout(timer);
+    let stop: (() => void) | undefined;
+    let stopped = false;
+    const timer = setTimeout(
+      () => {
+        const fresh = x !== loadedXml;
+        loadedXml = x;
+        stop = engrave(
+          { widthPx: w, scale: SCALE, wide, ...(fresh ? { xml: x } : {}) },
+          (reply) => {
+            problem = reply.problem ?? '';
+            const show = () => {
+              if (stopped) return;
+              const more = reply.lines.map(drawing);
+              lines = reply.first ? more : [...lines, ...more];
+              if (reply.done) {
+                shownXml = x;
+                shownWidth = w;
+              }
+            };
+            // what is below the screen waits until the first lines have been painted
+            if (reply.first) show();
+            else requestAnimationFrame(() => setTimeout(show));
+          }
+        );
+      },
+      loadedXml === '' ? 0 : 120
+    );
+    // a reply to an older question must not overwrite a newer one
+    return () => {
+      stopped = true;
+      clearTimeout(timer);
+      stop?.();
+    };
   });
+
+  function drawing(text: string) {
+    const template = document.createElement('template');
+    template.innerHTML = text.slice(text.indexOf('<svg'));
+    const svg = template.content.querySelector('svg')!;
+    svg.querySelectorAll('style').forEach((e) => {
+      keepFont(e.textContent ?? '');
+      e.remove();
+    });
+    svg.setAttribute('class', 'engraved');
+    svg.setAttribute('aria-hidden', 'true');
+    return { svg, info: read(svg) };
+  }
 
   /** The engraver's text signs (the note of a metronome mark) need its font once in the page. */
   function keepFont(css: string) {
@@ -158,7 +177,14 @@
               >
             {/each}
             {#if e.note.isNew || e.note.unlearned}
-              {@const half = 5 + 3.2 * Math.max(...rowsOfName.map((t) => t.length))}
+              {@const gap = Math.min(
+                e.x - (line.events[n - 1]?.x ?? -99),
+                (line.events[n + 1]?.x ?? 9999) - e.x
+              )}
+              {@const half = Math.min(
+                gap / 2 - 1,
+                5 + 3.2 * Math.max(...rowsOfName.map((t) => t.length))
+              )}
               <rect
                 class="new"
                 x={e.x - half}
@@ -271,6 +297,8 @@
   .line {
     position: relative;
     break-inside: avoid;
+    content-visibility: auto;
+    contain-intrinsic-size: auto 16rem;
     padding-bottom: 0.5rem;
     cursor: pointer;
   }

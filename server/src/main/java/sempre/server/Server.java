@@ -9,7 +9,6 @@ import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.context.annotation.Bean;
-import sempre.server.demo.DemoSchool;
 
 /** The web application. */
 @SpringBootApplication
@@ -32,6 +31,7 @@ public class Server {
   public static ConfigurableApplicationContext start(Path data, int port, boolean demo) {
     Map<String, Object> settings = new LinkedHashMap<>();
     settings.put("server.port", port);
+    settings.put("sempre.demo", demo);
     String url = System.getenv("SEMPRE_JDBC_URL");
     settings.put(
         "spring.datasource.url",
@@ -41,11 +41,7 @@ public class Server {
     SpringApplication application = new SpringApplication(Server.class);
     application.setBannerMode(Banner.Mode.OFF);
     application.setDefaultProperties(settings);
-    ConfigurableApplicationContext context = application.run();
-    if (demo) {
-      context.getBean(DemoSchool.class).prepare();
-    }
-    return context;
+    return application.run();
   }
 
   /** The port it listens on. */

@@ -13,6 +13,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
+import org.springframework.beans.factory.SmartInitializingSingleton;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Setup;
@@ -34,7 +36,7 @@ import sempre.server.store.Shelf;
  * All names are invented; dates are reckoned from today.
  */
 @Component
-public class DemoSchool {
+public class DemoSchool implements SmartInitializingSingleton {
   private static final String BOOK = "Tidemarks";
 
   private final Db db;
@@ -42,13 +44,29 @@ public class DemoSchool {
   private final Shelf shelf;
   private final Checks checks;
   private final Clock clock;
+  private final boolean wanted;
 
-  DemoSchool(Db db, People people, Shelf shelf, Checks checks, Clock clock) {
+  DemoSchool(
+      Db db,
+      People people,
+      Shelf shelf,
+      Checks checks,
+      Clock clock,
+      @Value("${sempre.demo:false}") boolean wanted) {
     this.db = db;
     this.people = people;
     this.shelf = shelf;
     this.checks = checks;
     this.clock = clock;
+    this.wanted = wanted;
+  }
+
+  /** Before the first request is taken, so that nobody sees a school half filled. */
+  @Override
+  public void afterSingletonsInstantiated() {
+    if (wanted) {
+      prepare();
+    }
   }
 
   /** Fills an empty database; in one that is filled, moves past due days to the days ahead. */
