@@ -71,6 +71,15 @@ final class Sentences {
       return all;
     }
 
+    /**
+     * The same, but where a rule says outright that it is not done, without the slide it speaks of.
+     */
+    List<Excess> telling() {
+      List<Excess> all = excesses();
+      boolean ruled = all.stream().anyMatch(e -> e.weight() == Weight.WRONG);
+      return all.stream().filter(e -> !ruled || e.weight() != Weight.NO_SLIDE).toList();
+    }
+
     private Reason.Side side(Tally.Item item) {
       if (item.rule().isEmpty()) {
         return Reason.Side.NOTE;
@@ -159,14 +168,11 @@ final class Sentences {
     Difference d = favourite.get();
     List<Reason> reasons = new ArrayList<>();
     double first = 0;
-    boolean ruled = false;
-    for (Excess e : d.excesses()) {
+    for (Excess e : d.telling()) {
       String because = because(d, e);
-      boolean said = ruled && (e.weight() == Weight.NO_SLIDE || e.weight() == Weight.SLIDE);
-      // a second reason must weigh something beside the first, and not say the same again
-      if (!because.isEmpty() && !said && reasons.size() < 2 && e.effort() >= first * 0.4) {
+      // a second reason must weigh something beside the first
+      if (!because.isEmpty() && reasons.size() < 2 && e.effort() >= first * 0.4) {
         first = Math.max(first, e.effort());
-        ruled |= e.rule().isPresent();
         String text =
             place(d, e.side()) + lower(way.entry().label()) + ", because " + because + ".";
         reasons.add(new Reason(purpose(e), e.side(), capital(text)));
@@ -186,7 +192,7 @@ final class Sentences {
     if (d.dear() != other) {
       return "It would fit this note as well, but makes the notes around it harder.";
     }
-    return d.excesses().stream()
+    return d.telling().stream()
         .map(e -> capital(place(d, e.side()) + because(d, e)))
         .filter(t -> !t.isEmpty())
         .findFirst()

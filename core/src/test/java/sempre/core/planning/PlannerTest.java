@@ -272,12 +272,13 @@ public class PlannerTest {
     Reason r = plan.notes().get(1).reasons().get(0);
     assertEquals(r.because(), Reason.Side.NEXT);
     assertTrue(r.text().startsWith("Before B4: one-and-one, because "), r.text());
+    assertEquals(plan.notes().get(1).reasons().size(), 1, "the slide is not said twice");
     Plan.Alternative thumb =
         plan.notes().get(1).alternatives().stream()
             .filter(a -> a.way().entry().label().equals("thumb B flat"))
             .findFirst()
             .orElseThrow();
-    assertTrue(thumb.text().contains("slide"), thumb.text());
+    assertTrue(thumb.text().contains("must not slide"), thumb.text());
     assertTrue(thumb.extra() > 10);
   }
 
