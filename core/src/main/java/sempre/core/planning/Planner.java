@@ -2,6 +2,7 @@ package sempre.core.planning;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -26,6 +27,9 @@ import sempre.core.score.Note;
  */
 public final class Planner {
   private static final int DIRECTIONS = 3;
+
+  /** A difference in effort that is worth a word. */
+  private static final double CLEARLY = 0.5;
 
   private final Player player;
   private final List<Note> notes;
@@ -308,7 +312,8 @@ public final class Planner {
                 contexts.get(i),
                 player,
                 cheapest.isEmpty(),
-                beyondReach(note, way));
+                beyondReach(note, way),
+                onceLearned(note, cheapest.values()));
     return new Plan.PlannedNote(
         note,
         player.setup().instrument().transposition().sounding(note.pitch()),
@@ -321,6 +326,19 @@ public final class Planner {
   }
 
   private record Alternative(Setup.Way way, double extra) {}
+
+  /** What would cost clearly less here, were it not for having to be learned first. */
+  private Optional<Setup.Way> onceLearned(Note note, Collection<Alternative> alternatives) {
+    return alternatives.stream()
+        .filter(
+            a ->
+                player.known().isPresent()
+                    && player.known().get().hasNote(note.pitch())
+                    && !player.known().get().has(note.pitch(), a.way().entry().fingering())
+                    && a.extra() < Weight.UNLEARNED.size() - CLEARLY)
+        .min(Comparator.comparingDouble(Alternative::extra))
+        .map(Alternative::way);
+  }
 
   /**
    * What one would take without looking at the neighbours' fingerings or the rules: the house way.

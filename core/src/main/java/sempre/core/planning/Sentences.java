@@ -125,6 +125,7 @@ final class Sentences {
    * @param favourite the difference to the one that would be usual, when another was chosen
    * @param only whether the note has no other fingering here
    * @param beyond the standard, when the hand can't reach it
+   * @param onceLearned another that would be easier here, had the player learned it
    */
   static List<Reason> reasons(
       Setup.Way way,
@@ -132,7 +133,8 @@ final class Sentences {
       Context context,
       Player player,
       boolean only,
-      Optional<Setup.Way> beyond) {
+      Optional<Setup.Way> beyond,
+      Optional<Setup.Way> onceLearned) {
     if (beyond.isPresent()) {
       String control =
           beyond.get().fingering().holds().stream()
@@ -160,7 +162,13 @@ final class Sentences {
                   + "; here there is no other."
               : house && !standard
                   ? welcomeText(way, context)
-                  : "The usual fingering: nothing next to it asks for another.";
+                  : onceLearned
+                      .map(
+                          w ->
+                              "The usual fingering; "
+                                  + w.entry().label()
+                                  + " would be easier here, once it is learned.")
+                      .orElse("The usual fingering: nothing next to it asks for another.");
       return List.of(
           new Reason(
               house && !standard ? Purpose.STYLE : Purpose.FACILITY, Reason.Side.NOTE, text));

@@ -310,6 +310,9 @@ public class PlannerTest {
     Player learner = Player.of(setup, Map.of(), Set.of(), Optional.of(new Player.Known(standards)));
     Plan plan = Planner.plan(p.line(), learner);
     assertEquals(plan.notes().get(1).way().bare().text(), "1 2 3 | 2");
+    assertEquals(
+        plan.notes().get(1).reasons().get(0).text(),
+        "The usual fingering; alternate F sharp key would be easier here, once it is learned.");
     assertEquals(plan.newNotes(), List.of());
   }
 
