@@ -111,54 +111,60 @@
     remarking = false;
     const next = tasks.findIndex((x, i) => i > at && !grades.has(x.key));
     at = next >= 0 ? next : Math.min(at + 1, tasks.length - 1);
-    await send(() => write([{ task: t, grade: g }], words), `${t.note.shown}: ${WORDS[g]}`, words);
+    await send(async () => {
+      await write([{ task: t, grade: g }], words);
+      return `${t.note.shown}: ${WORDS[g]}`;
+    }, words);
   }
 
   async function rest() {
-    const open = tasks.filter((t) => !grades.has(t.key));
-    if (!open.length) return;
-    await send(
-      () =>
-        write(
+    await send(async () => {
+      const open = tasks.filter((t) => !grades.has(t.key));
+      if (open.length) {
+        await write(
           open.map((t) => ({ task: t, grade: 'SECURE' })),
           ''
-        ),
-      `${open.length} notes: secure`,
-      ''
-    );
-  }
-
-  async function takeBack(list: Heard[]) {
-    if (!list.length) return;
-    await send(
-      async () => {
-        await asked(
-          api.POST('/api/students/{studentId}/heard/undo', {
-            params: path,
-            body: { ids: list.map((h) => h.id) }
-          })
         );
-        heard = heard.filter((h) => !list.includes(h));
-        const first = list[0];
-        if (list.length === 1 && first) at = tasks.findIndex((t) => t.key === first.task.key);
-      },
-      list.length === 1 ? `${list[0]!.task.note.shown}: taken back` : 'All taken back',
-      ''
-    );
+      }
+      return `${open.length} notes: secure`;
+    });
   }
 
-  async function send(call: () => Promise<void>, done: string, words: string) {
+  /** What is taken back is picked when its turn comes: the last grade may still be on its way. */
+  async function takeBack(pick: () => Heard[]) {
+    await send(async () => {
+      const list = pick();
+      const first = list[0];
+      if (!first) return 'Nothing to take back';
+      await asked(
+        api.POST('/api/students/{studentId}/heard/undo', {
+          params: path,
+          body: { ids: list.map((h) => h.id) }
+        })
+      );
+      heard = heard.filter((h) => !list.includes(h));
+      if (list.length > 1) return 'All taken back';
+      at = tasks.findIndex((t) => t.key === first.task.key);
+      return `${first.task.note.shown}: taken back`;
+    });
+  }
+
+  /** Keys come faster than answers: what they ask for is done one after the other. */
+  let queue: Promise<void> = Promise.resolve();
+  function send(call: () => Promise<string>, words = '') {
     problem = '';
     sending++;
-    try {
-      await call();
-      said = done;
-    } catch (e) {
-      problem = `${sentence(e)} Not written down: press the key again.`;
-      remark = words;
-    } finally {
-      sending--;
-    }
+    queue = queue.then(async () => {
+      try {
+        said = await call();
+      } catch (e) {
+        problem = `${sentence(e)} Not written down: press the key again.`;
+        remark = words;
+      } finally {
+        sending--;
+      }
+    });
+    return queue;
   }
 
   function onkeydown(e: KeyboardEvent) {
@@ -173,7 +179,7 @@
     if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || !tasks.length) return;
     if (finished) {
       if (e.key === 'Escape' || e.key === 'ArrowLeft') finished = false;
-      else if (e.key === 'u') void takeBack(heard.slice(-1));
+      else if (e.key === 'u') void takeBack(() => heard.slice(-1));
       else return;
       e.preventDefault();
       return;
@@ -184,7 +190,7 @@
     else if (e.key === '2') void grade('SHAKY');
     else if (e.key === '3') void grade('NOT_YET');
     else if (e.key === 'a') void rest();
-    else if (e.key === 'u') void takeBack(heard.slice(-1));
+    else if (e.key === 'u') void takeBack(() => heard.slice(-1));
     else if (e.key === 'r') {
       remarking = true;
       // at once, so that the next letter typed is already the remark's
@@ -235,7 +241,7 @@
                 <span>{h.task.note.label}</span>
                 <span>{WORDS[h.grade]}</span>
                 <span class="quiet">{h.remark}</span>
-                <button class="plain link" onclick={() => takeBack([h])}
+                <button class="plain link" onclick={() => takeBack(() => [h])}
                   >take back<span class="bx--visually-hidden"> {h.task.note.shown}</span></button
                 >
               </li>
@@ -248,7 +254,7 @@
             >Go on hearing</Button
           >
           {#if heard.length}
-            <Button size="small" kind="ghost" on:click={() => takeBack(heard)}
+            <Button size="small" kind="ghost" on:click={() => takeBack(() => heard)}
               >Take all of it back</Button
             >
           {/if}
