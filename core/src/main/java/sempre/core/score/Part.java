@@ -2,6 +2,7 @@ package sempre.core.score;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Pitch;
 import sempre.core.pitch.Transposition;
@@ -76,22 +77,15 @@ public record Part(
                         b.beats(),
                         b.beatType()))
             .toList(),
-        lines.stream()
-            .map(
-                l ->
-                    new Line(
-                        l.staff(),
-                        l.voice(),
-                        l.notes().stream()
-                            .map(
-                                n ->
-                                    n.at(
-                                        moved(n.pitch(), n.key(), move),
-                                        n.key().plus(move.fifths())))
-                            .toList()))
-            .toList(),
+        eachNote(n -> n.at(moved(n.pitch(), n.key(), move), n.key().plus(move.fifths()))),
         playedOrder,
         remarks);
+  }
+
+  private List<Line> eachNote(UnaryOperator<Note> change) {
+    return lines.stream()
+        .map(l -> new Line(l.staff(), l.voice(), l.notes().stream().map(change).toList()))
+        .toList();
   }
 
   /** The same part some octaves higher (lower: negative). */
@@ -104,16 +98,7 @@ public record Part(
         name,
         transposition,
         bars,
-        lines.stream()
-            .map(
-                l ->
-                    new Line(
-                        l.staff(),
-                        l.voice(),
-                        l.notes().stream()
-                            .map(n -> n.at(n.pitch().plus(7 * octaves, 12 * octaves), n.key()))
-                            .toList()))
-            .toList(),
+        eachNote(n -> n.at(n.pitch().plus(7 * octaves, 12 * octaves), n.key())),
         playedOrder,
         remarks);
   }
