@@ -11,7 +11,7 @@ import sempre.core.pitch.Pitch;
  * @param cents deviation from equal temperament as the lengths give it
  * @param correctable whether a valve slide or the main slide can mend that on a long note
  * @param standard whether it is the standard of its note
- * @param option the option it needs, or empty
+ * @param attachment whether it needs the attachment's longer tube
  * @param note a sentence on the computation; may be empty
  */
 public record BrassNote(
@@ -21,5 +21,10 @@ public record BrassNote(
     double cents,
     boolean correctable,
     boolean standard,
-    String option,
-    String note) {}
+    boolean attachment,
+    String note) {
+  /** The same, as the standard of its note or as an alternate. */
+  public BrassNote asStandard(boolean is) {
+    return new BrassNote(written, fingering, partial, cents, correctable, is, attachment, note);
+  }
+}

@@ -32,6 +32,9 @@ public record Slide(Tube tube, Tube attachment, int lowest, int highest) {
   /** Partials used on the attachment's tube, for the low notes it is made for. */
   private static final int ATTACHMENT_HIGHEST = 4;
 
+  /** The longer tube has room for six positions on the same slide (computed). */
+  private static final int ATTACHMENT_POSITIONS = 6;
+
   /** How far out the slide is at a position, in centimetres from first. */
   public double centimetres(int position) {
     return tube.slideCentimetres(position - 1);
@@ -92,37 +95,43 @@ public record Slide(Tube tube, Tube attachment, int lowest, int highest) {
             .computeIfAbsent(note.midi(), m -> new ArrayList<>())
             .add(
                 new BrassNote(
-                    note, text, p, raised ? 0 : cents, position > 1 || cents >= 0, false, "", why));
+                    note,
+                    text,
+                    p,
+                    raised ? 0 : cents,
+                    position > 1 || cents >= 0,
+                    false,
+                    false,
+                    why));
       }
     }
     List<BrassNote> all = new ArrayList<>();
-    byMidi.forEach(
-        (midi, ways) -> {
-          ways.sort(Comparator.comparingDouble(w -> centimetres(w.fingering())));
-          BrassNote first = ways.get(0);
-          all.add(
-              new BrassNote(
-                  first.written(),
-                  first.fingering(),
-                  first.partial(),
-                  first.cents(),
-                  first.correctable(),
-                  true,
-                  "",
-                  first.note()));
-          all.addAll(ways.subList(1, ways.size()));
-          all.addAll(onAttachment(first));
-        });
+    for (int midi = from.midi(); midi <= to.midi(); midi++) {
+      List<BrassNote> ways = byMidi.getOrDefault(midi, new ArrayList<>());
+      ways.sort(Comparator.comparingDouble(w -> centimetres(w.fingering())));
+      if (ways.isEmpty()) {
+        // below the seventh position only the longer tube is left
+        ways.addAll(onAttachment(Pitch.usual(midi), Double.POSITIVE_INFINITY));
+      } else {
+        ways.addAll(onAttachment(Pitch.usual(midi), centimetres(ways.get(0).fingering())));
+      }
+      for (int w = 0; w < ways.size(); w++) {
+        all.add(ways.get(w).asStandard(w == 0));
+      }
+    }
     return all;
   }
 
-  private List<BrassNote> onAttachment(BrassNote standard) {
+  /**
+   * Settings of a note on the longer tube that save slide.
+   *
+   * @param plain how far out the slide is for it without the attachment, in centimetres
+   */
+  private List<BrassNote> onAttachment(Pitch note, double plain) {
     List<BrassNote> found = new ArrayList<>();
-    double plain = centimetres(standard.fingering());
     for (int p = lowest; p <= ATTACHMENT_HIGHEST; p++) {
-      int down =
-          attachment.fundamental().midi() + Harmonics.semitones(p) - standard.written().midi();
-      if (down < 0) {
+      int down = attachment.fundamental().midi() + Harmonics.semitones(p) - note.midi();
+      if (down < 0 || down >= ATTACHMENT_POSITIONS) {
         continue;
       }
       double drawn = attachment.slideCentimetres(down);
@@ -141,16 +150,7 @@ public record Slide(Tube tube, Tube attachment, int lowest, int highest) {
                       java.util.Locale.ROOT,
                       "; its positions lie further apart: %.1f cm beyond the usual one",
                       drawn - centimetres(position)));
-      found.add(
-          new BrassNote(
-              standard.written(),
-              text,
-              p,
-              Harmonics.deviation(p),
-              true,
-              false,
-              "Fattachment",
-              why));
+      found.add(new BrassNote(note, text, p, Harmonics.deviation(p), true, false, true, why));
     }
     return found;
   }

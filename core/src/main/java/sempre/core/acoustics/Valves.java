@@ -1,6 +1,7 @@
 package sempre.core.acoustics;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -13,51 +14,83 @@ import sempre.core.pitch.Pitch;
 /**
  * Valve fingerings from the lengths of the tubes. Each valve's tube is cut to lower the open tube
  * by its own semitones; two valves together add two such lengths, which is less than the longer
- * tube would need, so that combinations come out sharp.
+ * tube would need, so that combinations come out sharp. A compensating instrument leads the air
+ * through extra lengths whenever its compensating valve is down, cut for the tube that this valve
+ * has made longer (published: D. J. Blaikley's patent of 1874), so that those combinations are as
+ * true as on the open tube.
  *
  * <p>Rules (computed, save where marked): a combination is usable where it lies within {@value
  * #LIMIT_CENTS} cents of the note, after a valve slide has been drawn where there is one; the
  * standard is the combination with the least added tube; of two with the same semitones that with
- * more valves is the standard (1-2 before 3: common practice, no source).
+ * more valves is the standard (1-2 before 3: common practice, no source), unless the fourth valve
+ * stands in for it (common practice, no source).
  *
  * @param fundamental written pitch of the open tube's first partial
  * @param valves token to semitones, in order
- * @param lowest lowest partial used
- * @param highest highest partial used
- * @param unused partials that are not used: the seventh lies 31 cents low, and a valve can't raise
+ * @param partials which partials are used
  * @param drawn combination to the option of the valve slide that corrects it
+ * @param instead combination to the one that is taken before it, where both are there
+ * @param compensator token of the compensating valve; empty when there is none
  */
 public record Valves(
     Pitch fundamental,
     Map<String, Integer> valves,
-    int lowest,
-    int highest,
-    Set<Integer> unused,
-    Map<String, String> drawn) {
+    Partials partials,
+    Map<String, String> drawn,
+    Map<String, String> instead,
+    String compensator) {
   /** How far from equal temperament a combination may lie, in cents. */
   public static final double LIMIT_CENTS = 35;
 
+  /**
+   * The partials of a tube that are used.
+   *
+   * @param lowest lowest partial used
+   * @param highest highest partial used
+   * @param unused partials between that are not used: the seventh lies 31 cents low, and a valve
+   *     can't raise
+   * @param shy partials that are alternates only: the fifth lies 14 cents low, and where another
+   *     combination is at hand players take that (common practice, no source)
+   */
+  public record Partials(int lowest, int highest, Set<Integer> unused, Set<Integer> shy) {
+    public Partials {
+      unused = Set.copyOf(unused);
+      shy = Set.copyOf(shy);
+    }
+  }
+
   public Valves {
-    valves = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(valves));
-    unused = Set.copyOf(unused);
+    valves = Collections.unmodifiableMap(new LinkedHashMap<>(valves));
     drawn = Map.copyOf(drawn);
+    instead = Map.copyOf(instead);
   }
 
   /** How far a combination lowers the open tube in cents, by its length. */
   public double centsDown(List<String> combination) {
-    double added = combination.stream().mapToDouble(v -> Tube.addedFor(valves.get(v))).sum();
-    return Harmonics.cents(1 + added);
+    boolean compensated = combination.contains(compensator);
+    double added =
+        combination.stream()
+            .filter(v -> !(compensated && v.equals(compensator)))
+            .mapToDouble(v -> Tube.addedFor(valves.get(v)))
+            .sum();
+    double longer = compensated ? 1 + Tube.addedFor(valves.get(compensator)) : 1;
+    return Harmonics.cents(longer * (1 + added));
+  }
+
+  private record Way(List<String> combination, int semitones, int partial, double cents) {
+    String text() {
+      return combination.isEmpty() ? "0" : String.join(" ", combination);
+    }
   }
 
   /** All usable fingerings of the notes in a range, notes rising, the standard of each first. */
   public List<BrassNote> notes(Pitch from, Pitch to) {
-    record Way(List<String> combination, int semitones, int partial, double cents) {}
     Map<Integer, List<Way>> byMidi = new TreeMap<>();
     for (List<String> combination : combinations()) {
       int semitones = combination.stream().mapToInt(valves::get).sum();
-      for (int p = lowest; p <= highest; p++) {
+      for (int p = partials.lowest(); p <= partials.highest(); p++) {
         int midi = fundamental.midi() + Harmonics.semitones(p) - semitones;
-        if (unused.contains(p) || midi < from.midi() || midi > to.midi()) {
+        if (partials.unused().contains(p) || midi < from.midi() || midi > to.midi()) {
           continue;
         }
         double cents = Harmonics.deviation(p) + 100.0 * semitones - centsDown(combination);
@@ -73,25 +106,37 @@ public record Valves(
     byMidi.forEach(
         (midi, ways) -> {
           ways.sort(
-              Comparator.comparingInt(Way::semitones)
+              Comparator.comparing((Way w) -> partials.shy().contains(w.partial()))
+                  .thenComparingInt(Way::semitones)
                   .thenComparing(w -> -w.combination().size())
-                  .thenComparing(w -> String.join(" ", w.combination())));
+                  .thenComparing(Way::text));
+          Way first = standard(ways);
+          ways.remove(first);
+          ways.add(0, first);
           for (Way w : ways) {
-            String text = w.combination().isEmpty() ? "0" : String.join(" ", w.combination());
-            String slide = drawn.getOrDefault(String.join(" ", w.combination()), "");
+            String slide = drawn.getOrDefault(w.text(), "");
             all.add(
                 new BrassNote(
                     Pitch.usual(midi),
-                    text,
+                    w.text(),
                     w.partial(),
                     w.cents(),
                     !slide.isEmpty(),
-                    w == ways.get(0),
-                    "",
+                    w == first,
+                    false,
                     why(w.partial(), w.cents(), slide)));
           }
         });
     return all;
+  }
+
+  private Way standard(List<Way> ways) {
+    Way first = ways.get(0);
+    String better = instead.getOrDefault(first.text(), "");
+    return ways.stream()
+        .filter(w -> w.partial() == first.partial() && w.text().equals(better))
+        .findFirst()
+        .orElse(first);
   }
 
   private static String why(int partial, double cents, String slide) {

@@ -16,7 +16,35 @@ public final class Catalogue {
   private static final Catalogue STANDARD = new Catalogue();
 
   /** Catalogue ids in score order. */
-  private static final List<String> IDS = List.of("flute", "alto-sax", "trumpet", "trombone");
+  private static final List<String> IDS =
+      List.of(
+          "piccolo",
+          "flute",
+          "alto-flute",
+          "oboe",
+          "english-horn",
+          "bassoon",
+          "e-flat-clarinet",
+          "clarinet",
+          "alto-clarinet",
+          "bass-clarinet",
+          "soprano-sax",
+          "alto-sax",
+          "tenor-sax",
+          "baritone-sax",
+          "recorder-soprano",
+          "recorder-alto",
+          "trumpet",
+          "cornet",
+          "flugelhorn",
+          "horn",
+          "trombone",
+          "bass-trombone",
+          "euphonium",
+          "euphonium-tc",
+          "baritone",
+          "baritone-tc",
+          "tuba");
 
   private final Map<String, Instrument> read = new ConcurrentHashMap<>();
 
@@ -61,13 +89,17 @@ public final class Catalogue {
   }
 
   private static Instrument load(String id) {
+    return InstrumentReader.read(id + ".yaml", text(id));
+  }
+
+  /** The YAML text of an instrument. */
+  static String text(String id) {
     String file = "/catalogue/" + id + ".yaml";
     try (InputStream in = Catalogue.class.getResourceAsStream(file)) {
       if (in == null) {
-        throw new IllegalStateException(file + " is missing");
+        throw new IllegalArgumentException(file + " is missing");
       }
-      return InstrumentReader.read(
-          file, new String(in.readAllBytes(), java.nio.charset.StandardCharsets.UTF_8));
+      return new String(in.readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

@@ -53,4 +53,41 @@ public record Entry(
   public String fingering() {
     return pattern.plain().text();
   }
+
+  /** The same with another pattern. */
+  Entry with(Pattern other) {
+    return new Entry(
+        written,
+        other,
+        role,
+        label,
+        purposes,
+        cents,
+        correctable,
+        partial,
+        requires,
+        style,
+        rules,
+        source,
+        note);
+  }
+
+  /** The same in another role; as a standard it needs no reasons and no rules. */
+  Entry as(Role other) {
+    boolean standard = other == Role.STANDARD;
+    return new Entry(
+        written,
+        pattern,
+        other,
+        label,
+        standard ? Set.of() : purposes,
+        cents,
+        correctable,
+        partial,
+        requires,
+        style,
+        standard ? List.of() : rules,
+        source,
+        note);
+  }
 }

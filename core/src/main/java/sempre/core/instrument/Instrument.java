@@ -22,14 +22,16 @@ import sempre.core.pitch.Transposition;
  * @param family woodwind or brass
  * @param transposition from the player's page to what sounds
  * @param clef {@code treble} or {@code bass}
- * @param lowest lowest written note that every such instrument has
- * @param highest highest written note of a high-school player
- * @param gaps notes that an instrument with certain options lacks
+ * @param compasses its written notes by stage; the last holds for whatever the others do not
+ * @param gaps notes within the compass that it lacks, always or with certain options
  * @param options what may differ from one to the next
  * @param styles points on which teachers differ
  * @param keywork its controls
  * @param slideRules which slides of a finger are possible
- * @param octaves pairs of registers that share their fingerings
+ * @param registers registers that share their fingerings
+ * @param free what may be held without being heard, by range
+ * @param wrong what must not be held, by range
+ * @param bore its tone holes, on a woodwind
  * @param slide the slide's lengths, on a trombone
  * @param entries every fingering, notes rising, the standard of a note first
  */
@@ -39,37 +41,74 @@ public record Instrument(
     String family,
     Transposition transposition,
     String clef,
-    Pitch lowest,
-    Pitch highest,
+    List<Compass> compasses,
     List<Gap> gaps,
     List<Option> options,
     List<Style> styles,
     Keywork keywork,
     List<SlideRule> slideRules,
-    List<OctavePair> octaves,
+    List<RegisterPair> registers,
+    List<Freedom> free,
+    List<Freedom> wrong,
+    Optional<Bore> bore,
     Optional<Slide> slide,
     List<Entry> entries) {
 
   /**
-   * Notes whose octave has the same fingering, or the same with one control more.
-   *
-   * @param from lowest written note of the lower register
-   * @param to highest written note of the lower register
-   * @param add tokens that the upper octave adds on the left; may be empty
-   * @param except upper notes that differ, each with the reason
+   * A note within the compass that an instrument with all of these option values lacks, and why.
    */
-  public record OctavePair(Pitch from, Pitch to, List<String> add, Map<Pitch, String> except) {}
-
-  /** A note within the range that an instrument with all of these option values does not have. */
-  public record Gap(Pitch note, Map<String, String> when) {}
+  public record Gap(Pitch note, Map<String, String> when, String because) {}
 
   public Instrument {
+    compasses = List.copyOf(compasses);
     gaps = List.copyOf(gaps);
     options = List.copyOf(options);
     styles = List.copyOf(styles);
     slideRules = List.copyOf(slideRules);
-    octaves = List.copyOf(octaves);
+    registers = List.copyOf(registers);
+    free = List.copyOf(free);
+    wrong = List.copyOf(wrong);
     entries = List.copyOf(entries);
+  }
+
+  /** The same instrument with other entries, as when a teacher adds some. */
+  public Instrument withEntries(List<Entry> others) {
+    return new Instrument(
+        id,
+        name,
+        family,
+        transposition,
+        clef,
+        compasses,
+        gaps,
+        options,
+        styles,
+        keywork,
+        slideRules,
+        registers,
+        free,
+        wrong,
+        bore,
+        slide,
+        others);
+  }
+
+  /** The compass of an instrument with these options. */
+  public Compass compass(Map<String, String> chosen) {
+    return compasses.stream()
+        .filter(c -> chosen.entrySet().containsAll(c.when().entrySet()))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  /** Lowest written note with the usual options. */
+  public Pitch lowest() {
+    return compass(usualOptions()).lowest();
+  }
+
+  /** Highest written note with the usual options. */
+  public Pitch highest() {
+    return compass(usualOptions()).highest();
   }
 
   /** The entries by MIDI number of the written note, rising. */

@@ -1,6 +1,16 @@
 package sempre.core.instrument;
 
+import static sempre.core.instrument.Yaml.list;
+import static sempre.core.instrument.Yaml.map;
+import static sempre.core.instrument.Yaml.maps;
+import static sempre.core.instrument.Yaml.number;
+import static sempre.core.instrument.Yaml.strings;
+import static sempre.core.instrument.Yaml.text;
+import static sempre.core.instrument.Yaml.words;
+
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -11,12 +21,8 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.TreeMap;
-import org.snakeyaml.engine.v2.api.Load;
-import org.snakeyaml.engine.v2.api.LoadSettings;
-import sempre.core.acoustics.BrassNote;
+import java.util.function.Function;
 import sempre.core.acoustics.Slide;
-import sempre.core.acoustics.Tube;
-import sempre.core.acoustics.Valves;
 import sempre.core.pitch.Pitch;
 import sempre.core.pitch.Transposition;
 
@@ -26,67 +32,91 @@ import sempre.core.pitch.Transposition;
 public final class InstrumentReader {
   private final String file;
   private final Map<String, Object> root;
+  private final String source;
+  private final Map<String, String> fixed;
   private final List<String> problems = new ArrayList<>();
 
   private InstrumentReader(String file, Map<String, Object> root) {
     this.file = file;
     this.root = root;
+    this.source = text(root, "source", "");
+    this.fixed = strings(root.get("fixed"));
   }
 
   /**
-   * Reads and checks an instrument.
+   * Reads and checks an instrument that is told by itself.
    *
    * @param file a name for messages
    * @throws CatalogueException with every problem found
    */
   public static Instrument read(String file, String yaml) {
-    Object loaded;
+    return read(file, yaml, Catalogue::text);
+  }
+
+  /**
+   * Reads and checks an instrument.
+   *
+   * @param others the YAML text of another instrument by its id, for {@code like}
+   * @throws CatalogueException with every problem found
+   */
+  static Instrument read(String file, String yaml, Function<String, String> others) {
+    return new InstrumentReader(file, whole(file, yaml, others)).instrument();
+  }
+
+  /** The whole description, with what it takes over from the instrument it is like. */
+  static Map<String, Object> whole(String file, String yaml, Function<String, String> others) {
+    Map<String, Object> own = Yaml.root(file, yaml);
+    if (!own.containsKey("like")) {
+      return own;
+    }
+    String other = text(own, "like");
     try {
-      loaded = new Load(LoadSettings.builder().setLabel(file).build()).loadFromString(yaml);
-    } catch (RuntimeException e) {
+      return Likeness.whole(own, whole(other, others.apply(other), others));
+    } catch (IllegalArgumentException e) {
       throw new CatalogueException(file, List.of(String.valueOf(e.getMessage())));
     }
-    if (!(loaded instanceof Map)) {
-      throw new CatalogueException(file, List.of("it is not a YAML mapping"));
-    }
-    return new InstrumentReader(file, map(loaded)).instrument();
   }
 
   private Instrument instrument() {
     try {
       Keywork keywork = keywork();
-      Map<String, Object> range = map(root.get("range"));
-      Pitch lowest = Pitch.parse(text(range, "from"));
-      Pitch highest = Pitch.parse(text(range, "to"));
       List<Object> move = list(root.get("transposition"));
-      Transposition transposition = new Transposition(number(move.get(0)), number(move.get(1)));
+      List<Compass> compasses = compasses();
+      List<Option> options = options();
       Optional<Slide> slide = Optional.empty();
       List<Entry> entries = new ArrayList<>();
-      if (keywork.kind() == Keywork.Kind.SLIDE) {
-        slide = Optional.of(slide());
-        entries.addAll(brass(slide.get().notes(lowest, highest), keywork));
-      } else if (keywork.kind() == Keywork.Kind.VALVES) {
-        entries.addAll(brass(valves(keywork).notes(lowest, highest), keywork));
+      if (keywork.kind() == Keywork.Kind.HANDS) {
+        entries.addAll(written(keywork));
+      } else {
+        List<Rule> rules = new ArrayList<>();
+        maps(root.get("alternateRules")).forEach(m -> rules.add(rule(m)));
+        BrassReader brass = new BrassReader(map(root.get("tube")), keywork, options, rules);
+        if (keywork.kind() == Keywork.Kind.SLIDE) {
+          slide = Optional.of(brass.slide());
+        }
+        entries.addAll(brass.entries(compasses));
       }
-      entries.addAll(written(keywork));
+      List<Freedom> free = freedoms("free", keywork);
+      entries.replaceAll(e -> withFree(e, free, keywork));
       entries.sort(
-          java.util.Comparator.comparingInt((Entry e) -> e.written().midi())
-              .thenComparing(e -> e.role()));
+          Comparator.comparingInt((Entry e) -> e.written().midi()).thenComparing(Entry::role));
       Instrument instrument =
           new Instrument(
               text(root, "id"),
               text(root, "name"),
               text(root, "family"),
-              transposition,
+              new Transposition(number(move.get(0)), number(move.get(1))),
               text(root, "clef"),
-              lowest,
-              highest,
-              gaps(range),
-              options(),
+              compasses,
+              gaps(),
+              options,
               styles(),
               keywork,
               slideRules(),
-              octaves(),
+              registers(keywork),
+              free,
+              freedoms("wrong", keywork),
+              bore(keywork),
               slide,
               entries);
       if (problems.isEmpty()) {
@@ -106,9 +136,15 @@ public final class InstrumentReader {
     Map<String, Object> k = map(root.get("keywork"));
     Keywork.Kind kind = Keywork.Kind.valueOf(text(k, "kind").toUpperCase(Locale.ROOT));
     List<Control> controls = new ArrayList<>();
+    List<String> lacking = words(root.get("without"));
     for (String side : List.of("left", "right")) {
       for (Object o : list(k.get(side))) {
         List<Object> row = list(o);
+        Map<String, String> needs = row.size() > 3 ? strings(row.get(3)) : new LinkedHashMap<>();
+        if (lacks(needs) || lacking.contains(side + " " + row.get(0))) {
+          continue;
+        }
+        needs.keySet().removeAll(fixed.keySet());
         controls.add(
             new Control(
                 String.valueOf(row.get(0)),
@@ -116,12 +152,12 @@ public final class InstrumentReader {
                 Finger.valueOf(String.valueOf(row.get(1))),
                 String.valueOf(row.get(2)),
                 controls.size(),
-                row.size() > 3 ? strings(row.get(3)) : Map.of()));
+                needs));
       }
     }
     List<Set<String>> together = new ArrayList<>();
     for (Object o : list(k.get("together"))) {
-      together.add(new LinkedHashSet<>(list(o).stream().map(String::valueOf).toList()));
+      together.add(new LinkedHashSet<>(words(o)));
     }
     return new Keywork(kind, controls, together);
   }
@@ -142,11 +178,47 @@ public final class InstrumentReader {
     return options;
   }
 
-  private static List<Instrument.Gap> gaps(Map<String, Object> range) {
-    return list(range.get("gaps")).stream()
-        .map(
-            o -> new Instrument.Gap(Pitch.parse(text(map(o), "note")), strings(map(o).get("when"))))
-        .toList();
+  /** Whether something asks for another form of a fixed option than this instrument's only one. */
+  private boolean lacks(Map<String, String> needs) {
+    return needs.entrySet().stream()
+        .anyMatch(
+            e -> fixed.containsKey(e.getKey()) && !fixed.get(e.getKey()).equals(e.getValue()));
+  }
+
+  private List<Compass> compasses() {
+    Map<String, Object> usual = map(root.get("range"));
+    List<Compass> all = new ArrayList<>();
+    for (Map<String, Object> m : maps(usual.get("makes"))) {
+      Map<String, Object> whole = new LinkedHashMap<>(usual);
+      whole.putAll(m);
+      all.add(compass(strings(m.get("when")), whole));
+    }
+    all.add(compass(Map.of(), usual));
+    return all;
+  }
+
+  private static Compass compass(Map<String, String> when, Map<String, Object> m) {
+    Map<Stage, Compass.Range> stages = new EnumMap<>(Stage.class);
+    Compass.Range all = new Compass.Range(Pitch.parse(text(m, "from")), Pitch.parse(text(m, "to")));
+    for (Stage stage : Stage.values()) {
+      List<String> ends = words(m.get(stage.word()));
+      stages.put(
+          stage,
+          ends.isEmpty()
+              ? all
+              : new Compass.Range(Pitch.parse(ends.get(0)), Pitch.parse(ends.get(1))));
+    }
+    return new Compass(when, stages);
+  }
+
+  private List<Instrument.Gap> gaps() {
+    List<Instrument.Gap> gaps = new ArrayList<>();
+    for (Map<String, Object> m : maps(map(root.get("range")).get("gaps"))) {
+      gaps.add(
+          new Instrument.Gap(
+              Pitch.parse(text(m, "note")), strings(m.get("when")), text(m, "because")));
+    }
+    return gaps;
   }
 
   private List<Style> styles() {
@@ -177,113 +249,95 @@ public final class InstrumentReader {
     return rules;
   }
 
-  private List<Instrument.OctavePair> octaves() {
-    List<Instrument.OctavePair> pairs = new ArrayList<>();
-    for (Object o : list(root.get("octaves"))) {
-      Map<String, Object> m = map(o);
+  private List<RegisterPair> registers(Keywork keywork) {
+    List<RegisterPair> pairs = new ArrayList<>();
+    for (Map<String, Object> m : maps(root.get("registers"))) {
       Map<Pitch, String> except = new TreeMap<>();
       map(m.get("except")).forEach((n, why) -> except.put(Pitch.parse(n), String.valueOf(why)));
       pairs.add(
-          new Instrument.OctavePair(
+          new RegisterPair(
               Pitch.parse(text(m, "from")),
               Pitch.parse(text(m, "to")),
-              list(m.get("add")).stream().map(String::valueOf).toList(),
+              number(m.getOrDefault("up", 12)),
+              keywork.holds(text(m, "add", "|")),
+              keywork.holds(text(m, "drop", "|")),
+              keywork.holds(text(m, "halve", "|")),
               except));
     }
     return pairs;
   }
 
-  private Valves valves(Keywork keywork) {
-    Map<String, Object> tube = map(root.get("tube"));
-    Map<String, Integer> semitones = new LinkedHashMap<>();
-    map(tube.get("valves")).forEach((v, s) -> semitones.put(v, number(s)));
-    for (String v : semitones.keySet()) {
-      if (!keywork.knows(v)) {
-        throw new IllegalArgumentException("tube.valves names '" + v + "', which is no valve");
+  private List<Freedom> freedoms(String key, Keywork keywork) {
+    List<Freedom> all = new ArrayList<>();
+    for (Map<String, Object> m : maps(root.get(key))) {
+      all.add(
+          new Freedom(
+              Pitch.parse(text(m, "from")),
+              Pitch.parse(text(m, "to")),
+              keywork.holds(text(m, "hold")),
+              text(m, "because"),
+              text(m, "source", source)));
+    }
+    return all;
+  }
+
+  /** The entry with the controls that its note leaves free, as far as their fingers are. */
+  private static Entry withFree(Entry e, List<Freedom> free, Keywork keywork) {
+    Pattern pattern = e.pattern();
+    for (Freedom f : free) {
+      if (f.covers(e.written()) && e.role() != Role.SPECIAL) {
+        pattern = keywork.withFree(pattern, f.holds());
       }
     }
-    Set<Integer> unused = new LinkedHashSet<>();
-    list(tube.get("unused")).forEach(n -> unused.add(number(n)));
-    List<Object> partials = list(tube.get("partials"));
-    return new Valves(
-        Pitch.parse(text(tube, "fundamental")),
-        semitones,
-        number(partials.get(0)),
-        number(partials.get(1)),
-        unused,
-        strings(tube.get("drawn")));
+    return pattern == e.pattern() ? e : e.with(pattern);
   }
 
-  private Slide slide() {
-    Map<String, Object> tube = map(root.get("tube"));
-    List<Object> partials = list(tube.get("partials"));
-    return new Slide(
-        new Tube(Pitch.parse(text(tube, "fundamental"))),
-        new Tube(Pitch.parse(text(tube, "attachment"))),
-        number(partials.get(0)),
-        number(partials.get(1)));
-  }
-
-  private List<Entry> brass(List<BrassNote> notes, Keywork keywork) {
-    List<Rule> alternateRules = new ArrayList<>();
-    list(root.get("alternateRules")).forEach(o -> alternateRules.add(rule(map(o))));
-    Map<Integer, String> standardOf = new TreeMap<>();
-    notes.stream()
-        .filter(BrassNote::standard)
-        .forEach(n -> standardOf.put(n.written().midi(), n.fingering()));
-    List<Entry> entries = new ArrayList<>();
-    for (BrassNote n : notes) {
-      Pattern pattern = keywork.pattern(n.fingering());
-      Role role = n.standard() ? Role.STANDARD : Role.ALTERNATE;
-      entries.add(
-          new Entry(
-              n.written(),
-              pattern,
-              role,
-              brassLabel(pattern.plain(), keywork),
-              n.standard() ? Set.of() : Set.of(Purpose.FACILITY),
-              OptionalDouble.of(Math.round(n.cents() * 10) / 10.0),
-              n.correctable(),
-              OptionalInt.of(n.partial()),
-              n.option().isEmpty() ? Map.of() : Map.of(n.option(), "true"),
-              Map.of(),
-              n.standard() ? List.of() : alternateRules,
-              "computed",
-              n.note()));
+  private Optional<Bore> bore(Keywork keywork) {
+    if (!root.containsKey("bore")) {
+      return Optional.empty();
     }
-    return entries;
-  }
-
-  private static String brassLabel(Fingering f, Keywork keywork) {
-    if (keywork.kind() == Keywork.Kind.VALVES) {
-      if (f.holds().isEmpty()) {
-        return "open";
+    Map<String, Object> b = map(root.get("bore"));
+    List<Bore.Hole> holes = new ArrayList<>();
+    for (Map<String, Object> m : maps(b.get("holes"))) {
+      List<Hold> opens = keywork.known(text(m, "opens", "|"));
+      if (m.containsKey("opens") && opens.isEmpty()) {
+        continue; // opened only by keys that this instrument lacks
       }
-      List<String> names =
-          f.holds().stream().map(h -> h.control().name().replace(" valve", "")).toList();
-      return names.size() == 1
-          ? names.get(0) + " valve"
-          : String.join(", ", names.subList(0, names.size() - 1))
-              + " and "
-              + names.get(names.size() - 1);
+      holes.add(
+          new Bore.Hole(
+              Pitch.parse(text(m, "note")), opens, keywork.known(text(m, "closes", "|"))));
     }
-    Hold p = f.slidePosition().orElseThrow();
-    String place =
-        switch (p.way()) {
-          case RAISED -> "a little above " + p.control().name();
-          case LOWERED -> "a little below " + p.control().name();
-          default -> p.control().name();
-        };
-    return f.holds().size() > 1 ? "F attachment, " + place : place;
+    List<Bore.Register> registers = new ArrayList<>();
+    for (Map<String, Object> m : maps(b.get("registers"))) {
+      registers.add(
+          new Bore.Register(
+              Pitch.parse(text(m, "from")),
+              Pitch.parse(text(m, "to")),
+              keywork.holds(text(m, "with", "|")),
+              number(m.getOrDefault("up", 0))));
+    }
+    return Optional.of(
+        new Bore(holes, Pitch.parse(text(b, "end")), registers, strings(b.get("cross"))));
   }
 
   private List<Entry> written(Keywork keywork) {
     List<Entry> entries = new ArrayList<>();
+    List<String> lacking = new ArrayList<>(words(root.get("without")));
+    for (String side : List.of("left", "right")) {
+      for (Object o : list(map(root.get("keywork")).get(side))) {
+        List<Object> row = list(o);
+        if (row.size() > 3 && lacks(strings(row.get(3)))) {
+          lacking.add(side + " " + row.get(0));
+        }
+      }
+    }
     for (Object o : list(root.get("notes"))) {
       Map<String, Object> note = map(o);
       Pitch written = Pitch.parse(text(note, "note"));
-      for (Object w : list(note.get("ways"))) {
-        Map<String, Object> way = map(w);
+      for (Map<String, Object> way : maps(note.get("ways"))) {
+        if (lacks(strings(way.get("requires"))) || keywork.lacks(text(way, "fingering"), lacking)) {
+          continue;
+        }
         try {
           entries.add(entry(written, way, keywork));
         } catch (IllegalArgumentException e) {
@@ -308,6 +362,8 @@ public final class InstrumentReader {
     List<Rule> rules = new ArrayList<>();
     list(way.get("rules")).forEach(r -> rules.add(rule(map(r))));
     Object cents = way.get("cents");
+    Map<String, String> requires = strings(way.get("requires"));
+    requires.keySet().removeAll(fixed.keySet());
     return new Entry(
         written,
         pattern,
@@ -317,14 +373,14 @@ public final class InstrumentReader {
         cents == null ? OptionalDouble.empty() : OptionalDouble.of(((Number) cents).doubleValue()),
         false,
         OptionalInt.empty(),
-        strings(way.get("requires")),
+        requires,
         strings(way.get("style")),
         rules,
-        text(way, "source"),
-        String.valueOf(way.getOrDefault("note", "")));
+        text(way, "source", source),
+        text(way, "note", ""));
   }
 
-  private static Rule rule(Map<String, Object> m) {
+  static Rule rule(Map<String, Object> m) {
     return new Rule(
         Rule.When.valueOf(text(m, "when").replaceAll("([A-Z])", "_$1").toUpperCase(Locale.ROOT)),
         Boolean.TRUE.equals(m.get("not")),
@@ -334,38 +390,5 @@ public final class InstrumentReader {
         Purpose.valueOf(
             String.valueOf(m.getOrDefault("purpose", "facility")).toUpperCase(Locale.ROOT)),
         text(m, "because"));
-  }
-
-  @SuppressWarnings("unchecked")
-  private static Map<String, Object> map(Object o) {
-    if (o == null) {
-      return Map.of();
-    }
-    Map<String, Object> copy = new LinkedHashMap<>();
-    ((Map<Object, Object>) o).forEach((k, v) -> copy.put(String.valueOf(k), v));
-    return copy;
-  }
-
-  @SuppressWarnings("unchecked")
-  private static List<Object> list(Object o) {
-    return o == null ? List.of() : (List<Object>) o;
-  }
-
-  private static Map<String, String> strings(Object o) {
-    Map<String, String> map = new LinkedHashMap<>();
-    map(o).forEach((k, v) -> map.put(k, String.valueOf(v)));
-    return map;
-  }
-
-  private static String text(Map<String, Object> map, String key) {
-    Object value = map.get(key);
-    if (value == null) {
-      throw new IllegalArgumentException("'" + key + "' is missing in " + map);
-    }
-    return String.valueOf(value);
-  }
-
-  private static int number(Object o) {
-    return ((Number) o).intValue();
   }
 }

@@ -2,11 +2,14 @@ package sempre.core.instrument;
 
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 import sempre.core.pitch.Pitch;
 
 /** What must hold for every instrument of the catalogue; checked whenever one is loaded. */
@@ -20,8 +23,11 @@ public final class Invariants {
     optionsAgree(instrument, problems);
     noTwins(instrument, problems);
     standardForEachSemitone(instrument, problems);
-    octaves(instrument, problems);
-    return problems;
+    stagesGrow(instrument, problems);
+    registers(instrument, problems);
+    nothingWrongIsHeld(instrument, problems);
+    bore(instrument, problems);
+    return problems.stream().distinct().toList();
   }
 
   private static void oneFingerOneThing(Instrument i, List<String> problems) {
@@ -90,13 +96,12 @@ public final class Invariants {
   }
 
   private static void standardForEachSemitone(Instrument i, List<String> problems) {
-    var byNote = i.byNote();
+    Map<Integer, List<Entry>> all = standards(i);
     for (Map<String, String> options : everyChoice(i.options())) {
-      for (int midi = i.lowest().midi(); midi <= i.highest().midi(); midi++) {
+      Compass compass = i.compass(options);
+      for (int midi = compass.lowest().midi(); midi <= compass.highest().midi(); midi++) {
         long standards =
-            byNote.getOrDefault(midi, List.of()).stream()
-                .filter(e -> e.role() == Role.STANDARD && e.fits(options))
-                .count();
+            all.getOrDefault(midi, List.of()).stream().filter(e -> e.fits(options)).count();
         int note = midi;
         boolean gap =
             i.gaps().stream()
@@ -116,46 +121,121 @@ public final class Invariants {
     }
   }
 
-  private static void octaves(Instrument i, List<String> problems) {
-    var byNote = i.byNote();
-    for (Instrument.OctavePair pair : i.octaves()) {
-      Set<Integer> excepted = new HashSet<>();
-      pair.except().keySet().forEach(p -> excepted.add(p.midi()));
-      for (int midi = pair.from().midi(); midi <= pair.to().midi(); midi++) {
-        Fingering low = standard(byNote.get(midi));
-        Fingering high = standard(byNote.get(midi + 12));
-        if (low == null || high == null) {
-          continue; // said by standardForEachSemitone
+  private static void registers(Instrument i, List<String> problems) {
+    Map<Integer, List<Entry>> standards = standards(i);
+    for (RegisterPair pair : i.registers()) {
+      Map<Integer, String> needless = new TreeMap<>();
+      pair.except().forEach((p, why) -> needless.put(p.midi(), p.toString()));
+      for (Map<String, String> options : everyChoice(i.options())) {
+        for (int midi = pair.from().midi(); midi <= pair.to().midi(); midi++) {
+          int above = midi + pair.up();
+          Optional<Fingering> low = standard(standards, midi, options);
+          Optional<Fingering> high = standard(standards, above, options);
+          if (low.isEmpty() || high.isEmpty()) {
+            continue; // said by standardForEachSemitone
+          }
+          Fingering expected = pair.upper(i.keywork(), low.get());
+          if (expected.equals(high.get())) {
+            continue;
+          }
+          needless.remove(above);
+          if (pair.except().keySet().stream().noneMatch(p -> p.midi() == above)) {
+            problems.add(
+                Pitch.usual(above)
+                    + " "
+                    + high.get()
+                    + " does not go with "
+                    + Pitch.usual(midi)
+                    + " "
+                    + low.get()
+                    + ", which gives "
+                    + expected);
+          }
         }
-        List<Hold> expected = new ArrayList<>(low.holds());
-        for (String token : pair.add()) {
-          i.keywork().find(token, true).ifPresent(c -> expected.add(new Hold(c, Hold.Way.FULL)));
-        }
-        boolean same = i.keywork().fingering(expected).equals(high);
-        if (same == excepted.contains(midi + 12)) {
+      }
+      needless
+          .values()
+          .forEach(
+              n -> problems.add(n + " is listed as an exception, but it goes with the note below"));
+    }
+  }
+
+  /** The first open hole says the note; whatever it does not explain is listed with its reason. */
+  private static void bore(Instrument i, List<String> problems) {
+    if (i.bore().isEmpty()) {
+      return;
+    }
+    Bore bore = i.bore().get();
+    Set<String> unused = new TreeSet<>(bore.cross().keySet());
+    for (Entry e : i.entries()) {
+      Optional<Bore.Register> register = bore.register(e.written());
+      if (register.isEmpty() || e.role() == Role.SPECIAL) {
+        continue;
+      }
+      String key = e.written() + " " + e.fingering();
+      for (Fingering f : e.pattern().expand(i.keywork())) {
+        Optional<Integer> midi = bore.midi(f.holds(), register.get());
+        boolean explained = midi.isPresent() && midi.get() == e.written().midi();
+        if (explained && bore.cross().containsKey(key) && f.equals(e.pattern().plain())) {
+          problems.add(key + " is listed as crossed, but its first open hole explains it");
+        } else if (!explained && !bore.cross().containsKey(key)) {
           problems.add(
-              Pitch.usual(midi + 12)
-                  + " "
-                  + high
-                  + (same
-                      ? " is listed as an exception to the octave of "
-                      : " is not the octave of ")
-                  + Pitch.usual(midi)
-                  + " "
-                  + low);
+              key
+                  + (f.text().equals(e.fingering()) ? "" : " held as " + f)
+                  + " opens the hole of "
+                  + midi.map(Pitch::usual).map(Pitch::toString).orElse("another register")
+                  + " first");
+        }
+      }
+      unused.remove(key);
+    }
+    unused.forEach(k -> problems.add("crossed: there is no " + k));
+  }
+
+  private static void nothingWrongIsHeld(Instrument i, List<String> problems) {
+    for (Entry e : i.entries()) {
+      for (Freedom w : i.wrong()) {
+        boolean makeshift = e.role() == Role.SPECIAL || e.role() == Role.TRILL;
+        if (w.covers(e.written()) && !makeshift) {
+          for (Fingering f : e.pattern().expand(i.keywork())) {
+            if (f.holds().stream().anyMatch(w.holds()::contains)) {
+              problems.add(e.written() + " " + f + " holds what must not be held: " + w.because());
+            }
+          }
         }
       }
     }
   }
 
-  private static Fingering standard(List<Entry> entries) {
-    return entries == null
-        ? null
-        : entries.stream()
-            .filter(e -> e.role() == Role.STANDARD)
-            .map(e -> e.pattern().plain())
-            .findFirst()
-            .orElse(null);
+  private static void stagesGrow(Instrument i, List<String> problems) {
+    for (Compass c : i.compasses()) {
+      Compass.Range last = null;
+      for (Compass.Range range : c.stages().values()) {
+        if (last != null && !(range.has(last.from()) && range.has(last.to()))) {
+          problems.add(
+              "a later stage goes from "
+                  + range.from()
+                  + " to "
+                  + range.to()
+                  + ", less than the one before it");
+        }
+        last = range;
+      }
+    }
+  }
+
+  private static Optional<Fingering> standard(
+      Map<Integer, List<Entry>> standards, int midi, Map<String, String> options) {
+    return standards.getOrDefault(midi, List.of()).stream()
+        .filter(e -> e.fits(options))
+        .map(e -> e.pattern().plain())
+        .findFirst();
+  }
+
+  private static Map<Integer, List<Entry>> standards(Instrument i) {
+    return i.entries().stream()
+        .filter(e -> e.role() == Role.STANDARD)
+        .collect(Collectors.groupingBy(e -> e.written().midi()));
   }
 
   /** Every combination of option values; one empty map when there are no options. */

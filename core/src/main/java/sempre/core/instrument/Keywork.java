@@ -87,6 +87,76 @@ public record Keywork(Kind kind, List<Control> controls, List<Set<String>> toget
     return f;
   }
 
+  /**
+   * The controls named in a text, without asking whether one hand could hold them all at once; for
+   * a hole, its half-covered form as well where the text says so ({@code h3}).
+   *
+   * @throws IllegalArgumentException naming a token that is not there
+   */
+  List<Hold> holds(String text) {
+    return holds(text, true);
+  }
+
+  /** As {@link #holds(String)}, but leaving out what this instrument does not have. */
+  List<Hold> known(String text) {
+    return holds(text, false);
+  }
+
+  private List<Hold> holds(String text, boolean strict) {
+    List<Hold> all = new ArrayList<>();
+    String[] sides = kind == Kind.HANDS ? text.split("\\|", -1) : new String[] {"", text};
+    for (int side = 0; side < sides.length; side++) {
+      for (String token : sides[side].strip().split("\\s+")) {
+        if (!token.isEmpty() && (strict || has(token, side == 0))) {
+          all.add(hold(token, side == 0));
+        }
+      }
+    }
+    return all;
+  }
+
+  private boolean has(String token, boolean left) {
+    return find(token, left).isPresent()
+        || token.startsWith("h") && find(token.substring(1), left).isPresent();
+  }
+
+  /** A pattern in which these controls are free besides, where their fingers hold nothing else. */
+  Pattern withFree(Pattern pattern, List<Hold> more) {
+    List<Hold> free = new ArrayList<>(pattern.free());
+    for (Hold h : more) {
+      boolean held =
+          pattern.slots().stream()
+              .anyMatch(s -> s.stream().anyMatch(x -> x.finger() == h.finger()));
+      if (!held && !free.contains(h)) {
+        free.add(h);
+      }
+    }
+    free.sort(Comparator.comparingInt(h -> h.control().order()));
+    return free.size() == pattern.free().size()
+        ? pattern
+        : new Pattern(write(pattern.slots(), free), pattern.plain(), pattern.slots(), free);
+  }
+
+  /**
+   * Whether a fingering that another instrument of the family has holds something this one lacks.
+   *
+   * @param lacking side and token, {@code right C#}
+   */
+  boolean lacks(String fingering, List<String> lacking) {
+    if (kind != Kind.HANDS || lacking.isEmpty()) {
+      return false;
+    }
+    String[] sides = fingering.split("\\|", -1);
+    for (int side = 0; side < sides.length; side++) {
+      for (String word : sides[side].strip().split("\\s+")) {
+        if (lacking.contains((side == 0 ? "left " : "right ") + word)) {
+          return true;
+        }
+      }
+    }
+    return false;
+  }
+
   /** A fingering of these holds, put in canonical order. */
   public Fingering fingering(List<Hold> holds) {
     List<Hold> sorted =

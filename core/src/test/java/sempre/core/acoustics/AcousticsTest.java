@@ -116,7 +116,13 @@ public class AcousticsTest {
   @Test
   public void aCombinationTooFarOutIsNotOfferedWithoutItsSlide() {
     Valves without =
-        new Valves(Pitch.parse("C3"), Map.of("1", 2, "2", 1, "3", 3), 2, 8, Set.of(7), Map.of());
+        new Valves(
+            Pitch.parse("C3"),
+            Map.of("1", 2, "2", 1, "3", 3),
+            new Valves.Partials(2, 8, Set.of(7), Set.of()),
+            Map.of(),
+            Map.of(),
+            "");
     assertTrue(
         without.notes(Pitch.parse("F#3"), Pitch.parse("F#3")).isEmpty(),
         "1-2-3 is more than 50 cents sharp");
@@ -135,9 +141,73 @@ public class AcousticsTest {
     return new Valves(
         Pitch.parse("C3"),
         valves,
-        2,
-        8,
-        Set.of(7),
-        Map.of("1 3", "thirdSlide", "1 2 3", "thirdSlide"));
+        new Valves.Partials(2, 8, Set.of(7), Set.of()),
+        Map.of("1 3", "thirdSlide", "1 2 3", "thirdSlide"),
+        Map.of(),
+        "");
+  }
+
+  private static Valves fourValves(String compensator) {
+    Map<String, Integer> valves = new java.util.LinkedHashMap<>();
+    valves.put("1", 2);
+    valves.put("2", 1);
+    valves.put("3", 3);
+    valves.put("4", 5);
+    return new Valves(
+        Pitch.parse("Bb1"),
+        valves,
+        new Valves.Partials(2, 8, Set.of(7), Set.of()),
+        Map.of(),
+        Map.of(),
+        compensator);
+  }
+
+  /**
+   * Computed by hand: 1200 log2((1 + 0.33484) (1 + 0.05946)) = 600, and so for each single valve.
+   */
+  @Test
+  public void aCompensatingValveMakesEachOtherValveTrueOnTheLongerTube() {
+    for (String v : List.of("1", "2", "3")) {
+      List<String> with = List.of(v, "4");
+      double semitones = 5 + Map.of("1", 2, "2", 1, "3", 3).get(v);
+      assertEquals(fourValves("4").centsDown(with), 100 * semitones, 1e-9);
+      assertTrue(fourValves("").centsDown(with) < 100 * semitones - 20, "sharp without it");
+    }
+    assertEquals(
+        fourValves("4").centsDown(List.of("1", "2")), trumpet().centsDown(List.of("1", "2")));
+  }
+
+  @Test
+  public void aCompensatingInstrumentFillsTheGapToItsPedalNote() {
+    List<BrassNote> low = fourValves("4").notes(Pitch.parse("C2"), Pitch.parse("Eb2"));
+    assertEquals(
+        low.stream().filter(BrassNote::standard).map(BrassNote::fingering).toList(),
+        List.of("1 3 4", "2 3 4", "1 2 4", "1 4"));
+    assertTrue(fourValves("").notes(Pitch.parse("C2"), Pitch.parse("D2")).isEmpty());
+  }
+
+  @Test
+  public void aShyPartialIsAnAlternateOnly() {
+    Valves bFlatHorn =
+        new Valves(
+            Pitch.parse("F2"),
+            trumpet().valves(),
+            new Valves.Partials(2, 12, Set.of(7, 11), Set.of(5, 10)),
+            Map.of(),
+            Map.of(),
+            "");
+    List<BrassNote> a4 = bFlatHorn.notes(Pitch.parse("A4"), Pitch.parse("A4"));
+    assertEquals(a4.get(0).fingering(), "1 2");
+    assertTrue(a4.stream().anyMatch(n -> n.fingering().equals("0") && n.partial() == 5));
+  }
+
+  /** Six positions fit on the longer tube: the seventh would be beyond the slide. */
+  @Test
+  public void theAttachmentReachesLowCButNotLowB() {
+    Slide bass = new Slide(new Tube(Pitch.parse("Bb1")), new Tube(Pitch.parse("F1")), 1, 8);
+    List<BrassNote> low = bass.notes(Pitch.parse("B1"), Pitch.parse("C2"));
+    assertEquals(low.stream().map(BrassNote::fingering).toList(), List.of("F p6-"));
+    assertTrue(low.get(0).standard() && low.get(0).attachment());
+    assertTrue(bass.attachment().slideCentimetres(6) > bass.centimetres(7) + 15);
   }
 }

@@ -12,8 +12,6 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
-import org.snakeyaml.engine.v2.api.Load;
-import org.snakeyaml.engine.v2.api.LoadSettings;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import sempre.core.pitch.Pitch;
@@ -31,10 +29,8 @@ public class CatalogueTest {
     var schema =
         SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
             .getSchema(resource("/catalogue/instrument.schema.json"), InputFormat.JSON);
-    // expands the anchors first, as the reader does
-    Object yaml =
-        new Load(LoadSettings.builder().build())
-            .loadFromString(resource("/catalogue/" + id + ".yaml"));
+    // with anchors expanded and what it takes over from another, as the reader sees it
+    Object yaml = InstrumentReader.whole(id, Catalogue.text(id), Catalogue::text);
     var problems =
         schema.validate(
             new tools.jackson.databind.json.JsonMapper().writeValueAsString(yaml),
@@ -171,9 +167,13 @@ public class CatalogueTest {
       {
         "fingering: \"T 1 2 | Eb \", role: standard",
         "fingering: \"T 1 2 | 3 Eb\", role: standard",
-        "is not the octave of A4"
+        "A5 T 1 2 | 3 Eb does not go with A4 T 1 2 | Eb"
       },
-      {"except: {}", "except: {A5: no reason at all}", "is listed as an exception"},
+      {
+        "except: {}",
+        "except: {A5: no reason at all}",
+        "A5 is listed as an exception, but it goes with"
+      },
       {"role: standard, label: low A", "role: alternate, label: low A", "A4 has no standard"},
     };
   }
@@ -186,13 +186,13 @@ public class CatalogueTest {
       family: woodwind
       clef: treble
       transposition: [0, 0]
-      range: {from: A4, to: A4}
+      range: {from: A4, to: A4, firstYears: [A4, A4], school: [A4, A4]}
       options: {foot: {label: foot, values: [C, B], default: C}}
       keywork:
         kind: hands
         left: [[T, LT, thumb], [Tb, LT, lever], ["1", L1, one], ["2", L2, two]]
         right: [["3", R3, three], [Eb, R4, E flat], [B, R4, B foot, {foot: B}]]
-      octaves: [{from: A4, to: A4, add: [], except: {}}]
+      registers: [{from: A4, to: A4, except: {}}]
       notes:
         - {note: A4, ways: [{fingering: "T 1 2 | Eb", role: standard, label: low A, source: from memory}]}
         - {note: A5, ways: [{fingering: "T 1 2 | Eb", role: standard, label: high A, source: from memory}]}
