@@ -44,7 +44,7 @@ public record Bore(
    *
    * @param from lowest written note
    * @param to highest written note
-   * @param with what must be held for it; these count for no hole
+   * @param with what must be held for it
    * @param up semitones above the lowest register
    */
   public record Register(Pitch from, Pitch to, List<Hold> with, int up) {
@@ -97,8 +97,7 @@ public record Bore(
     if (!held.containsAll(register.with())) {
       return Optional.empty();
     }
-    List<Hold> rest = held.stream().filter(h -> !register.with().contains(h)).toList();
-    return Optional.of(lowNote(rest).midi() + register.up());
+    return Optional.of(lowNote(held).midi() + register.up());
   }
 
   /** The register of a written note; empty where the model does not reach. */

@@ -17,6 +17,8 @@ import picocli.CommandLine.Command;
       FingeringsCommand.class,
       MoveCommand.class,
       AssignCommand.class,
+      NewNoteCommand.class,
+      TroubleCommand.class,
       ServeCommand.class,
       DemoCommand.class
     },

@@ -17,6 +17,7 @@ import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Entry;
 import sempre.core.instrument.Hold;
 import sempre.core.instrument.Instrument;
+import sempre.core.instrument.Keywork;
 import sempre.core.instrument.Purpose;
 import sempre.core.pitch.Pitch;
 
@@ -43,7 +44,10 @@ final class FingeringsCommand implements Callable<Integer> {
   public Integer call() {
     Instrument i = Catalogue.standard().instrument(instrument);
     Map<String, String> set = i.optionsWith(options.set);
-    boolean asSetUp = !options.set.isEmpty();
+    // valve instruments come in makes that share no table, so one make is shown at a time
+    boolean asSetUp =
+        !options.set.isEmpty()
+            || i.keywork().kind() == Keywork.Kind.VALVES && !i.options().isEmpty();
     List<List<Entry>> notes = new ArrayList<>();
     if (note == null) {
       i.byNote().values().forEach(notes::add);

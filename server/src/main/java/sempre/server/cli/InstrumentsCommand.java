@@ -10,7 +10,9 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
 import sempre.core.instrument.Catalogue;
+import sempre.core.instrument.Compass;
 import sempre.core.instrument.Instrument;
+import sempre.core.instrument.Stage;
 
 /** {@code instruments}: what the catalogue knows. */
 @Command(
@@ -59,7 +61,10 @@ final class InstrumentsCommand implements Callable<Integer> {
         "transposition",
         Map.of("letters", i.transposition().letters(), "semitones", i.transposition().semitones()));
     m.put("clef", i.clef());
-    m.put("range", Map.of("from", i.lowest().toString(), "to", i.highest().toString()));
+    m.put("range", range(i.compass(i.usualOptions()).of(Stage.ADVANCED)));
+    Map<String, Object> stages = new LinkedHashMap<>();
+    i.compass(i.usualOptions()).stages().forEach((s, r) -> stages.put(s.word(), range(r)));
+    m.put("stages", stages);
     m.put(
         "options",
         i.options().stream()
@@ -87,5 +92,9 @@ final class InstrumentsCommand implements Callable<Integer> {
                 })
             .toList());
     return m;
+  }
+
+  private static Map<String, Object> range(Compass.Range r) {
+    return Map.of("from", r.from().toString(), "to", r.to().toString());
   }
 }

@@ -73,8 +73,48 @@ public class CliTest {
   public void instrumentsAreListedForAPersonAndForAMachine() {
     assertThat(run("instruments").out()).contains("alto-sax", "sounds a major sixth lower");
     JsonNode all = run("instruments", "--json").json();
-    assertThat(all).hasSize(4);
-    assertThat(all.get(0).get("options").get(0).get("name").asString()).isEqualTo("foot");
+    assertThat(all).hasSize(27);
+    JsonNode flute = all.get(1);
+    assertThat(flute.get("options").get(0).get("name").asString()).isEqualTo("foot");
+    assertThat(flute.get("stages").get("firstYears").get("to").asString()).isEqualTo("D6");
+  }
+
+  @Test
+  public void troubleNamesCausesAndWhatToTry() {
+    Answer a = run("trouble", "trumpet", "Bb4", "F4");
+    assertThat(a.status()).isZero();
+    assertThat(a.out()).contains("1. Same valves", "Try: Sing or buzz");
+    JsonNode first = run("trouble", "clarinet", "B4", "E3", "--json").json().get(0);
+    assertThat(first.get("kind").asString()).isEqualTo("the register");
+    assertThat(first.get("held").asString()).isEqualTo("T 1 2 3 E | 1 2 3");
+    Answer none = run("trouble", "flute", "Ab5", "B5");
+    assertThat(none.status()).isEqualTo(1);
+    assertThat(none.out()).contains("Nothing simple explains B5");
+    assertThat(run("trouble", "flute", "A4", "A4").status()).isEqualTo(2);
+  }
+
+  @Test
+  public void aNewNoteIsTakenAcrossTheBand() {
+    JsonNode band = run("newnote", "Ab4", "--json").json();
+    assertThat(band).hasSize(27);
+    for (JsonNode n : band) {
+      assertThat(n.get("fingering").asString()).isNotEmpty();
+      if (n.get("instrument").asString().equals("tuba")) {
+        assertThat(n.get("written").asString()).isEqualTo("Ab2");
+        assertThat(n.get("octave").asString()).isEqualTo("2 octaves down, to fit the instrument");
+        assertThat(n.get("wrongNotes").get(0).get("written").asString()).isEqualTo("Eb2");
+      }
+    }
+    assertThat(run("newnote", "Bb5", "--stage", "firstYears", "--instrument", "trumpet").out())
+        .contains("C5 (an octave down)");
+    assertThat(run("newnote", "Bb5", "--stage", "wizard").err()).contains("no stage 'wizard'");
+  }
+
+  @Test
+  public void valveInstrumentsShowOneMakeAtATime() {
+    assertThat(run("fingerings", "tuba", "C2").out()).contains("fourth valve").doesNotContain("CC");
+    assertThat(run("fingerings", "tuba", "C2", "--set", "pitch=CC").out()).contains("open");
+    assertThat(run("fingerings", "horn", "Ab4").out()).contains("B flat side, second and third");
   }
 
   @Test
@@ -163,7 +203,7 @@ public class CliTest {
   @DataProvider
   public Object[][] bad() {
     return new Object[][] {
-      {"fingerings kazoo", "there is no instrument 'kazoo'; there is: flute"},
+      {"fingerings kazoo", "there is no instrument 'kazoo'; there is: piccolo, flute"},
       {"fingerings flute H4", "'H4' is not a note"},
       {"fingerings flute C2", "its written range is C4 to C7"},
       {"fingerings flute --set wings=2", "no option 'wings'"},

@@ -1,0 +1,173 @@
+package sempre.core.teaching;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import sempre.core.instrument.Bore;
+import sempre.core.instrument.Compass;
+import sempre.core.instrument.Entry;
+import sempre.core.instrument.Fingering;
+import sempre.core.instrument.Hold;
+import sempre.core.instrument.Instrument;
+import sempre.core.instrument.Role;
+import sempre.core.instrument.Setup;
+import sempre.core.instrument.Stage;
+import sempre.core.pitch.Letter;
+import sempre.core.pitch.Pitch;
+
+/**
+ * One concert pitch as one instrument reads, fingers and misses it.
+ *
+ * @param setup the instrument
+ * @param written the note on its page, in the octave that fits
+ * @param octaves octaves by which it was moved to fit the stage, up positive; 0 as asked
+ * @param standard its usual fingering
+ * @param others its other fingerings, without what is never planned
+ * @param wrongNotes what comes out instead with the same hands
+ */
+public record NewNote(
+    Setup setup,
+    Pitch written,
+    int octaves,
+    Entry standard,
+    List<Entry> others,
+    List<WrongNote> wrongNotes) {
+  /**
+   * A note that comes out instead.
+   *
+   * @param written how this player would write it
+   * @param why one sentence
+   */
+  public record WrongNote(Pitch written, String why) {}
+
+  /** The farthest a note is moved to fit, in octaves. */
+  private static final int FARTHEST = 4;
+
+  public NewNote {
+    others = List.copyOf(others);
+    wrongNotes = List.copyOf(wrongNotes);
+  }
+
+  /**
+   * One concert pitch on one instrument.
+   *
+   * @param stage how far its players have got; outside its range the nearest octave is taken
+   * @return empty when no octave of the note lies in that range
+   */
+  public static Optional<NewNote> of(Pitch concert, Setup setup, Stage stage) {
+    Instrument instrument = setup.instrument();
+    Compass.Range range = instrument.compass(setup.options()).of(stage);
+    Pitch asked = asItsKeySpells(instrument.transposition().written(concert));
+    for (int away = 0; away <= FARTHEST; away++) {
+      for (int octaves : away == 0 ? new int[] {0} : new int[] {-away, away}) {
+        Pitch written = asked.plus(7 * octaves, 12 * octaves);
+        List<Setup.Way> ways = setup.ways(written);
+        Optional<Entry> standard =
+            ways.stream().map(Setup.Way::entry).filter(e -> e.role() == Role.STANDARD).findFirst();
+        if (range.has(written) && standard.isPresent()) {
+          List<Entry> others =
+              ways.stream()
+                  .map(Setup.Way::entry)
+                  .distinct()
+                  .filter(e -> e != standard.get() && e.role() != Role.SPECIAL)
+                  .toList();
+          return Optional.of(
+              new NewNote(
+                  setup,
+                  written,
+                  octaves,
+                  standard.get(),
+                  others,
+                  wrong(setup, written, standard.get())));
+        }
+      }
+    }
+    return Optional.empty();
+  }
+
+  /** The other partials or registers of the same hold, nearest first. */
+  private static List<WrongNote> wrong(Setup setup, Pitch written, Entry standard) {
+    Map<Integer, WrongNote> found = new LinkedHashMap<>();
+    Fingering hold = standard.pattern().plain();
+    boolean brass = standard.partial().isPresent();
+    List<Pitch> same = setup.notesOf(hold);
+    Optional<Pitch> below =
+        same.stream().filter(p -> p.midi() < written.midi()).reduce((a, b) -> b);
+    Optional<Pitch> above = same.stream().filter(p -> p.midi() > written.midi()).findFirst();
+    String what =
+        setup.instrument().slide().isPresent() ? "position" : brass ? "valves" : "fingers";
+    below.ifPresent(
+        p ->
+            found.put(
+                p.midi(),
+                new WrongNote(
+                    p,
+                    "the same "
+                        + what
+                        + (brass
+                            ? ", lips too slack: the partial below"
+                            : ", too little air: the register below"))));
+    above.ifPresent(
+        p ->
+            found.put(
+                p.midi(),
+                new WrongNote(
+                    p,
+                    "the same "
+                        + what
+                        + (brass
+                            ? ", lips too tight: the partial above"
+                            : ", blown too hard: the register above"))));
+    setup.instrument().bore().ifPresent(b -> otherRegisters(b, written, hold, found));
+    return List.copyOf(found.values());
+  }
+
+  private static void otherRegisters(
+      Bore bore, Pitch written, Fingering hold, Map<Integer, WrongNote> found) {
+    Optional<Bore.Register> meant = bore.register(written);
+    if (meant.isEmpty()) {
+      return;
+    }
+    List<Hold> bare = hold.holds().stream().filter(h -> !meant.get().with().contains(h)).toList();
+    int low = bore.lowNote(bare).midi();
+    if (low + meant.get().up() != written.midi()) {
+      return; // a fork, or a note that the holes do not explain
+    }
+    List<Bore.Register> others = new ArrayList<>(bore.registers());
+    others.removeIf(r -> r.up() == meant.get().up() || r.with().equals(meant.get().with()));
+    for (Bore.Register r : others) {
+      Pitch note = Pitch.usual(low + r.up());
+      if (!r.has(note)) {
+        continue;
+      }
+      String key = (r.with().isEmpty() ? meant.get() : r).with().get(0).control().name();
+      found.putIfAbsent(
+          note.midi(),
+          new WrongNote(
+              note,
+              r.with().isEmpty()
+                  ? "without the " + key + ": the lower register"
+                  : "with the " + key + " pressed by mistake: the upper register"));
+    }
+  }
+
+  private static final String FIFTHS = "FCGDAEB";
+
+  /**
+   * The note spelled as the tonic of a key that has a signature: D sharp as E flat, since no key of
+   * nine sharps is written. Keys of six sharps and of six flats both stay.
+   */
+  static Pitch asItsKeySpells(Pitch p) {
+    int fifths = FIFTHS.indexOf(p.letter().name()) - 1 + 7 * p.alter();
+    if (Math.abs(fifths) <= 6) {
+      return p;
+    }
+    int folded = fifths > 0 ? fifths - 12 : fifths + 12;
+    int alter = Math.floorDiv(folded + 1, 7);
+    Letter letter = Letter.valueOf(FIFTHS.substring(Math.floorMod(folded + 1, 7)).substring(0, 1));
+    int octave = Math.floorDiv(p.midi() - letter.semitones() - alter, 12) - 1;
+    return new Pitch(letter, alter, octave);
+  }
+}

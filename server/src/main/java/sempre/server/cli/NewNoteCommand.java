@@ -1,0 +1,125 @@
+package sempre.server.cli;
+
+import java.io.PrintWriter;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+import sempre.core.instrument.Catalogue;
+import sempre.core.instrument.Setup;
+import sempre.core.instrument.Stage;
+import sempre.core.pitch.Pitch;
+import sempre.core.teaching.NewNote;
+
+/** {@code newnote CONCERT_PITCH}: one concert pitch across the band. */
+@Command(
+    name = "newnote",
+    description =
+        "One concert pitch across the band: written note, fingering, what comes out wrong.",
+    mixinStandardHelpOptions = true)
+final class NewNoteCommand implements Callable<Integer> {
+  @Spec CommandSpec spec;
+
+  @Parameters(index = "0", paramLabel = "CONCERT_PITCH", description = "as it sounds: Ab4")
+  String pitch;
+
+  @Option(
+      names = "--stage",
+      paramLabel = "STAGE",
+      description = "firstYears, school or advanced; ${DEFAULT-VALUE} when not given",
+      defaultValue = "school")
+  String stage;
+
+  @Option(
+      names = "--instrument",
+      paramLabel = "ID",
+      description = "only this instrument (repeatable)")
+  List<String> only = new ArrayList<>();
+
+  @Option(names = "--json", description = "for a machine")
+  boolean json;
+
+  @Override
+  public Integer call() {
+    Pitch concert = Pitch.parse(pitch);
+    Stage at = Stage.of(stage);
+    List<NewNote> band = new ArrayList<>();
+    for (String id : only.isEmpty() ? Catalogue.standard().ids() : only) {
+      Optional<NewNote> n =
+          NewNote.of(concert, Setup.of(Catalogue.standard().instrument(id), Map.of()), at);
+      n.ifPresent(band::add);
+    }
+    PrintWriter out = spec.commandLine().getOut();
+    if (json) {
+      Output.json(out, band.stream().map(NewNoteCommand::map).toList());
+    } else {
+      Output.table(
+          out,
+          List.of(
+              "instrument", "written", "fingering", "in words", "other ways", "comes out wrong"),
+          band.stream().map(NewNoteCommand::row).toList());
+    }
+    return 0;
+  }
+
+  private static List<String> row(NewNote n) {
+    return List.of(
+        n.setup().instrument().id(),
+        n.written() + octaveWords(n.octaves(), " (", ")"),
+        n.standard().fingering(),
+        n.standard().label(),
+        n.others().stream().map(e -> e.fingering()).collect(Collectors.joining(", ")),
+        n.wrongNotes().stream().map(w -> w.written().toString()).collect(Collectors.joining(", ")));
+  }
+
+  private static String octaveWords(int octaves, String before, String after) {
+    if (octaves == 0) {
+      return "";
+    }
+    int many = Math.abs(octaves);
+    return before
+        + (many == 1 ? "an octave " : many + " octaves ")
+        + (octaves > 0 ? "up" : "down")
+        + after;
+  }
+
+  private static Map<String, Object> map(NewNote n) {
+    Map<String, Object> m = new LinkedHashMap<>();
+    m.put("instrument", n.setup().instrument().id());
+    m.put("written", n.written().toString());
+    m.put("octave", octaveWords(n.octaves(), "", ", to fit the instrument"));
+    m.put("fingering", n.standard().fingering());
+    m.put("label", n.standard().label());
+    m.put(
+        "others",
+        n.others().stream()
+            .map(
+                e -> {
+                  Map<String, Object> o = new LinkedHashMap<>();
+                  o.put("fingering", e.fingering());
+                  o.put("label", e.label());
+                  return o;
+                })
+            .toList());
+    m.put(
+        "wrongNotes",
+        n.wrongNotes().stream()
+            .map(
+                w -> {
+                  Map<String, Object> o = new LinkedHashMap<>();
+                  o.put("written", w.written().toString());
+                  o.put("why", w.why());
+                  return o;
+                })
+            .toList());
+    return m;
+  }
+}
