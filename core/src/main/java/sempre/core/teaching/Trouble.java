@@ -166,6 +166,21 @@ public final class Trouble {
       if (holds.contains(more) || register(more)) {
         continue;
       }
+      Hold half = new Hold(c, Hold.Way.HALF);
+      if (holds.contains(half)) {
+        List<Hold> whole = Sounding.with(Sounding.without(holds, half), more);
+        Sounding.Sure covered = sounding.of(whole, heard, blown);
+        if (covered != Sounding.Sure.NO) {
+          add(
+              e,
+              doubt(covered),
+              Cause.Kind.FINGER,
+              capital(theFinger(c.finger())) + " covers all of its hole instead of half.",
+              "Roll the finger back until half of the hole is open, and feel its edge.",
+              keywork.fingering(whole).text());
+        }
+        continue;
+      }
       List<Hold> down = Sounding.with(holds, more);
       Sounding.Sure sure = sounding.of(down, heard, blown);
       if (sure != Sounding.Sure.NO) {
