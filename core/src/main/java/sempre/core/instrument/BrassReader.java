@@ -89,7 +89,7 @@ final class BrassReader {
   /** Where the usual side does not have a note, the other one's way to play it is the standard. */
   private static List<Entry> withOneStandard(List<Entry> ways) {
     if (ways.stream().noneMatch(e -> e.role() == Role.STANDARD)) {
-      ways.set(0, ways.get(0).as(Role.STANDARD));
+      ways.set(0, ways.get(0).asOnlyStandard());
     }
     return ways;
   }

@@ -72,21 +72,56 @@ public record Entry(
         note);
   }
 
-  /** The same in another role; as a standard it needs no reasons and no rules. */
+  /** The same in another role. */
   Entry as(Role other) {
-    boolean standard = other == Role.STANDARD;
     return new Entry(
         written,
         pattern,
         other,
         label,
-        standard ? Set.of() : purposes,
+        purposes,
         cents,
         correctable,
         partial,
         requires,
         style,
-        standard ? List.of() : rules,
+        rules,
+        source,
+        note);
+  }
+
+  /** The same under another label. */
+  Entry labelled(String other) {
+    return new Entry(
+        written,
+        pattern,
+        role,
+        other,
+        purposes,
+        cents,
+        correctable,
+        partial,
+        requires,
+        style,
+        rules,
+        source,
+        note);
+  }
+
+  /** The same as the standard of its note, with no reason and no rule, since there is no other. */
+  Entry asOnlyStandard() {
+    return new Entry(
+        written,
+        pattern,
+        Role.STANDARD,
+        label,
+        Set.of(),
+        cents,
+        correctable,
+        partial,
+        requires,
+        style,
+        List.of(),
         source,
         note);
   }

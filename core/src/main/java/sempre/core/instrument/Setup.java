@@ -75,6 +75,19 @@ public final class Setup {
         k -> new Setup(instrument, options));
   }
 
+  /**
+   * The set-up of an instrument as a house plays it. It is not kept: who asks often keeps it.
+   *
+   * @throws IllegalArgumentException when an option or value is unknown
+   */
+  public static Setup of(Instrument instrument, Map<String, String> chosen, House house) {
+    if (house.changesNothing()) {
+      return of(instrument, chosen);
+    }
+    Map<String, String> options = new LinkedHashMap<>(instrument.optionsWith(chosen));
+    return new Setup(house.applied(instrument, options), options);
+  }
+
   public Instrument instrument() {
     return instrument;
   }

@@ -75,7 +75,8 @@ public final class Planner {
     for (Note n : line.notes()) {
       List<Setup.Way> all = player.setup().ways(n.pitch());
       List<Setup.Way> usable = usable(n, all, player, locks);
-      if (all.isEmpty()) {
+      boolean planned = all.stream().anyMatch(w -> w.entry().role() != Role.SPECIAL);
+      if (all.isEmpty() || usable.isEmpty() && !planned) {
         outOfRange.add(n);
       } else if (usable.isEmpty()) {
         unreachable.add(n);

@@ -169,7 +169,8 @@ public final class Trouble {
       Hold half = new Hold(c, Hold.Way.HALF);
       if (holds.contains(half)) {
         List<Hold> whole = Sounding.with(Sounding.without(holds, half), more);
-        Sounding.Sure covered = sounding.of(whole, heard, blown);
+        Sounding.Sure covered =
+            register(half) ? Sounding.Sure.NO : sounding.of(whole, heard, blown);
         if (covered != Sounding.Sure.NO) {
           add(
               e,

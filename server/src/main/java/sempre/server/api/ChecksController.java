@@ -73,7 +73,7 @@ class ChecksController {
         tx -> {
           People.Student s = players.student(tx, studentId);
           List<Check> list = checks.of(tx, studentId);
-          Instrument instrument = Players.setup(s).instrument();
+          Instrument instrument = players.setup(tx, s).instrument();
           Set<Long> undone = new HashSet<>();
           list.forEach(c -> c.undoes().ifPresent(undone::add));
           LocalDate today = LocalDate.now(clock);
@@ -94,7 +94,7 @@ class ChecksController {
   List<Long> add(@PathVariable long studentId, @RequestBody List<@Valid HeardBody> bodies) {
     return db.inTransaction(
         tx -> {
-          Setup setup = Players.setup(players.student(tx, studentId));
+          Setup setup = players.setup(tx, players.student(tx, studentId));
           List<Long> ids = new ArrayList<>();
           for (HeardBody b : bodies) {
             Pitch written = Pitch.parse(b.written());
@@ -126,7 +126,7 @@ class ChecksController {
   List<Long> range(@PathVariable long studentId, @Valid @RequestBody RangeBody body) {
     return db.inTransaction(
         tx -> {
-          Setup setup = Players.setup(players.student(tx, studentId));
+          Setup setup = players.setup(tx, players.student(tx, studentId));
           Pitch from = Pitch.parse(body.from());
           Pitch to = Pitch.parse(body.to());
           if (to.midi() < from.midi()) {

@@ -17,6 +17,7 @@ import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+import sempre.core.instrument.CatalogueException;
 import sempre.formats.UnreadableException;
 import sempre.formats.musicxml.MusicXmlFile;
 import sempre.server.store.StoreException;
@@ -81,6 +82,11 @@ class Errors extends ResponseEntityExceptionHandler {
 
   @ExceptionHandler
   ProblemDetail unreadable(UnreadableException e) {
+    return ProblemDetail.forStatusAndDetail(HttpStatus.UNPROCESSABLE_CONTENT, sentence(e));
+  }
+
+  @ExceptionHandler
+  ProblemDetail catalogue(CatalogueException e) {
     return ProblemDetail.forStatusAndDetail(HttpStatus.UNPROCESSABLE_CONTENT, sentence(e));
   }
 

@@ -7,18 +7,18 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
-import sempre.core.instrument.Catalogue;
-import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Setup;
 import sempre.core.learning.Check;
 import sempre.core.learning.Standing;
 import sempre.core.planning.Player;
 import sempre.core.score.Line;
+import sempre.core.score.Note;
 import sempre.core.score.Part;
 import sempre.core.score.PartChoice;
 import sempre.core.score.Score;
 import sempre.server.store.Checks;
 import sempre.server.store.Db;
+import sempre.server.store.Houses;
 import sempre.server.store.People;
 import sempre.server.store.Shelf;
 
@@ -30,12 +30,14 @@ class Players {
   private final People people;
   private final Shelf shelf;
   private final Checks checks;
+  private final Houses houses;
   private final Clock clock;
 
-  Players(People people, Shelf shelf, Checks checks, Clock clock) {
+  Players(People people, Shelf shelf, Checks checks, Houses houses, Clock clock) {
     this.people = people;
     this.shelf = shelf;
     this.checks = checks;
+    this.houses = houses;
     this.clock = clock;
   }
 
@@ -54,9 +56,27 @@ class Players {
         .orElseThrow(() -> new Errors.NotThere("This piece is not on the shelf any more."));
   }
 
-  static Setup setup(People.Student s) {
-    Instrument instrument = Catalogue.standard().instrument(s.instrument());
-    return Setup.of(instrument, s.options());
+  /** The student's instrument, as the house plays it. */
+  Setup setup(Db.Tx tx, People.Student s) throws SQLException {
+    return houses.setup(tx, s.instrument(), s.options());
+  }
+
+  /**
+   * The locks that still stand: one may name a fingering that was since hidden, taken out, or lost
+   * with an option of the instrument.
+   */
+  static Map<String, String> standing(Map<String, String> locks, Line line, Setup setup) {
+    Map<String, String> valid = new LinkedHashMap<>();
+    for (Note n : line.notes()) {
+      String lock = locks.get(n.id());
+      if (lock != null
+          && setup.ways(n.pitch()).stream()
+              .anyMatch(
+                  w -> w.entry().fingering().equals(lock) || w.fingering().text().equals(lock))) {
+        valid.put(n.id(), lock);
+      }
+    }
+    return valid;
   }
 
   Standing standing(List<Check> list) {
@@ -70,14 +90,14 @@ class Players {
   Player player(Db.Tx tx, People.Student s, Standing standing) throws SQLException {
     Map<String, String> style = new LinkedHashMap<>(people.houseStyle(tx, s.instrument()));
     style.putAll(s.style());
-    return Player.of(setup(s), style, s.avoid(), Optional.of(standing.known()));
+    return Player.of(setup(tx, s), style, s.avoid(), Optional.of(standing.known()));
   }
 
   /** The page a student reads; empty when the piece holds no notes with a pitch. */
   Optional<Page> page(Db.Tx tx, People.Student s, Shelf.Piece piece, Score score)
       throws SQLException {
     Optional<Shelf.Chosen> chosen = shelf.chosen(tx, s.id(), piece.id());
-    Setup setup = setup(s);
+    Setup setup = setup(tx, s);
     Optional<Part> part =
         chosen
             .flatMap(c -> score.part(c.partId()))

@@ -14,12 +14,14 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import sempre.core.instrument.Setup;
 import sempre.core.learning.Standing;
 import sempre.core.planning.Plan;
 import sempre.core.planning.Planner;
 import sempre.core.planning.Player;
 import sempre.core.score.Bar;
 import sempre.core.score.Line;
+import sempre.core.score.Note;
 import sempre.formats.musicxml.PlayerPage;
 import sempre.server.store.Db;
 import sempre.server.store.People;
@@ -74,11 +76,24 @@ class StandController {
     return db.inTransaction(
         tx -> {
           Loaded l = load(tx, studentId, pieceId);
-          if (l.page().line().notes().stream().noneMatch(n -> n.id().equals(noteId))) {
-            throw new Errors.NotThere(
-                "This note is not on the page any more; open the part again.");
+          Note note =
+              l.page().line().notes().stream()
+                  .filter(n -> n.id().equals(noteId))
+                  .findFirst()
+                  .orElseThrow(
+                      () ->
+                          new Errors.NotThere(
+                              "This note is not on the page any more; open the part again."));
+          Setup setup = players.setup(tx, l.student());
+          String fingering = setup.instrument().keywork().read(body.fingering()).text();
+          if (Players.standing(Map.of(noteId, fingering), l.page().line(), setup).isEmpty()) {
+            throw new IllegalArgumentException(
+                note.pitch().displayName()
+                    + " has no fingering '"
+                    + fingering
+                    + "' on this instrument");
           }
-          shelf.lock(tx, studentId, pieceId, noteId, body.fingering());
+          shelf.lock(tx, studentId, pieceId, noteId, fingering);
           return plan(tx, l);
         });
   }
@@ -118,7 +133,7 @@ class StandController {
 
   private Views.StandView view(Db.Tx tx, long studentId, long pieceId) throws SQLException {
     Loaded l = load(tx, studentId, pieceId);
-    var instrument = Players.setup(l.student()).instrument();
+    var instrument = players.setup(tx, l.student()).instrument();
     byte[] xml =
         PlayerPage.of(
             l.music().file(),
@@ -159,7 +174,9 @@ class StandController {
   private Views.PlanView plan(Db.Tx tx, Loaded l) throws SQLException {
     Standing standing = players.standing(tx, l.student().id());
     Player player = players.player(tx, l.student(), standing);
-    Map<String, String> locks = shelf.locks(tx, l.student().id(), l.piece().id());
+    Map<String, String> locks =
+        Players.standing(
+            shelf.locks(tx, l.student().id(), l.piece().id()), l.page().line(), player.setup());
     Plan plan = Planner.plan(l.page().line(), player, locks);
     return PlanViews.of(plan, l.page().reading().part(), standing, player);
   }

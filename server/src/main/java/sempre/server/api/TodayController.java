@@ -101,7 +101,7 @@ class TodayController {
           List.of(),
           "Nothing to finger: the piece has no notes with a pitch.");
     }
-    Readiness r = Readiness.of(page.get().line(), Players.setup(s), standing);
+    Readiness r = Readiness.of(page.get().line(), players.setup(tx, s), standing);
     String state =
         !r.beyond().isEmpty() || !r.lacking().isEmpty()
             ? "lacks"

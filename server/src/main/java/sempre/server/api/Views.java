@@ -199,4 +199,94 @@ final class Views {
   record ShelfPiece(PieceRef piece, String added, List<String> groups) {}
 
   record Id(long id) {}
+
+  /** A control as it lies under the hands, for the picture of a fingering. */
+  record KeyView(String token, boolean left, String finger, String name, boolean hole) {}
+
+  /** A control that is held: {@code half} for a half-covered hole. */
+  record HeldView(String token, boolean left, boolean half, boolean free) {}
+
+  /** One fingering in an instrument's table. */
+  record WayView(
+      String fingering,
+      String free,
+      String role,
+      String label,
+      List<String> purposes,
+      List<String> rules,
+      double cents,
+      boolean centsKnown,
+      int partial,
+      String requires,
+      String source,
+      String note,
+      List<HeldView> held,
+      double slideCm,
+      boolean own,
+      boolean hidden,
+      boolean house,
+      String words) {}
+
+  /** One note of an instrument's table. */
+  record TableNote(
+      String written,
+      String shown,
+      String sounding,
+      String soundingShown,
+      int midi,
+      String stage,
+      List<WayView> ways) {}
+
+  /** What may or must not be held over a range of notes. */
+  record FreedomView(String from, String to, String controls, String because, String source) {}
+
+  record StageView(String stage, String words, String from, String to) {}
+
+  /** One instrument's whole table. */
+  record TableView(
+      String id,
+      String name,
+      String clef,
+      int letters,
+      int semitones,
+      String transposition,
+      String kind,
+      List<OptionView> options,
+      Map<String, String> chosen,
+      List<StageView> stages,
+      List<KeyView> keys,
+      List<Double> slideGuides,
+      List<TableNote> notes,
+      List<FreedomView> free,
+      List<FreedomView> wrong,
+      boolean changed) {}
+
+  /** What happens between two fingerings. */
+  record CompareView(
+      List<String> down,
+      List<String> up,
+      List<String> stay,
+      boolean contrary,
+      List<FingerSlideView> slides,
+      List<SlipView> slips,
+      double slideCm,
+      double difficulty,
+      String pitch,
+      String sentence) {}
+
+  record CauseView(String kind, String text, String remedy, String held) {}
+
+  /** One instrument's share of a concert pitch. */
+  record AcrossView(
+      String instrument,
+      String name,
+      String written,
+      String shown,
+      String octave,
+      String fingering,
+      String label,
+      List<String> others,
+      List<WrongNoteView> wrong) {}
+
+  record WrongNoteView(String shown, String why) {}
 }

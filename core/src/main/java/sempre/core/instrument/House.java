@@ -1,0 +1,343 @@
+package sempre.core.instrument;
+
+import static sempre.core.instrument.Yaml.maps;
+import static sempre.core.instrument.Yaml.text;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import org.snakeyaml.engine.v2.api.Dump;
+import org.snakeyaml.engine.v2.api.DumpSettings;
+import org.snakeyaml.engine.v2.common.FlowStyle;
+import sempre.core.pitch.Pitch;
+
+/**
+ * What a teacher has changed of one instrument's table: fingerings added, hidden, or made the
+ * standard of the house, and the class's own words for some. Nothing of the catalogue is lost by
+ * it: without the house it is as it was.
+ *
+ * @param instrument catalogue id
+ * @param own fingerings added, in the order in which they came
+ * @param hidden fingerings not to be offered
+ * @param standards fingerings taken as the standard of their note
+ * @param words the class's own words for a fingering: a phrase or a picture it knows
+ */
+public record House(
+    String instrument,
+    List<Entry> own,
+    Set<Key> hidden,
+    Set<Key> standards,
+    Map<Key, String> words) {
+  /** The source that a teacher's own fingerings name. */
+  public static final String SOURCE = "the teacher";
+
+  /** Longest label and longest own words, in letters. */
+  public static final int LONGEST = 120;
+
+  /**
+   * One fingering of one note.
+   *
+   * @param midi MIDI number of the written note, so that it does not matter how it is spelled
+   * @param fingering plain canonical text
+   */
+  public record Key(int midi, String fingering) implements Comparable<Key> {
+    public static Key of(Entry e) {
+      return new Key(e.written().midi(), e.fingering());
+    }
+
+    @Override
+    public int compareTo(Key other) {
+      int byMidi = Integer.compare(midi, other.midi);
+      return byMidi != 0 ? byMidi : fingering.compareTo(other.fingering);
+    }
+  }
+
+  public House {
+    own = List.copyOf(own);
+    hidden = java.util.Collections.unmodifiableSet(new TreeSet<>(hidden));
+    standards = java.util.Collections.unmodifiableSet(new TreeSet<>(standards));
+    words = java.util.Collections.unmodifiableMap(new TreeMap<>(words));
+  }
+
+  /** A house that changes nothing. */
+  public static House none(String instrument) {
+    return new House(instrument, List.of(), Set.of(), Set.of(), Map.of());
+  }
+
+  public boolean changesNothing() {
+    return own.isEmpty() && hidden.isEmpty() && standards.isEmpty() && words.isEmpty();
+  }
+
+  /**
+   * A teacher's own fingering, checked as the catalogue's are.
+   *
+   * @param role alternate, trill or special
+   * @throws IllegalArgumentException with one sentence that says what to change
+   */
+  public Entry checked(
+      Instrument i, Pitch written, String fingering, Role role, String label, String note) {
+    Pattern pattern = i.keywork().pattern(fingering);
+    for (Fingering f : pattern.expand(i.keywork())) {
+      i.keywork()
+          .clash(f.holds())
+          .ifPresent(
+              c -> {
+                throw new IllegalArgumentException("'" + fingering + "': " + c);
+              });
+    }
+    String name = label.strip();
+    if (name.isEmpty() || name.length() > LONGEST) {
+      throw new IllegalArgumentException(
+          "give the fingering a name of a few words, at most " + LONGEST + " letters");
+    }
+    if (role == Role.STANDARD || role == Role.REACH) {
+      throw new IllegalArgumentException(
+          "an own fingering is an alternate, a trill or a special one; it can be made the house"
+              + " standard afterwards");
+    }
+    if (i.entriesOf(written).isEmpty()) {
+      throw new IllegalArgumentException(
+          "the "
+              + i.name().toLowerCase(java.util.Locale.ROOT)
+              + " has no "
+              + written
+              + " in the catalogue; an own fingering is another way to play a note it has");
+    }
+    Map<String, String> needs = new TreeMap<>();
+    pattern.plain().holds().forEach(h -> needs.putAll(h.control().requires()));
+    Entry entry =
+        new Entry(
+            written,
+            pattern,
+            role,
+            name,
+            Set.of(),
+            java.util.OptionalDouble.empty(),
+            false,
+            java.util.OptionalInt.empty(),
+            needs,
+            Map.of(),
+            List.of(),
+            SOURCE,
+            note.strip());
+    Key key = Key.of(entry);
+    if (i.entries().stream().anyMatch(e -> Key.of(e).equals(key))) {
+      throw new IllegalArgumentException(
+          written + " has the fingering " + entry.fingering() + " in the catalogue already");
+    }
+    if (own.stream().anyMatch(e -> Key.of(e).equals(key))) {
+      throw new IllegalArgumentException(
+          written + " has the fingering " + entry.fingering() + " among your own already");
+    }
+    return entry;
+  }
+
+  /**
+   * What the tone holes say against a fingering; a fork may be right all the same.
+   *
+   * @return a sentence, or empty when the first open hole explains it or the model does not reach
+   */
+  public static Optional<String> doubt(Instrument i, Entry e) {
+    Optional<Bore> bore = i.bore();
+    Optional<Bore.Register> register = bore.flatMap(b -> b.register(e.written()));
+    if (register.isEmpty()) {
+      return Optional.empty();
+    }
+    Optional<Integer> midi = bore.get().midi(e.pattern().plain().holds(), register.get());
+    if (midi.isEmpty()) {
+      return Optional.of(
+          "It is held without what this register needs ("
+              + register.get().with().get(0).control().name()
+              + ").");
+    }
+    return midi.get() == e.written().midi()
+        ? Optional.empty()
+        : Optional.of(
+            "By its first open hole it would sound "
+                + Pitch.usual(midi.get()).displayName()
+                + (bore.get().forked(e.pattern().plain().holds())
+                    ? ", lowered a little by the holes closed below."
+                    : "."));
+  }
+
+  /** The instrument as this house plays it, with these options chosen. */
+  public Instrument applied(Instrument i, Map<String, String> options) {
+    if (changesNothing()) {
+      return i;
+    }
+    Map<Integer, List<Entry>> byNote = new TreeMap<>();
+    i.entries().stream()
+        .filter(e -> e.fits(options))
+        .forEach(e -> byNote.computeIfAbsent(e.written().midi(), m -> new ArrayList<>()).add(e));
+    own.stream()
+        .filter(e -> e.fits(options) && byNote.containsKey(e.written().midi()))
+        .forEach(e -> byNote.get(e.written().midi()).add(e));
+    List<Entry> all = new ArrayList<>();
+    byNote.values().forEach(ways -> ofHouse(ways).forEach(e -> all.add(inItsWords(e))));
+    return i.withEntries(all);
+  }
+
+  private Entry inItsWords(Entry e) {
+    String said = words.get(Key.of(e));
+    return said == null ? e : e.labelled(e.label() + ", \u201c" + said + "\u201d");
+  }
+
+  private List<Entry> ofHouse(List<Entry> ways) {
+    List<Entry> shown =
+        new ArrayList<>(ways.stream().filter(e -> !hidden.contains(Key.of(e))).toList());
+    if (shown.isEmpty()) {
+      return ways; // a note is never left without any fingering
+    }
+    Optional<Entry> chosen = shown.stream().filter(e -> standards.contains(Key.of(e))).findFirst();
+    boolean none = shown.stream().noneMatch(e -> e.role() == Role.STANDARD);
+    Optional<Entry> standard =
+        chosen.or(() -> none ? shown.stream().findFirst() : Optional.empty());
+    standard.ifPresent(
+        s ->
+            shown.replaceAll(
+                e ->
+                    e == s
+                        ? e.as(Role.STANDARD)
+                        : e.role() == Role.STANDARD ? e.as(Role.ALTERNATE) : e));
+    return shown;
+  }
+
+  /** The house's changes as YAML, own fingerings in the catalogue's form. */
+  public String yaml() {
+    Map<String, Object> root = new LinkedHashMap<>();
+    root.put("instrument", instrument);
+    Map<Integer, Map<String, Object>> notes = new LinkedHashMap<>();
+    for (Entry e : own) {
+      Map<String, Object> way = new LinkedHashMap<>();
+      way.put("fingering", e.pattern().text());
+      way.put("role", e.role().word());
+      way.put("label", e.label());
+      if (!e.requires().isEmpty()) {
+        way.put("requires", new LinkedHashMap<>(e.requires()));
+      }
+      way.put("source", e.source());
+      if (!e.note().isEmpty()) {
+        way.put("note", e.note());
+      }
+      Map<String, Object> note =
+          notes.computeIfAbsent(
+              e.written().midi(),
+              m -> {
+                Map<String, Object> fresh = new LinkedHashMap<>();
+                fresh.put("note", e.written().toString());
+                fresh.put("ways", new ArrayList<>());
+                return fresh;
+              });
+      @SuppressWarnings("unchecked")
+      List<Object> ways = (List<Object>) note.get("ways");
+      ways.add(way);
+    }
+    root.put("notes", new ArrayList<Object>(notes.values()));
+    root.put("hidden", keys(hidden));
+    root.put("standards", keys(standards));
+    List<Object> said = new ArrayList<>();
+    words.forEach(
+        (k, w) -> {
+          Map<String, Object> m = key(k);
+          m.put("words", w);
+          said.add(m);
+        });
+    root.put("words", said);
+    return new Dump(DumpSettings.builder().setDefaultFlowStyle(FlowStyle.BLOCK).build())
+        .dumpToString(root);
+  }
+
+  private static List<Object> keys(Set<Key> keys) {
+    List<Object> list = new ArrayList<>();
+    keys.forEach(k -> list.add(key(k)));
+    return list;
+  }
+
+  private static Map<String, Object> key(Key k) {
+    Map<String, Object> m = new LinkedHashMap<>();
+    m.put("note", Pitch.usual(k.midi()).toString());
+    m.put("fingering", k.fingering());
+    return m;
+  }
+
+  /**
+   * Reads what {@link #yaml} writes.
+   *
+   * @param i the instrument as the catalogue has it
+   * @throws CatalogueException with every problem found
+   */
+  public static House read(String file, String yaml, Instrument i) {
+    Map<String, Object> root = Yaml.root(file, yaml);
+    List<String> problems = new ArrayList<>();
+    House house = none(i.id());
+    try {
+      for (String key : root.keySet()) {
+        if (!List.of("instrument", "notes", "hidden", "standards", "words").contains(key)) {
+          problems.add("'" + key + "' does not belong here");
+        }
+      }
+      if (!text(root, "instrument").equals(i.id())) {
+        problems.add("it is for the instrument '" + text(root, "instrument") + "', not " + i.id());
+      }
+      List<Entry> own = new ArrayList<>();
+      for (Map<String, Object> note : maps(root.get("notes"))) {
+        for (Map<String, Object> way : maps(note.get("ways"))) {
+          try {
+            House soFar = new House(i.id(), own, Set.of(), Set.of(), Map.of());
+            own.add(
+                soFar.checked(
+                    i,
+                    Pitch.parse(text(note, "note")),
+                    text(way, "fingering"),
+                    Role.valueOf(text(way, "role", "alternate").toUpperCase(java.util.Locale.ROOT)),
+                    text(way, "label"),
+                    text(way, "note", "")));
+          } catch (IllegalArgumentException e) {
+            problems.add(e.getMessage());
+          }
+        }
+      }
+      Map<Key, String> words = new TreeMap<>();
+      for (Map<String, Object> m : maps(root.get("words"))) {
+        words.put(known(i, own, m, problems), text(m, "words"));
+      }
+      house =
+          new House(
+              i.id(),
+              own,
+              known(i, own, root.get("hidden"), problems),
+              known(i, own, root.get("standards"), problems),
+              words);
+    } catch (IllegalArgumentException | ClassCastException | NullPointerException e) {
+      problems.add(String.valueOf(e.getMessage()));
+    }
+    if (!problems.isEmpty()) {
+      throw new CatalogueException(file, problems);
+    }
+    return house;
+  }
+
+  private static Set<Key> known(Instrument i, List<Entry> own, Object list, List<String> problems) {
+    Set<Key> keys = new TreeSet<>();
+    maps(list).forEach(m -> keys.add(known(i, own, m, problems)));
+    return keys;
+  }
+
+  private static Key known(
+      Instrument i, List<Entry> own, Map<String, Object> m, List<String> problems) {
+    Pitch note = Pitch.parse(text(m, "note"));
+    Key key = new Key(note.midi(), i.keywork().pattern(text(m, "fingering")).plain().text());
+    boolean there =
+        i.entries().stream().anyMatch(e -> Key.of(e).equals(key))
+            || own.stream().anyMatch(e -> Key.of(e).equals(key));
+    if (!there) {
+      problems.add(note + " has no fingering '" + key.fingering() + "'");
+    }
+    return key;
+  }
+}

@@ -1,0 +1,259 @@
+package sempre.server.api;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import sempre.core.instrument.Catalogue;
+import sempre.core.instrument.Entry;
+import sempre.core.instrument.House;
+import sempre.core.instrument.Instrument;
+import sempre.core.instrument.Role;
+import sempre.core.instrument.Stage;
+import sempre.core.pitch.Pitch;
+import sempre.core.teaching.NewNote;
+import sempre.core.teaching.Trouble;
+import sempre.server.store.Db;
+import sempre.server.store.Houses;
+
+/** The instruments' tables: to be read, asked and extended. */
+@RestController
+@RequestMapping("/api")
+class NotesController {
+  private final Db db;
+  private final Houses houses;
+
+  NotesController(Db db, Houses houses) {
+    this.db = db;
+    this.houses = houses;
+  }
+
+  /** A teacher's own fingering. */
+  record OwnBody(
+      @NotBlank(message = "choose the note") String note,
+      @NotBlank(message = "write the fingering")
+          @Size(max = 100, message = "the fingering is too long")
+          String fingering,
+      @NotBlank(message = "say what sort of fingering it is") String role,
+      @NotBlank(message = "give the fingering a name of a few words")
+          @Size(max = House.LONGEST, message = "keep the name under 120 letters")
+          String label,
+      @Size(max = House.LONGEST, message = "keep the words under 120 letters") String words,
+      @Size(max = 300, message = "keep the remark under 300 letters") String remark) {}
+
+  /** How one fingering shall stand in this house. */
+  record ChoiceBody(
+      @NotBlank(message = "choose the note") String note,
+      @NotNull(message = "choose the fingering") String fingering,
+      boolean hidden,
+      boolean house,
+      @Size(max = House.LONGEST, message = "keep the words under 120 letters") String words) {}
+
+  /** What was added, with what the tone holes say against it. */
+  record Added(String fingering, String doubt) {}
+
+  @GetMapping("/notes/{instrument}")
+  Views.TableView table(
+      @PathVariable String instrument, @RequestParam(required = false) List<String> set) {
+    return db.inTransaction(
+        tx -> {
+          Instrument i = Catalogue.standard().instrument(instrument);
+          return Tables.of(i, i.optionsWith(options(set)), houses.house(tx, instrument));
+        });
+  }
+
+  @GetMapping("/notes/{instrument}/move")
+  Views.CompareView compare(
+      @PathVariable String instrument,
+      @RequestParam(required = false) List<String> set,
+      @RequestParam String fromNote,
+      @RequestParam String from,
+      @RequestParam String toNote,
+      @RequestParam String to) {
+    return db.inTransaction(
+        tx ->
+            Tables.compare(
+                houses.setup(tx, instrument, options(set)),
+                Pitch.parse(fromNote),
+                from,
+                Pitch.parse(toNote),
+                to));
+  }
+
+  @GetMapping("/notes/{instrument}/trouble")
+  List<Views.CauseView> trouble(
+      @PathVariable String instrument,
+      @RequestParam(required = false) List<String> set,
+      @RequestParam String expected,
+      @RequestParam String heard) {
+    return db.inTransaction(
+        tx ->
+            Trouble.causes(
+                    houses.setup(tx, instrument, options(set)),
+                    Pitch.parse(expected),
+                    Pitch.parse(heard))
+                .stream()
+                .map(c -> new Views.CauseView(c.kind().words(), c.text(), c.remedy(), c.held()))
+                .toList());
+  }
+
+  /** One concert pitch across the band. */
+  @GetMapping("/newnote")
+  List<Views.AcrossView> across(@RequestParam String pitch, @RequestParam String stage) {
+    Pitch concert = Pitch.parse(pitch);
+    Stage at = Stage.of(stage);
+    return db.inTransaction(
+        tx -> {
+          List<Views.AcrossView> band = new ArrayList<>();
+          for (String id : Catalogue.standard().ids()) {
+            NewNote.of(concert, houses.setup(tx, id, Map.of()), at)
+                .ifPresent(n -> band.add(Tables.across(n)));
+          }
+          return band;
+        });
+  }
+
+  @PostMapping("/notes/{instrument}/own")
+  Added add(@PathVariable String instrument, @Valid @RequestBody OwnBody body) {
+    return db.inTransaction(
+        tx -> {
+          Instrument i = Catalogue.standard().instrument(instrument);
+          Entry entry =
+              houses
+                  .house(tx, instrument)
+                  .checked(
+                      i,
+                      Pitch.parse(body.note()),
+                      body.fingering(),
+                      role(body.role()),
+                      body.label(),
+                      body.remark() == null ? "" : body.remark());
+          houses.add(tx, instrument, entry);
+          if (body.words() != null) {
+            houses.say(tx, instrument, House.Key.of(entry), body.words());
+          }
+          return new Added(entry.fingering(), House.doubt(i, entry).orElse(""));
+        });
+  }
+
+  @DeleteMapping("/notes/{instrument}/own")
+  void remove(
+      @PathVariable String instrument, @RequestParam String note, @RequestParam String fingering) {
+    db.inTransaction(
+        tx -> {
+          House house = houses.house(tx, instrument);
+          if (houses.remove(tx, house, key(instrument, note, fingering)) == 0) {
+            throw new Errors.NotThere("This fingering is not among your own any more.");
+          }
+          return note;
+        });
+  }
+
+  /**
+   * Hides a fingering, makes it the house's standard, or gives it the class's words; or undoes it.
+   */
+  @PutMapping("/notes/{instrument}/choices")
+  void choose(@PathVariable String instrument, @Valid @RequestBody ChoiceBody body) {
+    db.inTransaction(
+        tx -> {
+          House house = houses.house(tx, instrument);
+          Instrument i = Catalogue.standard().instrument(instrument);
+          House.Key key = key(instrument, body.note(), body.fingering());
+          List<Entry> of = new ArrayList<>(i.entriesOf(Pitch.parse(body.note())));
+          house.own().stream().filter(e -> e.written().midi() == key.midi()).forEach(of::add);
+          if (of.stream().noneMatch(e -> House.Key.of(e).equals(key))) {
+            throw new Errors.NotThere("This fingering is not in the table any more.");
+          }
+          if (body.hidden() && !house.hidden().contains(key)) {
+            mayHide(house, of, key);
+          }
+          houses.hide(tx, instrument, key, body.hidden());
+          if (body.house() != house.standards().contains(key)) {
+            houses.standard(tx, instrument, key, body.house());
+          }
+          houses.say(tx, instrument, key, body.words() == null ? "" : body.words());
+          return key;
+        });
+  }
+
+  /** A note keeps at least one fingering that can be planned. */
+  private static void mayHide(House house, List<Entry> of, House.Key key) {
+    boolean left =
+        of.stream()
+            .filter(e -> e.role() != Role.SPECIAL && e.role() != Role.TRILL)
+            .map(House.Key::of)
+            .anyMatch(k -> !k.equals(key) && !house.hidden().contains(k));
+    if (!left) {
+      throw new IllegalArgumentException(
+          "this is the last fingering of its note; add or show another before you hide it");
+    }
+  }
+
+  /** What the teacher changed, as the catalogue's YAML. */
+  @GetMapping(value = "/notes/{instrument}/own.yaml", produces = "application/yaml")
+  ResponseEntity<String> export(@PathVariable String instrument) {
+    String yaml = db.inTransaction(tx -> houses.house(tx, instrument).yaml());
+    return ResponseEntity.ok()
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + instrument + "-own.yaml\"")
+        .contentType(MediaType.parseMediaType("application/yaml;charset=UTF-8"))
+        .body(yaml);
+  }
+
+  /** Replaces what the teacher changed by a file that was exported. */
+  @PutMapping(value = "/notes/{instrument}/own.yaml", consumes = MediaType.TEXT_PLAIN_VALUE)
+  void replace(@PathVariable String instrument, @RequestBody String yaml) {
+    Instrument i = Catalogue.standard().instrument(instrument);
+    House house = House.read("The file", yaml, i);
+    db.inTransaction(
+        tx -> {
+          houses.replace(tx, house);
+          return instrument;
+        });
+  }
+
+  private static House.Key key(String instrument, String note, String fingering) {
+    Instrument i = Catalogue.standard().instrument(instrument);
+    return new House.Key(Pitch.parse(note).midi(), i.keywork().pattern(fingering).plain().text());
+  }
+
+  private static Role role(String word) {
+    for (Role r : Role.values()) {
+      if (r.word().equals(word.toLowerCase(Locale.ROOT))) {
+        return r;
+      }
+    }
+    throw new IllegalArgumentException(
+        "there is no sort '" + word + "'; an own fingering is alternate, trill or special");
+  }
+
+  /** Options as {@code name=value}. */
+  private static Map<String, String> options(List<String> set) {
+    Map<String, String> options = new LinkedHashMap<>();
+    for (String s : set == null ? List.<String>of() : set) {
+      int at = s.indexOf('=');
+      if (at < 0) {
+        throw new IllegalArgumentException("write an option as name=value, not '" + s + "'");
+      }
+      options.put(s.substring(0, at), s.substring(at + 1));
+    }
+    return options;
+  }
+}

@@ -1,0 +1,241 @@
+package sempre.server.api;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import sempre.core.instrument.Compass;
+import sempre.core.instrument.Entry;
+import sempre.core.instrument.Finger;
+import sempre.core.instrument.Fingering;
+import sempre.core.instrument.Freedom;
+import sempre.core.instrument.Hold;
+import sempre.core.instrument.House;
+import sempre.core.instrument.Instrument;
+import sempre.core.instrument.Keywork;
+import sempre.core.instrument.Purpose;
+import sempre.core.instrument.Role;
+import sempre.core.instrument.Rule;
+import sempre.core.instrument.Setup;
+import sempre.core.motion.Move;
+import sempre.core.motion.Moves;
+import sempre.core.pitch.Pitch;
+import sempre.core.planning.Judge;
+import sempre.core.teaching.NewNote;
+
+/** An instrument's table, and two fingerings of it side by side, as the interface shows them. */
+final class Tables {
+  private Tables() {}
+
+  static Views.TableView of(Instrument i, Map<String, String> options, House house) {
+    Instrument applied = house.applied(i, options);
+    Map<House.Key, Role> roles = new TreeMap<>();
+    applied.entries().forEach(e -> roles.put(House.Key.of(e), e.role()));
+    Map<Integer, List<Entry>> byNote = new TreeMap<>();
+    i.entries().stream()
+        .filter(e -> e.fits(options))
+        .forEach(e -> byNote.computeIfAbsent(e.written().midi(), m -> new ArrayList<>()).add(e));
+    house.own().stream()
+        .filter(e -> e.fits(options) && byNote.containsKey(e.written().midi()))
+        .forEach(e -> byNote.get(e.written().midi()).add(e));
+    Compass compass = i.compass(options);
+    List<Views.TableNote> notes = new ArrayList<>();
+    byNote.values().forEach(ways -> notes.add(note(i, compass, ways, roles, house)));
+    return new Views.TableView(
+        i.id(),
+        i.name(),
+        i.clef(),
+        i.transposition().letters(),
+        i.transposition().semitones(),
+        i.transposition().inWords(),
+        i.keywork().kind().name().toLowerCase(Locale.ROOT),
+        i.options().stream()
+            .map(o -> new Views.OptionView(o.name(), o.label(), o.values(), o.standard()))
+            .toList(),
+        options,
+        compass.stages().entrySet().stream()
+            .map(
+                s ->
+                    new Views.StageView(
+                        s.getKey().word(),
+                        s.getKey().inWords(),
+                        s.getValue().from().displayName(),
+                        s.getValue().to().displayName()))
+            .toList(),
+        i.keywork().controls().stream()
+            .filter(c -> options.entrySet().containsAll(c.requires().entrySet()))
+            .map(
+                c ->
+                    new Views.KeyView(
+                        c.token(),
+                        c.left(),
+                        c.finger().name(),
+                        c.name(),
+                        c.token().matches("\\d|T") && i.keywork().kind() == Keywork.Kind.HANDS))
+            .toList(),
+        Lanes.guides(i),
+        notes,
+        i.free().stream().map(Tables::freedom).toList(),
+        i.wrong().stream().map(Tables::freedom).toList(),
+        !house.changesNothing());
+  }
+
+  private static Views.FreedomView freedom(Freedom f) {
+    return new Views.FreedomView(
+        f.from().displayName(),
+        f.to().displayName(),
+        Names.join(f.holds().stream().map(h -> h.control().name()).toList()),
+        f.because(),
+        f.source());
+  }
+
+  private static Views.TableNote note(
+      Instrument i, Compass compass, List<Entry> ways, Map<House.Key, Role> roles, House house) {
+    Pitch written = ways.get(0).written();
+    Pitch sounding = i.transposition().sounding(written);
+    List<Views.WayView> views = new ArrayList<>();
+    ways.stream()
+        .sorted(
+            java.util.Comparator.comparing((Entry e) -> house.hidden().contains(House.Key.of(e)))
+                .thenComparing(e -> roles.getOrDefault(House.Key.of(e), e.role())))
+        .forEach(e -> views.add(way(i, e, roles, house)));
+    return new Views.TableNote(
+        written.toString(),
+        written.displayName(),
+        sounding.toString(),
+        sounding.displayName(),
+        written.midi(),
+        compass.stageOf(written).map(s -> s.word()).orElse("beyond"),
+        views);
+  }
+
+  private static Views.WayView way(Instrument i, Entry e, Map<House.Key, Role> roles, House house) {
+    House.Key key = House.Key.of(e);
+    Fingering f = e.pattern().plain();
+    List<Views.HeldView> held = new ArrayList<>();
+    f.holds().forEach(h -> held.add(held(h, false)));
+    e.pattern().free().forEach(h -> held.add(held(h, true)));
+    return new Views.WayView(
+        e.fingering(),
+        e.pattern().free().stream().map(h -> h.control().name()).collect(Collectors.joining(", ")),
+        roles.getOrDefault(key, e.role()).word(),
+        e.label(),
+        e.purposes().stream().map(Purpose::word).toList(),
+        e.rules().stream().map(Rule::because).distinct().toList(),
+        e.cents().orElse(0),
+        e.cents().isPresent(),
+        e.partial().orElse(0),
+        requires(i, e),
+        e.source(),
+        e.note(),
+        held,
+        i.slide().map(s -> s.centimetres(f.text())).orElse(0.0),
+        e.source().equals(House.SOURCE),
+        house.hidden().contains(key),
+        house.standards().contains(key),
+        house.words().getOrDefault(key, ""));
+  }
+
+  private static Views.HeldView held(Hold h, boolean free) {
+    return new Views.HeldView(
+        h.control().token(), h.control().left(), h.way() == Hold.Way.HALF, free);
+  }
+
+  /** What the instrument must have, where not every one has it: only options with parts. */
+  private static String requires(Instrument i, Entry e) {
+    return i.options().stream()
+        .filter(o -> "true".equals(e.requires().get(o.name())))
+        .map(o -> o.label())
+        .collect(Collectors.joining(", "));
+  }
+
+  /** Two fingerings side by side. */
+  static Views.CompareView compare(
+      Setup setup, Pitch fromNote, String from, Pitch toNote, String to) {
+    Keywork keywork = setup.instrument().keywork();
+    Fingering a = keywork.read(from);
+    Fingering b = keywork.read(to);
+    Move move = Moves.between(setup, a, b, List.of(fromNote), List.of(toNote));
+    List<String> stay =
+        a.byFinger().entrySet().stream()
+            .filter(e -> e.getValue().equals(b.byFinger().get(e.getKey())))
+            .map(e -> e.getKey().words())
+            .toList();
+    return new Views.CompareView(
+        words(move.down()),
+        words(move.up()),
+        stay,
+        move.contrary(),
+        move.slides().stream()
+            .map(s -> new Views.FingerSlideView(s.finger().words(), s.from(), s.to()))
+            .toList(),
+        move.slips().stream()
+            .map(s -> new Views.SlipView(s.note().displayName(), s.cause()))
+            .toList(),
+        move.travel().map(Move.Travel::cm).orElse(0.0),
+        Judge.difficulty(move),
+        pitch(setup, fromNote, a, toNote, b),
+        move.partials() > 0
+            ? "The lips cross "
+                + move.partials()
+                + (move.partials() == 1 ? " partial." : " partials.")
+            : "");
+  }
+
+  private static List<String> words(Set<Finger> fingers) {
+    return fingers.stream().map(Finger::words).toList();
+  }
+
+  /** What changes in pitch when both are ways to play one note. */
+  private static String pitch(Setup setup, Pitch fromNote, Fingering a, Pitch toNote, Fingering b) {
+    double first = cents(setup, fromNote, a);
+    double second = cents(setup, toNote, b);
+    if (!fromNote.soundsAs(toNote)) {
+      return "";
+    }
+    if (Double.isNaN(first) || Double.isNaN(second)) {
+      return "The same note; how far apart they are in pitch is not known.";
+    }
+    long apart = Math.round(second - first);
+    return apart == 0
+        ? "The same note, equally high."
+        : "The same note, the second "
+            + Math.abs(apart)
+            + " cents "
+            + (apart > 0 ? "higher." : "lower.");
+  }
+
+  private static double cents(Setup setup, Pitch note, Fingering f) {
+    return setup.ways(note).stream()
+        .filter(w -> w.entry().fingering().equals(f.text()))
+        .filter(w -> w.entry().cents().isPresent())
+        .mapToDouble(w -> w.entry().cents().getAsDouble())
+        .findFirst()
+        .orElse(Double.NaN);
+  }
+
+  static Views.AcrossView across(NewNote n) {
+    return new Views.AcrossView(
+        n.setup().instrument().id(),
+        n.setup().instrument().name(),
+        n.written().toString(),
+        n.written().displayName(),
+        octave(n.octaves()),
+        n.standard().fingering(),
+        n.standard().label(),
+        n.others().stream().map(Entry::label).toList(),
+        n.wrongNotes().stream()
+            .map(w -> new Views.WrongNoteView(w.written().displayName(), w.why()))
+            .toList());
+  }
+
+  private static String octave(int octaves) {
+    int many = Math.abs(octaves);
+    return octaves == 0
+        ? ""
+        : (many == 1 ? "an octave " : many + " octaves ") + (octaves > 0 ? "up" : "down");
+  }
+}

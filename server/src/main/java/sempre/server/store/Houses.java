@@ -1,0 +1,181 @@
+package sempre.server.store;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import org.springframework.stereotype.Component;
+import sempre.core.instrument.Catalogue;
+import sempre.core.instrument.Entry;
+import sempre.core.instrument.House;
+import sempre.core.instrument.Instrument;
+import sempre.core.instrument.Role;
+import sempre.core.instrument.Setup;
+import sempre.core.pitch.Pitch;
+
+/** What the teacher has changed of each instrument's table. */
+@Component
+public class Houses {
+  private enum Kind {
+    HIDDEN,
+    STANDARD,
+    WORDS
+  }
+
+  private record Choice(House.Key key, Kind kind, String words) {}
+
+  private record SetupKey(House house, Map<String, String> options) {}
+
+  private final Cache<SetupKey, Setup> setups = Caffeine.newBuilder().maximumSize(100).build();
+
+  /** The house of one instrument; one that changes nothing when the teacher has changed nothing. */
+  public House house(Db.Tx tx, String instrument) throws SQLException {
+    Instrument i = Catalogue.standard().instrument(instrument);
+    List<Entry> own = new ArrayList<>();
+    record Row(String written, String fingering, String role, String label, String note) {}
+    for (Row r :
+        tx.list(
+            "select written, fingering, role, label, note from own_fingering"
+                + " where instrument = ? order by id",
+            x ->
+                new Row(
+                    x.getString(1), x.getString(2), x.getString(3), x.getString(4), x.getString(5)),
+            instrument)) {
+      own.add(
+          House.none(instrument)
+              .checked(
+                  i,
+                  Pitch.parse(r.written()),
+                  r.fingering(),
+                  Role.valueOf(r.role()),
+                  r.label(),
+                  r.note()));
+    }
+    Set<House.Key> hidden = new TreeSet<>();
+    Set<House.Key> standards = new TreeSet<>();
+    Map<House.Key, String> words = new TreeMap<>();
+    for (Choice c :
+        tx.list(
+            "select midi, fingering, kind, words from fingering_choice where instrument = ?",
+            r ->
+                new Choice(
+                    new House.Key(r.getInt(1), r.getString(2)),
+                    Kind.valueOf(r.getString(3)),
+                    r.getString(4)),
+            instrument)) {
+      switch (c.kind()) {
+        case HIDDEN -> hidden.add(c.key());
+        case STANDARD -> standards.add(c.key());
+        case WORDS -> words.put(c.key(), c.words());
+      }
+    }
+    return new House(instrument, own, hidden, standards, words);
+  }
+
+  /** The set-up of an instrument as this house plays it. */
+  public Setup setup(Db.Tx tx, String instrument, Map<String, String> options) throws SQLException {
+    House house = house(tx, instrument);
+    return setups.get(
+        new SetupKey(house, Map.copyOf(options)),
+        k -> Setup.of(Catalogue.standard().instrument(instrument), options, house));
+  }
+
+  public void add(Db.Tx tx, String instrument, Entry own) throws SQLException {
+    tx.insert(
+        "insert into own_fingering (instrument, written, midi, fingering, role, label, note)"
+            + " values (?, ?, ?, ?, ?, ?, ?)",
+        instrument,
+        own.written().toString(),
+        own.written().midi(),
+        own.pattern().text(),
+        own.role().name(),
+        own.label(),
+        own.note());
+  }
+
+  /** Takes an own fingering out, with what was said of it; returns how many there were. */
+  public int remove(Db.Tx tx, House house, House.Key key) throws SQLException {
+    int rows = 0;
+    for (Entry e : house.own()) {
+      if (House.Key.of(e).equals(key)) {
+        rows +=
+            tx.run(
+                "delete from own_fingering where instrument = ? and midi = ? and fingering = ?",
+                house.instrument(),
+                key.midi(),
+                e.pattern().text());
+        tx.run(
+            "delete from fingering_choice where instrument = ? and midi = ? and fingering = ?",
+            house.instrument(),
+            key.midi(),
+            key.fingering());
+      }
+    }
+    return rows;
+  }
+
+  public void hide(Db.Tx tx, String instrument, House.Key key, boolean hidden) throws SQLException {
+    choose(tx, instrument, key, Kind.HIDDEN, hidden, "");
+  }
+
+  /** Makes a fingering the house's standard of its note, in place of another; or no longer. */
+  public void standard(Db.Tx tx, String instrument, House.Key key, boolean standard)
+      throws SQLException {
+    tx.run(
+        "delete from fingering_choice where instrument = ? and midi = ? and kind = ?",
+        instrument,
+        key.midi(),
+        Kind.STANDARD.name());
+    choose(tx, instrument, key, Kind.STANDARD, standard, "");
+  }
+
+  /** Keeps the class's own words for a fingering; empty words are forgotten. */
+  public void say(Db.Tx tx, String instrument, House.Key key, String words) throws SQLException {
+    choose(tx, instrument, key, Kind.WORDS, !words.isBlank(), words.strip());
+  }
+
+  /** Replaces all that was changed of an instrument. */
+  public void replace(Db.Tx tx, House house) throws SQLException {
+    tx.run("delete from own_fingering where instrument = ?", house.instrument());
+    tx.run("delete from fingering_choice where instrument = ?", house.instrument());
+    for (Entry e : house.own()) {
+      add(tx, house.instrument(), e);
+    }
+    for (House.Key k : house.hidden()) {
+      hide(tx, house.instrument(), k, true);
+    }
+    for (House.Key k : house.standards()) {
+      choose(tx, house.instrument(), k, Kind.STANDARD, true, "");
+    }
+    for (Map.Entry<House.Key, String> w : house.words().entrySet()) {
+      say(tx, house.instrument(), w.getKey(), w.getValue());
+    }
+  }
+
+  private static void choose(
+      Db.Tx tx, String instrument, House.Key key, Kind kind, boolean is, String words)
+      throws SQLException {
+    tx.run(
+        "delete from fingering_choice"
+            + " where instrument = ? and midi = ? and fingering = ? and kind = ?",
+        instrument,
+        key.midi(),
+        key.fingering(),
+        kind.name());
+    if (is) {
+      tx.run(
+          "insert into fingering_choice (instrument, midi, fingering, kind, words)"
+              + " values (?, ?, ?, ?, ?)",
+          instrument,
+          key.midi(),
+          key.fingering(),
+          kind.name(),
+          words);
+    }
+  }
+}
