@@ -17,6 +17,7 @@
     { href: '/stand' + part, name: 'Stand', key: 's', active: here('/stand') },
     { href: '/ear' + part, name: 'Ear', key: 'e', active: here('/ear') },
     { href: '/shelf', name: 'Shelf', key: 'l', active: here('/shelf') },
+    { href: '/notes', name: 'Notes', key: 'n', active: here('/notes') },
     { href: '/people', name: 'People', key: 'p', active: here('/people') }
   ]);
 

@@ -10,5 +10,9 @@ export const { navigate, route } = createRouter({
   '/shelf': () => import('./shelf/Shelf.svelte'),
   '/people': () => import('./people/People.svelte'),
   '/people/:student': () => import('./people/Record.svelte'),
+  '/notes': () => import('./notes/Notes.svelte'),
+  '/notes/across/:pitch': () => import('./notes/Across.svelte'),
+  '/notes/:instrument': () => import('./notes/Notes.svelte'),
+  '/notes/:instrument/:note': () => import('./notes/Notes.svelte'),
   '*notfound': () => import('./parts/NotFound.svelte')
 });

@@ -76,3 +76,27 @@ export function read(svg: SVGSVGElement): Line {
   const right = ends.length ? (Math.max(...ends) + margin) * k : width - 20;
   return { width, height, spots, right };
 }
+
+/** A line as it came from the engraver, made ready for the page, with the places of its notes. */
+export function drawing(text: string): { svg: SVGSVGElement; info: Line } {
+  const template = document.createElement('template');
+  template.innerHTML = text.slice(text.indexOf('<svg'));
+  const svg = template.content.querySelector('svg')!;
+  svg.querySelectorAll('style').forEach((e) => {
+    keepFont(e.textContent ?? '');
+    e.remove();
+  });
+  svg.setAttribute('class', 'engraved');
+  svg.setAttribute('aria-hidden', 'true');
+  return { svg, info: read(svg) };
+}
+
+/** The engraver's text signs (the note of a metronome mark) need its font once in the page. */
+function keepFont(css: string) {
+  const face = css.match(/@font-face\s*\{[^}]*\}/)?.[0];
+  if (!face || document.getElementById('music-font')) return;
+  const style = document.createElement('style');
+  style.id = 'music-font';
+  style.textContent = face;
+  document.head.append(style);
+}

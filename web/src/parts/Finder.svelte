@@ -1,7 +1,7 @@
 <!-- From anywhere to a student's part or a piece, by typing a few letters of the name. -->
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { api, asked, sentence } from '../api/client';
+  import { api, asked, sentence, type Schemas } from '../api/client';
   import { navigate } from '../router';
 
   let { onclose }: { onclose: () => void } = $props();
@@ -11,6 +11,7 @@
     href: string;
   }
   let all = $state.raw<Hit[]>([]);
+  let instruments = $state.raw<Schemas['InstrumentView'][]>([]);
   let query = $state('');
   let at = $state(0);
   let problem = $state('');
@@ -18,8 +19,10 @@
   let dialog: HTMLDialogElement;
 
   const plain = (s: string) => s.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
+  /** "horn e flat 5" is no name in a list: a note is found by instrument and name. */
+  const note = $derived(query.match(/\b([A-Ga-g])(b|#|♭|♯)?(\d)\b/));
   const hits = $derived(
-    all
+    [...notes(), ...all]
       .filter((h) =>
         plain(query)
           .split(/\s+/)
@@ -28,15 +31,33 @@
       .slice(0, 9)
   );
 
+  function notes(): Hit[] {
+    if (!note) return [];
+    const [text, letter = '', sign = '', octave = ''] = note;
+    const name = letter.toUpperCase() + sign.replace('♭', 'b').replace('♯', '#') + octave;
+    return instruments.map((i) => ({
+      text: `${i.name} ${text}`,
+      detail: 'its fingerings',
+      href: `/notes/${i.id}/${encodeURIComponent(name)}`
+    }));
+  }
+
   onMount(async () => {
     dialog.showModal();
     field.focus();
     try {
-      const [today, people, pieces] = await Promise.all([
+      const [today, people, pieces, table] = await Promise.all([
         asked(api.GET('/api/today')),
         asked(api.GET('/api/people')),
-        asked(api.GET('/api/pieces'))
+        asked(api.GET('/api/pieces')),
+        asked(api.GET('/api/instruments'))
       ]);
+      instruments = table;
+      const tables = table.map((i) => ({
+        text: i.name,
+        detail: 'all its notes',
+        href: `/notes/${i.id}`
+      }));
       const parts = today.groups.flatMap((g) =>
         g.next.flatMap((n) =>
           n.players.map((p) => ({
@@ -56,7 +77,7 @@
         detail: p.piece.source,
         href: `/shelf#piece-${p.piece.id}`
       }));
-      all = [...parts, ...students, ...shelf];
+      all = [...parts, ...students, ...shelf, ...tables];
     } catch (e) {
       problem = sentence(e);
     }

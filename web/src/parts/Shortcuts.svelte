@@ -6,8 +6,8 @@
     [
       'Everywhere',
       [
-        ['/', 'find a student or a piece by name'],
-        ['g then t s e l p', 'go to Today, Stand, Ear, Shelf, People'],
+        ['/', 'find a student, a piece or a note by name'],
+        ['g then t s e l n p', 'go to Today, Stand, Ear, Shelf, Notes, People'],
         ['?', 'this list']
       ]
     ],
@@ -30,6 +30,17 @@
         ['r', 'write a remark with the next grade'],
         ['u', 'take the last grade back'],
         ['Enter', 'finish and see the summary']
+      ]
+    ],
+    [
+      'Notes',
+      [
+        ['← →', 'note below, note above'],
+        ['↑ ↓', 'the other fingerings of the note'],
+        ['c', 'compare from this fingering'],
+        ['w', 'written or sounding names'],
+        ['f', 'as the player sees it, or facing the player'],
+        ['a', 'add a fingering of your own']
       ]
     ]
   ];

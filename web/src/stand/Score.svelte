@@ -4,7 +4,7 @@
 -->
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { engrave, read, type Line } from '../engrave/engrave';
+  import { drawing, engrave, type Line } from '../engrave/engrave';
   import { bars, events, GAP, ROW, rows, short, type Lane, type Plan } from './lanes';
 
   let {
@@ -79,29 +79,6 @@
       stop?.();
     };
   });
-
-  function drawing(text: string) {
-    const template = document.createElement('template');
-    template.innerHTML = text.slice(text.indexOf('<svg'));
-    const svg = template.content.querySelector('svg')!;
-    svg.querySelectorAll('style').forEach((e) => {
-      keepFont(e.textContent ?? '');
-      e.remove();
-    });
-    svg.setAttribute('class', 'engraved');
-    svg.setAttribute('aria-hidden', 'true');
-    return { svg, info: read(svg) };
-  }
-
-  /** The engraver's text signs (the note of a metronome mark) need its font once in the page. */
-  function keepFont(css: string) {
-    const face = css.match(/@font-face\s*\{[^}]*\}/)?.[0];
-    if (!face || document.getElementById('music-font')) return;
-    const style = document.createElement('style');
-    style.id = 'music-font';
-    style.textContent = face;
-    document.head.append(style);
-  }
 
   const put = (svg: SVGSVGElement) => (el: HTMLElement) => {
     el.replaceChildren(svg);
@@ -318,24 +295,6 @@
     display: block;
     width: 100%;
     font-family: inherit;
-  }
-  .score :global(svg.engraved) {
-    display: block;
-    width: 100%;
-    color: var(--ink);
-    fill: currentColor;
-  }
-  .score :global(svg.engraved .definition-scale) {
-    color: inherit;
-  }
-  .score :global(svg.engraved :is(ellipse, path, polygon, polyline, rect)) {
-    stroke: currentColor;
-  }
-  .score :global(svg.engraved :is(.tempo, .reh, .ending)) {
-    font-weight: bold;
-  }
-  .score :global(svg.engraved :is(.dir, .dynam, .mNum)) {
-    font-style: italic;
   }
   text {
     fill: var(--ink);

@@ -1,0 +1,135 @@
+<!-- One concert pitch across the band: what each instrument reads, fingers, and gets instead. -->
+<script lang="ts">
+  import { Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
+  import { api, asked, sentence, type Schemas } from '../api/client';
+  import Trouble from '../parts/Trouble.svelte';
+  import { navigate, route } from '../router';
+  import { short } from '../stand/lanes';
+
+  const pitch = $derived(decodeURIComponent(String(route.params.pitch ?? 'Bb4')));
+  let stage = $state('school');
+  let band = $state.raw<Schemas['AcrossView'][]>();
+  let problem = $state('');
+
+  $effect(() => {
+    load(pitch, stage);
+  });
+
+  async function load(p: string, s: string) {
+    problem = '';
+    try {
+      band = await asked(api.GET('/api/newnote', { params: { query: { pitch: p, stage: s } } }));
+    } catch (e) {
+      problem = sentence(e);
+    }
+  }
+
+  const shown = (p: string) => p.replace('#', '♯').replace(/^([A-G])b/, '$1♭');
+  const NAMES = ['C', 'C#', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];
+  const pitches = [2, 3, 4, 5].flatMap((o) => NAMES.map((n) => n + o));
+  const listed = $derived(pitches.includes(pitch) ? pitches : [pitch, ...pitches]);
+</script>
+
+<div class="page">
+  <header>
+    <div>
+      <h1>Concert {shown(pitch)} across the band</h1>
+      <p class="quiet">
+        What each player reads and fingers, and what comes out with the same hands.
+      </p>
+    </div>
+    <div class="set">
+      <Select
+        size="sm"
+        labelText="Concert pitch"
+        selected={pitch}
+        on:change={(e) =>
+          navigate(
+            `/notes/across/${encodeURIComponent(String((e.target as HTMLSelectElement).value))}` as '/'
+          )}
+      >
+        {#each listed as p (p)}<SelectItem value={p} text={shown(p)} />{/each}
+      </Select>
+      <Select
+        size="sm"
+        labelText="Players of"
+        selected={stage}
+        on:change={(e) => (stage = String((e.target as HTMLSelectElement).value))}
+      >
+        <SelectItem value="firstYears" text="the first years" />
+        <SelectItem value="school" text="school" />
+        <SelectItem value="advanced" text="advanced playing" />
+      </Select>
+    </div>
+  </header>
+  {#if problem}<Trouble text={problem} again={() => load(pitch, stage)} />{/if}
+  {#if !band}
+    <SkeletonText paragraph lines={12} />
+  {:else}
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">Instrument</th><th scope="col">Reads</th><th scope="col">Fingers</th><th
+            scope="col">Other ways</th
+          ><th scope="col">Comes out instead</th>
+        </tr>
+      </thead>
+      <tbody>
+        {#each band as b (b.instrument)}
+          <tr>
+            <td><a href="/notes/{b.instrument}/{encodeURIComponent(b.written)}">{b.name}</a></td>
+            <td
+              ><b>{b.shown}</b>{#if b.octave}<br /><span class="small quiet">{b.octave}</span
+                >{/if}</td
+            >
+            <td>{b.label}<br /><span class="small quiet">{short(b.fingering).join(' · ')}</span></td
+            >
+            <td class="small">{b.others.join(', ')}</td>
+            <td class="small"
+              >{#each b.wrong as w (w.shown)}<span class="wrong"><b>{w.shown}</b>: {w.why}</span
+                >{/each}</td
+            >
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+  {/if}
+</div>
+
+<style>
+  header {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 1rem 2rem;
+    justify-content: space-between;
+    align-items: flex-end;
+    margin-bottom: 1.25rem;
+  }
+  .set {
+    display: flex;
+    gap: 0.75rem;
+  }
+  table {
+    width: 100%;
+    border-collapse: collapse;
+    background: var(--paper);
+  }
+  th,
+  td {
+    text-align: left;
+    vertical-align: top;
+    padding: 0.375rem 0.75rem;
+    border-bottom: 1px solid var(--rule);
+    font-weight: 400;
+  }
+  th {
+    color: var(--ink-2);
+    font-size: 0.8125rem;
+  }
+  td:nth-child(3)::first-letter {
+    text-transform: uppercase;
+  }
+  .wrong {
+    display: block;
+  }
+</style>

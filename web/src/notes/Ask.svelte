@@ -1,0 +1,93 @@
+<!-- The student fingers this note and another sounds: what may have happened. -->
+<script lang="ts">
+  import { Select, SelectItem } from 'carbon-components-svelte';
+  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { short } from '../stand/lanes';
+
+  let {
+    table,
+    note,
+    options
+  }: {
+    table: Schemas['TableView'];
+    note: Schemas['TableNote'];
+    options: string[];
+  } = $props();
+
+  let heard = $state('');
+  let causes = $state.raw<Schemas['CauseView'][]>();
+  let problem = $state('');
+
+  $effect(() => {
+    const expected = note.written;
+    const other = heard;
+    causes = undefined;
+    problem = '';
+    if (!other || other === expected) return;
+    let gone = false;
+    asked(
+      api.GET('/api/notes/{instrument}/trouble', {
+        params: {
+          path: { instrument: table.id },
+          query: { set: options, expected, heard: other }
+        }
+      })
+    )
+      .then((c) => {
+        if (!gone) causes = c;
+      })
+      .catch((e) => {
+        if (!gone) problem = sentence(e);
+      });
+    return () => {
+      gone = true;
+    };
+  });
+</script>
+
+<section aria-live="polite">
+  <h3>Another note sounds?</h3>
+  <Select
+    size="sm"
+    labelText="{note.shown} is fingered, and what sounds is"
+    selected={heard}
+    on:change={(e) => (heard = String((e.target as HTMLSelectElement).value))}
+  >
+    <SelectItem value="" text="choose what is heard" />
+    {#each table.notes.filter((n) => n.midi !== note.midi) as n (n.midi)}
+      <SelectItem value={n.written} text={n.shown} />
+    {/each}
+  </Select>
+  {#if problem}<p class="small" role="alert">{problem}</p>{/if}
+  {#if causes}
+    {#if causes.length}
+      <ol>
+        {#each causes as c (c.text)}
+          <li>
+            <p>{c.text}</p>
+            <p class="small quiet">Try: {c.remedy}</p>
+            {#if c.held && c.held !== note.ways[0]?.fingering}<p class="small quiet">
+                really held: {short(c.held).join(' · ')}
+              </p>{/if}
+          </li>
+        {/each}
+      </ol>
+    {:else}
+      <p class="small">
+        Nothing simple explains it. Look at the instrument itself: pads, reed, slides; then hear it
+        again.
+      </p>
+    {/if}
+  {/if}
+</section>
+
+<style>
+  ol {
+    margin: 0.75rem 0 0;
+    padding-left: 1.25rem;
+    list-style: decimal;
+  }
+  li {
+    margin-bottom: 0.5rem;
+  }
+</style>

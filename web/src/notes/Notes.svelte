@@ -1,0 +1,485 @@
+<!-- One instrument's table: every note, each of its fingerings, what moves between two, what else sounds. -->
+<script lang="ts">
+  import { Button, Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
+  import { untrack } from 'svelte';
+  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { typing } from '../parts/keys';
+  import Trouble from '../parts/Trouble.svelte';
+  import { navigate, route } from '../router';
+  import Ask from './Ask.svelte';
+  import Compare from './Compare.svelte';
+  import { eyes } from './eyes.svelte';
+  import { picture } from './hands';
+  import House from './House.svelte';
+  import Ladder from './Ladder.svelte';
+  import OwnFile from './OwnFile.svelte';
+  import OwnForm from './OwnForm.svelte';
+  import Range from './Range.svelte';
+  import WayCard from './WayCard.svelte';
+
+  type Way = Schemas['WayView'];
+  interface Mark {
+    note: string;
+    shown: string;
+    way: Way;
+  }
+
+  const id = $derived(String(route.params.instrument ?? '') || 'flute');
+  const asked_ = $derived(String(route.params.note ?? ''));
+  let instruments = $state.raw<Schemas['InstrumentView'][]>([]);
+  let table = $state.raw<Schemas['TableView']>();
+  let set = $state.raw<Record<string, string>>({});
+  let chosen = $state(0);
+  let at = $state(0);
+  let purpose = $state('');
+  let mark = $state.raw<Mark>();
+  let adding = $state(false);
+  let problem = $state('');
+  let said = $state('');
+  let undo = $state.raw<() => Promise<void>>();
+
+  $effect(() => {
+    const i = id;
+    untrack(() => {
+      set = {};
+      mark = undefined;
+      adding = false;
+      said = '';
+      load(i, asked_);
+    });
+  });
+
+  const options = () => Object.entries(set).map(([k, v]) => `${k}=${v}`);
+
+  async function load(instrument: string, note = '') {
+    problem = '';
+    try {
+      if (!instruments.length) instruments = await asked(api.GET('/api/instruments'));
+      const t = await asked(
+        api.GET('/api/notes/{instrument}', {
+          params: { path: { instrument }, query: { set: options() } }
+        })
+      );
+      const kept = t.notes.find((n) => n.midi === chosen);
+      const wanted = note ? t.notes.find((n) => n.written === note) : undefined;
+      const fresh = table?.id !== t.id;
+      table = t;
+      chosen = (wanted ?? (fresh ? undefined : kept) ?? t.notes[Math.floor(t.notes.length / 3)]!)
+        .midi;
+      if (fresh) at = 0;
+    } catch (e) {
+      problem = sentence(e);
+    }
+  }
+
+  const fits = (w: Way) =>
+    purpose === ''
+      ? true
+      : purpose === 'trill' || purpose === 'special'
+        ? w.role === purpose
+        : purpose === 'own'
+          ? w.own || w.hidden || w.house || w.words !== ''
+          : w.purposes.includes(purpose);
+  const note = $derived(table?.notes.find((n) => n.midi === chosen));
+  const ways = $derived(note?.ways.filter((w) => fits(w)) ?? []);
+  const way = $derived(ways[Math.min(at, ways.length - 1)]);
+  const marked = $derived(
+    new Set(table?.notes.filter((n) => n.ways.some(fits)).map((n) => n.midi) ?? [])
+  );
+  /** a card is as wide as its picture, within what a row can take */
+  const cardWidth = $derived.by(() => {
+    if (!table || table.kind !== 'hands') return 208;
+    const p = picture(table.keys);
+    return Math.max(208, Math.min(344, p.left + p.right + 98));
+  });
+  const brass = $derived(table?.kind === 'valves' || table?.kind === 'slide');
+
+  function choose(midi: number) {
+    chosen = midi;
+    at = 0;
+    adding = false;
+  }
+
+  function step(by: number) {
+    if (!table) return;
+    const list = table.notes.filter((n) => marked.has(n.midi) || n.midi === chosen);
+    const i = list.findIndex((n) => n.midi === chosen);
+    const next = list[Math.max(0, Math.min(list.length - 1, i + by))];
+    if (next) choose(next.midi);
+  }
+
+  function onkeydown(e: KeyboardEvent) {
+    if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || adding) return;
+    if (e.key === 'ArrowRight') step(1);
+    else if (e.key === 'ArrowLeft') step(-1);
+    else if (e.key === 'ArrowDown') at = Math.min(at + 1, ways.length - 1);
+    else if (e.key === 'ArrowUp') at = Math.max(0, at - 1);
+    else if (e.key === 'c' && way) compareFrom(way);
+    else if (e.key === 'f') eyes.turn();
+    else if (e.key === 'w') eyes.name();
+    else if (e.key === 'a') adding = true;
+    else return;
+    e.preventDefault();
+  }
+
+  function compareFrom(w: Way) {
+    if (!note) return;
+    mark =
+      mark?.note === note.written && mark.way.fingering === w.fingering
+        ? undefined
+        : { note: note.written, shown: note.shown, way: w };
+  }
+
+  /** Changes how a fingering stands in this house, and offers the way back. */
+  async function change(n: Schemas['TableNote'], before: Way, now: Partial<Way>, words: string) {
+    const put = async (w: Way) =>
+      asked(
+        api.PUT('/api/notes/{instrument}/choices', {
+          params: { path: { instrument: id } },
+          body: {
+            note: n.written,
+            fingering: w.fingering,
+            hidden: w.hidden,
+            house: w.house,
+            words: w.words
+          }
+        })
+      );
+    try {
+      await put({ ...before, ...now });
+      said = words;
+      undo = async () => {
+        try {
+          await put(before);
+          said = 'It is as it was.';
+          undo = undefined;
+          await load(id);
+        } catch (e) {
+          problem = sentence(e);
+        }
+      };
+      await load(id);
+    } catch (e) {
+      problem = sentence(e);
+    }
+  }
+
+  async function remove(n: Schemas['TableNote'], w: Way) {
+    try {
+      await asked(
+        api.DELETE('/api/notes/{instrument}/own', {
+          params: { path: { instrument: id }, query: { note: n.written, fingering: w.fingering } }
+        })
+      );
+      said = `${w.label} is taken out of your own fingerings.`;
+      undo = async () => {
+        try {
+          await asked(
+            api.POST('/api/notes/{instrument}/own', {
+              params: { path: { instrument: id } },
+              body: {
+                note: n.written,
+                fingering: w.fingering,
+                role: w.role === 'standard' ? 'alternate' : w.role,
+                label: w.label,
+                words: w.words,
+                remark: w.note
+              }
+            })
+          );
+          said = `${w.label} is back.`;
+          undo = undefined;
+          await load(id);
+        } catch (e) {
+          problem = sentence(e);
+        }
+      };
+      await load(id);
+    } catch (e) {
+      problem = sentence(e);
+    }
+  }
+
+  async function added(text: string) {
+    adding = false;
+    said = text;
+    undo = undefined;
+    await load(id);
+  }
+
+  const yes = (v: string) => (v === 'true' ? 'yes' : v === 'false' ? 'no' : v);
+</script>
+
+<svelte:window {onkeydown} />
+
+<div class="page">
+  {#if problem}<Trouble text={problem} again={() => load(id)} />{/if}
+  {#if !table}
+    <SkeletonText heading /><SkeletonText paragraph lines={8} />
+  {:else}
+    <header>
+      <div class="what">
+        <h1>{table.name}</h1>
+        <p class="quiet">
+          {table.transposition}; {table.stages
+            .map((s) => `${s.words} ${s.from} to ${s.to}`)
+            .join(', ')}
+        </p>
+      </div>
+      <div class="set">
+        <Select
+          size="sm"
+          labelText="Instrument"
+          selected={id}
+          on:change={(e) =>
+            navigate(`/notes/${String((e.target as HTMLSelectElement).value)}` as '/')}
+        >
+          {#each instruments as i (i.id)}<SelectItem value={i.id} text={i.name} />{/each}
+        </Select>
+        {#each table.options as o (o.name)}
+          <Select
+            size="sm"
+            labelText={o.label}
+            selected={table.chosen[o.name] ?? o.standard}
+            on:change={(e) => {
+              set = { ...set, [o.name]: String((e.target as HTMLSelectElement).value) };
+              load(id);
+            }}
+          >
+            {#each o.values as v (v)}<SelectItem value={v} text={yes(v)} />{/each}
+          </Select>
+        {/each}
+        <Select
+          size="sm"
+          labelText="Show what is for"
+          selected={purpose}
+          on:change={(e) => {
+            purpose = String((e.target as HTMLSelectElement).value);
+            at = 0;
+          }}
+        >
+          <SelectItem value="" text="everything" />
+          <SelectItem value="facility" text="the fingers" />
+          <SelectItem value="response" text="speaking" />
+          <SelectItem value="intonation" text="the pitch" />
+          <SelectItem value="dynamics" text="soft and loud" />
+          <SelectItem value="reach" text="small hands" />
+          <SelectItem value="trill" text="trills" />
+          <SelectItem value="special" text="special notes" />
+          <SelectItem value="own" text="this house" />
+        </Select>
+      </div>
+    </header>
+
+    <p class="bar small">
+      <button class="plain link" onclick={() => eyes.name()}
+        >{eyes.sounding ? 'sounding' : 'written'} names <kbd>w</kbd></button
+      >
+      <button class="plain link" onclick={() => eyes.turn()}
+        >{eyes.facing ? 'facing the player' : 'as the player sees it'} <kbd>f</kbd></button
+      >
+      <span class="quiet"><kbd>←</kbd> <kbd>→</kbd> note, <kbd>↑</kbd> <kbd>↓</kbd> fingering</span>
+      <span class="key"
+        ><span class="first">first years</span> <span class="school">school</span>
+        <span class="advanced">advanced</span></span
+      >
+    </p>
+
+    <Range
+      notes={table.notes}
+      clef={table.clef}
+      sounding={eyes.sounding}
+      {chosen}
+      {marked}
+      onchoose={choose}
+    />
+
+    <p class="said" role="status">
+      {said}
+      {#if undo}<button class="plain link" onclick={() => undo?.()}>Put it back</button>{/if}
+    </p>
+
+    {#if note}
+      <div class="columns">
+        <section>
+          <div class="head">
+            <h2 class="pitch">{eyes.sounding ? note.soundingShown : note.shown}</h2>
+            {#if table.semitones !== 0}
+              <span class="quiet"
+                >{eyes.sounding ? `written ${note.shown}` : `sounds ${note.soundingShown}`}</span
+              >
+            {/if}
+            <a class="small" href="/notes/across/{encodeURIComponent(note.sounding)}"
+              >this pitch across the band</a
+            >
+          </div>
+          {#if ways.length}
+            <div class="ways" style:--card="{cardWidth}px">
+              {#each ways as w, i (w.fingering + w.role + w.requires)}
+                <WayCard
+                  way={w}
+                  {table}
+                  chosen={i === Math.min(at, ways.length - 1)}
+                  marked={mark?.note === note.written && mark.way.fingering === w.fingering}
+                  onchoose={() => (at = i)}
+                  oncompare={() => compareFrom(w)}
+                />
+              {/each}
+            </div>
+          {:else}
+            <p>
+              No fingering of this note is for that. <button
+                class="plain link"
+                onclick={() => (purpose = '')}>Show everything</button
+              >
+            </p>
+          {/if}
+          {#if adding}
+            <OwnForm {table} {note} onadded={added} oncancel={() => (adding = false)} />
+          {:else}
+            <div class="add">
+              <Button size="small" kind="tertiary" on:click={() => (adding = true)}
+                >Add your own fingering (a)</Button
+              >
+            </div>
+          {/if}
+        </section>
+        <aside>
+          {#if way}
+            <Compare
+              {table}
+              options={options()}
+              {mark}
+              {note}
+              {way}
+              onclear={() => (mark = undefined)}
+            />
+            {#if brass}<Ladder {table} {note} {way} onchoose={choose} />{/if}
+            <Ask {table} {note} options={options()} />
+            <House {way} {note} onchange={change} onremove={remove} />
+          {/if}
+        </aside>
+      </div>
+      <footer>
+        {#if table.free.length || table.wrong.length}
+          <h2>Held or not</h2>
+          <ul>
+            {#each table.free as f (f.from + f.controls)}
+              <li>
+                <b>{f.from} to {f.to}:</b>
+                may stay down: {f.controls}; {f.because}.
+                <span class="quiet small">({f.source})</span>
+              </li>
+            {/each}
+            {#each table.wrong as f (f.from + f.controls)}
+              <li>
+                <b>{f.from} to {f.to}:</b> must be up: {f.controls}; {f.because}.
+                <span class="quiet small">({f.source})</span>
+              </li>
+            {/each}
+          </ul>
+        {/if}
+        <OwnFile id={table.id} changed={table.changed} onreplaced={added} />
+      </footer>
+    {/if}
+  {/if}
+</div>
+
+<style>
+  header {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem 2rem;
+    align-items: flex-end;
+    justify-content: space-between;
+  }
+  .what p::first-letter {
+    text-transform: uppercase;
+  }
+  .set {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.75rem;
+  }
+  .set :global(.bx--select) {
+    width: auto;
+    min-width: 9rem;
+  }
+  .bar {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.25rem 1.5rem;
+    margin: 0.75rem 0 0.5rem;
+    align-items: baseline;
+  }
+  .key {
+    margin-left: auto;
+    display: flex;
+    gap: 1rem;
+  }
+  .first {
+    border-bottom: 3px solid var(--ink);
+  }
+  .school {
+    border-bottom: 1px solid var(--ink);
+  }
+  .advanced {
+    border-bottom: 1px dashed var(--ink-2);
+  }
+  .said {
+    min-height: 1.5rem;
+    margin: 0.25rem 0;
+  }
+  .columns {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) 21rem;
+    gap: 2rem;
+    align-items: start;
+  }
+  .head {
+    display: flex;
+    gap: 1rem;
+    align-items: baseline;
+    margin-bottom: 0.5rem;
+  }
+  .pitch {
+    font-size: 2.25rem;
+    font-weight: 300;
+    line-height: 1;
+  }
+  .ways {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(min(100%, var(--card)), 1fr));
+    gap: 0.75rem;
+  }
+  .add {
+    margin: 1rem 0;
+  }
+  aside {
+    display: flex;
+    flex-direction: column;
+    gap: 1.5rem;
+  }
+  footer {
+    margin-top: 2rem;
+    border-top: 1px solid var(--rule);
+    padding-top: 1rem;
+  }
+  footer ul {
+    margin: 0.25rem 0 1.25rem;
+    padding-left: 1.25rem;
+    list-style: disc;
+  }
+  footer h2 {
+    margin-bottom: 0.25rem;
+  }
+  .link {
+    text-decoration: underline;
+    color: var(--accent);
+  }
+  @media (max-width: 1000px) {
+    .columns {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>

@@ -1,0 +1,156 @@
+<!-- A teacher's own fingering: pressed on the picture or written in the notation. -->
+<script lang="ts">
+  import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { api, asked, sentence, type Schemas } from '../api/client';
+  import Hands from './Hands.svelte';
+  import { heldOf, same, textOf, type Key } from './hands';
+
+  let {
+    table,
+    note,
+    onadded,
+    oncancel
+  }: {
+    table: Schemas['TableView'];
+    note: Schemas['TableNote'];
+    onadded: (said: string) => void;
+    oncancel: () => void;
+  } = $props();
+
+  let text = $derived(note.ways[0]?.fingering ?? '|');
+  let label = $state('');
+  let words = $state('');
+  let remark = $state('');
+  let role = $state('alternate');
+  let problem = $state('');
+  let busy = $state(false);
+
+  const held = $derived(heldOf(text, table.keys, table.kind));
+  const cm = $derived(table.slideGuides[Number(text.match(/p(\d)/)?.[1] ?? 1) - 1] ?? 0);
+
+  function toggle(key: Key) {
+    const there = held.find((h) => same(h, key));
+    const next =
+      there && !there.half && key.hole
+        ? held.map((h) => (h === there ? { ...h, half: true } : h))
+        : there
+          ? held.filter((h) => h !== there)
+          : [...held, { token: key.token, left: key.left, half: false, free: false }];
+    text = textOf(next, table.kind);
+  }
+
+  async function submit(e: SubmitEvent) {
+    e.preventDefault();
+    busy = true;
+    problem = '';
+    try {
+      const a = await asked(
+        api.POST('/api/notes/{instrument}/own', {
+          params: { path: { instrument: table.id } },
+          body: { note: note.written, fingering: text, role, label, words, remark }
+        })
+      );
+      onadded(`${label} is added to ${note.shown}. ${a.doubt}`.trim());
+    } catch (err) {
+      problem = sentence(err);
+    } finally {
+      busy = false;
+    }
+  }
+</script>
+
+<form onsubmit={submit}>
+  <h3>Your own fingering of {note.shown}</h3>
+  <div class="two">
+    <div class="pad">
+      <Hands
+        keys={table.keys}
+        {held}
+        kind={table.kind}
+        guides={table.slideGuides}
+        slideCm={cm}
+        label="press the keys that are held"
+        ontoggle={table.kind === 'slide' ? undefined : toggle}
+      />
+      <p class="small quiet">
+        {table.kind === 'slide'
+          ? 'Write the position beside: p1 to p7, p2+ a little shorter, p5- a little longer.'
+          : table.kind === 'valves'
+            ? 'Press the valves that are down.'
+            : 'Press a hole once to close it, again for half, again to open it.'}
+      </p>
+    </div>
+    <div class="fields">
+      <TextInput size="sm" labelText="The fingering" bind:value={text} />
+      <TextInput
+        size="sm"
+        labelText="What you call it"
+        placeholder="a few plain words"
+        maxlength={120}
+        bind:value={label}
+      />
+      <Select
+        size="sm"
+        labelText="It is"
+        selected={role}
+        on:change={(e) => (role = String((e.target as HTMLSelectElement).value))}
+      >
+        <SelectItem value="alternate" text="an alternate, planned where it pays" />
+        <SelectItem value="trill" text="for trills" />
+        <SelectItem value="special" text="special, never planned" />
+      </Select>
+      <TextInput
+        size="sm"
+        labelText="The class's own words (may be empty)"
+        maxlength={120}
+        bind:value={words}
+      />
+      <TextInput
+        size="sm"
+        labelText="What to watch (may be empty)"
+        maxlength={300}
+        bind:value={remark}
+      />
+      {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+      <div class="acts">
+        <Button size="small" type="submit" disabled={busy}>Add it</Button>
+        <Button size="small" kind="ghost" on:click={oncancel}>Leave it</Button>
+      </div>
+    </div>
+  </div>
+</form>
+
+<style>
+  form {
+    background: var(--paper);
+    border: 1px solid var(--accent);
+    padding: 1rem;
+    margin-top: 1rem;
+  }
+  .two {
+    display: grid;
+    grid-template-columns: minmax(12rem, auto) minmax(14rem, 1fr);
+    gap: 1.5rem;
+    margin-top: 0.75rem;
+  }
+  .fields {
+    display: flex;
+    flex-direction: column;
+    gap: 0.75rem;
+  }
+  .pad {
+    max-width: 23rem;
+  }
+  .problem {
+    color: var(--hard);
+  }
+  .acts {
+    display: flex;
+    gap: 0.5rem;
+  }
+  @media (max-width: 700px) {
+    .two {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>

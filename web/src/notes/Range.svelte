@@ -1,0 +1,152 @@
+<!-- The whole range of an instrument on a staff; under each note its name and how far it belongs. -->
+<script lang="ts">
+  import { drawing, engrave, type Line } from '../engrave/engrave';
+  import type { Schemas } from '../api/client';
+  import { rangeXml } from './range';
+
+  let {
+    notes,
+    clef,
+    sounding,
+    chosen,
+    marked,
+    onchoose
+  }: {
+    notes: Schemas['TableNote'][];
+    clef: string;
+    sounding: boolean;
+    chosen: number;
+    /** notes that have what is looked for */
+    marked: Set<number>;
+    onchoose: (midi: number) => void;
+  } = $props();
+
+  const NOTE = 42;
+  let width = $state(0);
+  let lines = $state.raw<{ svg: SVGSVGElement; info: Line }[]>([]);
+  let problem = $state('');
+  let shown = '';
+
+  const perLine = $derived.by(() => {
+    const most = Math.max(6, Math.floor((width - 70) / NOTE));
+    const count = Math.ceil(notes.length / most);
+    return Math.ceil(notes.length / Math.max(1, count));
+  });
+
+  $effect(() => {
+    const w = Math.floor(width);
+    if (w < 200 || !notes.length) return;
+    const xml = rangeXml(notes, clef, sounding, perLine);
+    const key = w + xml;
+    if (key === shown) return;
+    let stopped = false;
+    let stop: (() => void) | undefined;
+    const timer = setTimeout(() => {
+      stop = engrave({ xml, widthPx: w, scale: 34, wide: false }, (reply) => {
+        if (stopped) return;
+        problem = reply.problem ?? '';
+        const more = reply.lines.map(drawing);
+        lines = reply.first ? more : [...lines, ...more];
+        if (reply.done) shown = key;
+      });
+    }, 30);
+    return () => {
+      stopped = true;
+      clearTimeout(timer);
+      stop?.();
+    };
+  });
+
+  const byId = $derived(new Map(notes.map((n) => ['m' + n.midi, n])));
+  const put = (svg: SVGSVGElement) => (el: HTMLElement) => {
+    el.replaceChildren(svg);
+  };
+  const name = (n: Schemas['TableNote']) => (sounding ? n.soundingShown : n.shown);
+  const stages: Record<string, string> = {
+    firstYears: 'first years',
+    school: 'school',
+    advanced: 'advanced',
+    beyond: 'beyond the usual range'
+  };
+</script>
+
+<div bind:clientWidth={width} class="range" role="group" aria-label="The range">
+  {#if problem}<p role="alert">The staff could not be engraved; choose the note by name.</p>{/if}
+  {#each lines as line, i (i)}
+    <div class="line">
+      <div {@attach put(line.svg)}></div>
+      {#each line.info.spots.filter((s) => byId.has(s.id)) as s (s.id)}
+        {@const n = byId.get(s.id)!}
+        <button
+          class="plain {n.stage}"
+          class:chosen={n.midi === chosen}
+          class:dim={!marked.has(n.midi)}
+          aria-pressed={n.midi === chosen}
+          aria-label="{name(n)}, {stages[n.stage]}"
+          style:left="{(s.x / line.info.width) * 100}%"
+          onclick={() => onchoose(n.midi)}
+        >
+          <span>{name(n)}</span>
+        </button>
+      {/each}
+    </div>
+  {/each}
+</div>
+
+<style>
+  .range {
+    background: var(--paper);
+    border: 1px solid var(--rule);
+    padding: 0.25rem 0.75rem 0.5rem;
+    min-height: 9rem;
+  }
+  .line {
+    position: relative;
+    padding-bottom: 1.5rem;
+  }
+  .line :global(.mNum) {
+    display: none;
+  }
+  button {
+    position: absolute;
+    top: 0;
+    bottom: 0;
+    width: 2.6rem;
+    margin-left: -1.3rem;
+    display: flex !important;
+    align-items: flex-end;
+    justify-content: center;
+    border-radius: 4px;
+  }
+  button span {
+    font-size: 0.8125rem;
+    padding: 0 0.125rem 1px;
+    border-bottom: 2px solid transparent;
+  }
+  .firstYears span {
+    border-bottom: 3px solid var(--ink);
+  }
+  .school span {
+    border-bottom: 1px solid var(--ink);
+  }
+  .advanced span {
+    border-bottom: 1px dashed var(--ink-2);
+  }
+  .beyond span {
+    border-bottom: 1px dotted var(--ink-2);
+    font-style: italic;
+  }
+  .dim span {
+    color: var(--ink-2);
+    opacity: 0.75;
+  }
+  button:not(.dim) span {
+    font-weight: 600;
+  }
+  button:hover {
+    background: color-mix(in srgb, var(--accent) 8%, transparent);
+  }
+  button.chosen {
+    background: color-mix(in srgb, var(--accent) 16%, transparent);
+  }
+</style>
