@@ -17,34 +17,7 @@ public final class Catalogue {
 
   /** Catalogue ids in score order. */
   private static final List<String> IDS =
-      List.of(
-          "piccolo",
-          "flute",
-          "alto-flute",
-          "oboe",
-          "english-horn",
-          "bassoon",
-          "e-flat-clarinet",
-          "clarinet",
-          "alto-clarinet",
-          "bass-clarinet",
-          "soprano-sax",
-          "alto-sax",
-          "tenor-sax",
-          "baritone-sax",
-          "recorder-soprano",
-          "recorder-alto",
-          "trumpet",
-          "cornet",
-          "flugelhorn",
-          "horn",
-          "trombone",
-          "bass-trombone",
-          "euphonium",
-          "euphonium-tc",
-          "baritone",
-          "baritone-tc",
-          "tuba");
+      file("instruments.txt").lines().filter(l -> !l.isBlank() && !l.startsWith("#")).toList();
 
   private final Map<String, Instrument> read = new ConcurrentHashMap<>();
 
@@ -94,10 +67,14 @@ public final class Catalogue {
 
   /** The YAML text of an instrument. */
   static String text(String id) {
-    String file = "/catalogue/" + id + ".yaml";
-    try (InputStream in = Catalogue.class.getResourceAsStream(file)) {
+    return file(id + ".yaml");
+  }
+
+  private static String file(String name) {
+    String path = "/catalogue/" + name;
+    try (InputStream in = Catalogue.class.getResourceAsStream(path)) {
       if (in == null) {
-        throw new IllegalArgumentException(file + " is missing");
+        throw new IllegalArgumentException(path + " is missing");
       }
       return new String(in.readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
     } catch (IOException e) {

@@ -1,0 +1,259 @@
+package sempre.core.instrument;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertSame;
+import static org.testng.Assert.assertTrue;
+import static org.testng.Assert.expectThrows;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import sempre.core.pitch.KeySignature;
+import sempre.core.pitch.Pitch;
+import sempre.core.planning.Plan;
+import sempre.core.planning.Planner;
+import sempre.core.planning.Player;
+import sempre.core.score.Dynamic;
+import sempre.core.score.Line;
+import sempre.core.score.Note;
+
+public class HouseTest {
+  private static final Instrument FLUTE = Catalogue.standard().instrument("flute");
+  private static final Pitch B_FLAT = Pitch.parse("Bb4");
+
+  private static House.Key key(String note, String fingering) {
+    return new House.Key(Pitch.parse(note).midi(), fingering);
+  }
+
+  private static Entry own(String note, String fingering, String label) {
+    return House.none("flute")
+        .checked(FLUTE, Pitch.parse(note), fingering, Role.ALTERNATE, label, "");
+  }
+
+  private static House with(
+      List<Entry> own, Set<House.Key> hidden, Set<House.Key> standards, Map<House.Key, String> w) {
+    return new House("flute", own, hidden, standards, w);
+  }
+
+  private static List<String> fingerings(House house, String note) {
+    return Setup.of(FLUTE, Map.of(), house).ways(Pitch.parse(note)).stream()
+        .map(w -> w.entry().fingering())
+        .distinct()
+        .toList();
+  }
+
+  private static String planned(House house, String note) {
+    Line line =
+        new Line(
+            1,
+            "1",
+            List.of(
+                new Note(
+                    "n1",
+                    List.of(),
+                    0,
+                    1,
+                    0,
+                    1,
+                    Pitch.parse(note),
+                    false,
+                    false,
+                    Dynamic.MF,
+                    90,
+                    new KeySignature(0),
+                    false,
+                    false,
+                    "")));
+    Plan plan = Planner.plan(line, Player.able(Setup.of(FLUTE, Map.of(), house)));
+    return plan.notes().get(0).way().entry().fingering();
+  }
+
+  @DataProvider
+  public Object[][] wrong() {
+    return new Object[][] {
+      {"A4", "T 1 2 | 9", "there is no '9' on the right"},
+      {"A4", "T Tb 1 2 | Eb", "the left thumb can't hold T and Tb at once"},
+      {"A4", "T 1 2 | Eb", "A4 has the fingering T 1 2 | Eb in the catalogue already"},
+      {"C3", "T 1 2 | Eb", "has no C3 in the catalogue"},
+      {"A4", "T 1 2", "needs one |"},
+    };
+  }
+
+  @Test(dataProvider = "wrong")
+  public void anOwnFingeringIsCheckedAsTheCataloguesAre(String note, String text, String said) {
+    String message =
+        expectThrows(IllegalArgumentException.class, () -> own(note, text, "mine")).getMessage();
+    assertTrue(message.contains(said), message);
+  }
+
+  @Test
+  public void anOwnFingeringNeedsANameAndIsNotTheStandardByItself() {
+    assertTrue(
+        expectThrows(IllegalArgumentException.class, () -> own("A4", "T 1 2 | 3 Eb", " "))
+            .getMessage()
+            .contains("a name"));
+    assertTrue(
+        expectThrows(
+                IllegalArgumentException.class,
+                () ->
+                    House.none("flute")
+                        .checked(
+                            FLUTE, Pitch.parse("A4"), "T 1 2 | 3 Eb", Role.STANDARD, "mine", ""))
+            .getMessage()
+            .contains("house standard afterwards"));
+    House house = with(List.of(own("A4", "T 1 2 | 3 Eb", "mine")), Set.of(), Set.of(), Map.of());
+    assertTrue(
+        expectThrows(
+                IllegalArgumentException.class,
+                () ->
+                    house.checked(
+                        FLUTE, Pitch.parse("A4"), "Eb 3 | 2 1 T", Role.TRILL, "again", ""))
+            .getMessage()
+            .contains("no 'Eb' on the left"));
+    assertTrue(
+        expectThrows(
+                IllegalArgumentException.class,
+                () ->
+                    house.checked(
+                        FLUTE, Pitch.parse("A4"), "2 1 T | Eb 3", Role.TRILL, "again", ""))
+            .getMessage()
+            .contains("among your own already"));
+  }
+
+  @Test
+  public void aKeyThatNotEveryFluteHasIsRequiredByItself() {
+    Entry e = own("G4", "T 1 2 3 | giz", "with the B foot");
+    assertEquals(e.requires(), Map.of("foot", "B"));
+    House house = with(List.of(e), Set.of(), Set.of(), Map.of());
+    assertFalse(fingerings(house, "G4").contains("T 1 2 3 | giz"));
+    assertTrue(
+        Setup.of(FLUTE, Map.of("foot", "B"), house).ways(Pitch.parse("G4")).stream()
+            .anyMatch(w -> w.entry().fingering().equals("T 1 2 3 | giz")));
+  }
+
+  /** By the bore's first open hole; a fork may be right all the same, so it is only said. */
+  @Test
+  public void theHolesDoubtAFingeringThatOpensAnother() {
+    assertEquals(House.doubt(FLUTE, own("A4", "T 1 2 | 3 Eb", "mine")), java.util.Optional.empty());
+    String doubt = House.doubt(FLUTE, own("A4", "T 1 3 | Eb", "mine")).orElseThrow();
+    assertTrue(doubt.contains("B4") && doubt.contains("lowered a little"), doubt);
+  }
+
+  @Test
+  public void whatIsAddedIsPlannedOnlyInThisHouse() {
+    House house =
+        with(
+            List.of(own("A4", "T 1 2 | 3 Eb", "covered A")),
+            Set.of(),
+            Set.of(key("A4", "T 1 2 | 3 Eb")),
+            Map.of());
+    assertEquals(planned(house, "A4"), "T 1 2 | 3 Eb");
+    assertEquals(planned(House.none("flute"), "A4"), "T 1 2 | Eb");
+  }
+
+  @Test
+  public void aHiddenFingeringIsGoneAndComesBack() {
+    House hidden = with(List.of(), Set.of(key("Bb4", "T 1 | Bb Eb")), Set.of(), Map.of());
+    assertEquals(fingerings(hidden, "Bb4"), List.of("T 1 | 1 Eb", "Tb 1 | Eb"));
+    assertEquals(
+        fingerings(House.none("flute"), "Bb4"), List.of("T 1 | 1 Eb", "Tb 1 | Eb", "T 1 | Bb Eb"));
+  }
+
+  @Test
+  public void theHousesStandardTakesThePlaceOfTheCatalogues() {
+    House house = with(List.of(), Set.of(), Set.of(key("A#4", "Tb 1 | Eb")), Map.of());
+    Setup setup = Setup.of(FLUTE, Map.of(), house);
+    assertEquals(
+        setup.ways(B_FLAT).stream()
+            .filter(w -> w.entry().role() == Role.STANDARD)
+            .map(w -> w.entry().label())
+            .distinct()
+            .toList(),
+        List.of("thumb B flat"));
+    assertEquals(
+        setup.ways(B_FLAT).stream()
+            .filter(w -> w.entry().label().equals("one-and-one"))
+            .findFirst()
+            .orElseThrow()
+            .entry()
+            .role(),
+        Role.ALTERNATE);
+  }
+
+  @Test
+  public void whereTheStandardIsHiddenTheNextTakesItsPlaceAndTheLastStays() {
+    House first = with(List.of(), Set.of(key("Bb4", "T 1 | 1 Eb")), Set.of(), Map.of());
+    assertEquals(
+        Setup.of(FLUTE, Map.of(), first).ways(B_FLAT).get(0).entry().role(), Role.STANDARD);
+    House all = with(List.of(), Set.of(key("A4", "T 1 2 | Eb")), Set.of(), Map.of());
+    assertEquals(fingerings(all, "A4"), List.of("T 1 2 | Eb"), "a note is never left without");
+  }
+
+  @Test
+  public void theClassesWordsStandBesideTheName() {
+    House house =
+        with(List.of(), Set.of(), Set.of(), Map.of(key("Bb4", "Tb 1 | Eb"), "the lighthouse"));
+    assertTrue(
+        Setup.of(FLUTE, Map.of(), house).ways(B_FLAT).stream()
+            .anyMatch(w -> w.entry().label().equals("thumb B flat, \u201cthe lighthouse\u201d")));
+  }
+
+  @Test
+  public void nothingChangedIsTheCatalogueItself() {
+    assertSame(Setup.of(FLUTE, Map.of(), House.none("flute")), Setup.of(FLUTE, Map.of()));
+  }
+
+  @Test
+  public void whatIsExportedComesBackTheSame() {
+    House house =
+        with(
+            List.of(
+                own("A4", "T 1 2 | 3 Eb", "covered A"),
+                own("C5", "1 | 3 Eb", "covered \"C\": dark, #1"),
+                own("G4", "T 1 2 3 | giz", "with the B foot")),
+            Set.of(key("Bb4", "T 1 | Bb Eb")),
+            Set.of(key("A4", "T 1 2 | 3 Eb")),
+            Map.of(key("Bb4", "Tb 1 | Eb"), "the lighthouse: “far”"));
+    assertEquals(House.read("own.yaml", house.yaml(), FLUTE), house);
+    assertEquals(House.read("own.yaml", House.none("flute").yaml(), FLUTE), House.none("flute"));
+  }
+
+  /** Own fingerings are exported in the form of the catalogue: its schema accepts them. */
+  @Test
+  public void theExportedNotesHaveTheCataloguesForm() {
+    String yaml =
+        with(List.of(own("A4", "T 1 2 | 3 Eb", "covered A")), Set.of(), Set.of(), Map.of()).yaml();
+    assertTrue(yaml.contains("- note: A4"), yaml);
+    assertTrue(yaml.contains("fingering: T 1 2 | 3 Eb"), yaml);
+    assertTrue(yaml.contains("source: the teacher"), yaml);
+  }
+
+  @DataProvider
+  public Object[][] broken() {
+    return new Object[][] {
+      {"instrument: oboe", "it is for the instrument 'oboe', not flute"},
+      {
+        "instrument: flute\nhidden: [{note: A4, fingering: \"T 1 | Eb\"}]",
+        "A4 has no fingering 'T 1 | Eb'"
+      },
+      {
+        "instrument: flute\nnotes: [{note: A4, ways: [{fingering: \"T 9 | Eb\", label: nine}]}]",
+        "there is no '9' on the left"
+      },
+      {"instrument: flute\nspells: []", "'spells' does not belong here"},
+      {"instrument: flute\nnotes: 3", "cannot be cast"},
+      {"[1, 2]", "it is not a YAML mapping"},
+      {"hidden: []", "'instrument' is missing"},
+    };
+  }
+
+  @Test(dataProvider = "broken")
+  public void aBrokenFileIsRefusedWithWhatIsWrong(String yaml, String said) {
+    CatalogueException e =
+        expectThrows(CatalogueException.class, () -> House.read("own.yaml", yaml, FLUTE));
+    assertTrue(e.getMessage().contains(said), e.getMessage());
+  }
+}

@@ -1,0 +1,244 @@
+package sempre.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+
+/** The place of the instruments: read a note, compare, ask what went wrong, extend the table. */
+public class NotesTest {
+  private Browsing browsing;
+
+  @BeforeClass
+  void open() {
+    browsing = new Browsing(true);
+  }
+
+  @AfterClass(alwaysRun = true)
+  void close() {
+    browsing.close();
+  }
+
+  private Page at(String path) {
+    Page page = browsing.page();
+    page.navigate(browsing.at(path));
+    page.locator(".range .engraved").first().waitFor();
+    return page;
+  }
+
+  private static Locator cards(Page page) {
+    return page.locator(".ways article");
+  }
+
+  @Test
+  public void theWholeRangeStandsOnAStaffAndIsWalkedByKeys() {
+    Page page = at("/notes/flute/Bb4");
+    assertThat(page.locator(".range button")).hasCount(37);
+    assertThat(page.locator(".pitch")).hasText("B♭4");
+    assertThat(cards(page)).hasCount(3);
+    page.keyboard().press("ArrowRight");
+    assertThat(page.locator(".pitch")).hasText("B4");
+    page.keyboard().press("ArrowLeft");
+    page.keyboard().press("ArrowDown");
+    assertThat(page.locator("article.chosen .label")).hasText("thumb B flat");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^C7")))
+        .click();
+    assertThat(page.locator(".pitch")).hasText("C7");
+  }
+
+  @Test
+  public void aPictureSaysWhatIsHeldAndTurnsWithTheEyes() {
+    Page page = at("/notes/alto-sax/Bb4");
+    assertThat(
+            page.getByRole(
+                AriaRole.IMG, new Page.GetByRoleOptions().setName("B key, A key, side B flat key")))
+        .isVisible();
+    Locator palm = page.locator("article").first().locator("g", has(page, "palm D key"));
+    String before = palm.getAttribute("transform");
+    page.keyboard().press("f");
+    assertThat(page.getByText("facing the player").first()).isVisible();
+    String after = palm.getAttribute("transform");
+    assertTrue(before.startsWith("translate(-"), before);
+    assertEquals(after, before.replace("(-", "("), "mirrored");
+    page.keyboard().press("w");
+    assertThat(page.locator(".pitch")).hasText("D♭4");
+    page.keyboard().press("f");
+    page.keyboard().press("w");
+  }
+
+  private static Locator.LocatorOptions has(Page page, String title) {
+    return new Locator.LocatorOptions()
+        .setHas(page.locator("title", new Page.LocatorOptions().setHasText(title)));
+  }
+
+  @Test
+  public void twoFingeringsAreComparedByKeys() {
+    Page page = at("/notes/flute/Ab5");
+    page.keyboard().press("c");
+    page.keyboard().press("ArrowRight");
+    page.keyboard().press("ArrowRight");
+    Locator aside = page.locator("aside");
+    assertThat(aside).containsText("left second finger, left third finger, left little finger");
+    assertThat(aside).containsText("B5: right first finger late");
+    assertThat(aside).containsText("Some go down while others come up.");
+  }
+
+  @Test
+  public void theLadderShowsTheSameValvesOnOtherNotes() {
+    Page page = at("/notes/trumpet/Bb4");
+    Locator rungs = page.locator("aside ol li");
+    assertThat(rungs).hasCount(6);
+    assertThat(page.locator("aside li.here")).containsText("B♭4");
+    assertThat(page.locator("aside li").filter(text("D5"))).containsText("14 cents flat");
+    rungs.filter(text("F4")).getByRole(AriaRole.BUTTON).click();
+    assertThat(page.locator(".pitch")).hasText("F4");
+  }
+
+  private static Locator.FilterOptions text(String text) {
+    return new Locator.FilterOptions().setHasText(text);
+  }
+
+  @Test
+  public void whatElseSoundsIsExplained() {
+    Page page = at("/notes/clarinet/B4");
+    page.getByLabel("B4 is fingered, and what sounds is").selectOption("E3");
+    assertThat(page.locator("aside"))
+        .containsText("The register key is not pressed, so the lower register sounds.");
+    assertThat(page.locator("aside")).containsText("Try: Press the register key");
+  }
+
+  @Test
+  public void theTableIsFilteredByPurpose() {
+    Page page = at("/notes/flute/C6");
+    assertThat(cards(page)).hasCount(2);
+    page.getByLabel("Show what is for").selectOption("dynamics");
+    assertThat(cards(page)).hasCount(1);
+    assertThat(cards(page)).containsText("sharp, so for soft entries only");
+    page.keyboard().press("ArrowRight");
+    assertThat(page.locator(".pitch")).hasText("F♯6");
+    page.getByLabel("Show what is for").selectOption("reach");
+    assertThat(page.getByText("No fingering of this note is for that.")).isVisible();
+    page.getByText("Show everything").click();
+    assertThat(cards(page)).hasCount(2);
+  }
+
+  @Test
+  public void anOwnFingeringIsPressedOnThePictureGivenWordsAndTakenOutAgain() {
+    Page page = at("/notes/flute/A4");
+    page.keyboard().press("a");
+    Locator form = page.locator("form", new Page.LocatorOptions().setHasText("Your own"));
+    form.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("D key").setExact(true))
+        .click();
+    assertThat(page.getByLabel("The fingering")).hasValue("T 1 2 | Eb 3");
+    form.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Add it")).click();
+    assertThat(form.getByRole(AriaRole.ALERT)).containsText("name");
+    page.getByLabel("What you call it").fill("covered A");
+    page.getByLabel("The class's own words (may be empty)").fill("the lighthouse");
+    form.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Add it")).click();
+    assertThat(page.getByRole(AriaRole.STATUS).first()).containsText("covered A is added to A4.");
+    Locator card = cards(page).filter(text("covered A"));
+    assertThat(card).containsText("“the lighthouse”");
+    card.locator(".pick").click();
+    press(page, "Make it the standard here");
+    assertThat(cards(page).first()).containsText("covered A");
+    assertThat(cards(page).first()).containsText("standard of this house");
+    page.getByText("Put it back").click();
+    assertThat(page.getByRole(AriaRole.STATUS).first()).containsText("as it was");
+    cards(page).filter(text("covered A")).locator(".pick").click();
+    press(page, "Take it out");
+    assertThat(cards(page)).hasCount(1);
+    page.getByText("Put it back").click();
+    assertThat(cards(page)).hasCount(2);
+    cards(page).filter(text("covered A")).locator(".pick").click();
+    press(page, "Take it out");
+    assertThat(cards(page)).hasCount(1);
+  }
+
+  private static void press(Page page, String name) {
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name)).click();
+  }
+
+  @Test
+  public void whatIsChangedGoesOutToAFileAndComesIn() throws IOException {
+    Page page = at("/notes/oboe/F4");
+    cards(page).filter(text("Forked F")).first().locator(".pick").click();
+    press(page, "Hide it");
+    assertThat(page.getByRole(AriaRole.STATUS).first()).containsText("hidden");
+    Download file = page.waitForDownload(() -> page.getByText("keep them in a file").click());
+    String yaml = Files.readString(file.path());
+    assertTrue(yaml.contains("instrument: oboe") && yaml.contains("1 2 3 | 1 3"), yaml);
+    page.getByText("Put it back").click();
+    assertThat(page.getByText("Nothing is changed")).isVisible();
+    page.locator("input[type=file]")
+        .setInputFiles(
+            new FilePayload("oboe-own.yaml", "text/yaml", yaml.getBytes(StandardCharsets.UTF_8)));
+    assertThat(page.getByRole(AriaRole.STATUS).first()).containsText("oboe-own.yaml is read");
+    assertThat(cards(page).filter(text("Hidden"))).hasCount(1);
+    page.locator("input[type=file]")
+        .setInputFiles(
+            new FilePayload(
+                "bad.yaml", "text/yaml", "instrument: flute".getBytes(StandardCharsets.UTF_8)));
+    assertThat(page.locator("footer").getByRole(AriaRole.ALERT))
+        .containsText("it is for the instrument 'flute', not oboe");
+  }
+
+  @Test
+  public void oneConcertPitchIsShownAcrossTheBand() {
+    Page page = at("/notes/trumpet/Bb4");
+    page.getByText("this pitch across the band").click();
+    assertThat(page.locator("h1")).hasText("Concert A♭4 across the band");
+    assertThat(page.locator("tbody tr")).hasCount(27);
+    assertThat(page.locator("tbody tr").filter(text("Tuba"))).containsText("2 octaves down");
+    page.getByLabel("Concert pitch").selectOption("F#4");
+    assertThat(page.locator("h1")).hasText("Concert F♯4 across the band");
+    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Bassoon")).click();
+    assertThat(page.locator(".pitch")).hasText("F♯3");
+  }
+
+  @Test
+  public void aNoteIsFoundFromAnywhereByTypingIt() {
+    Page page = browsing.page();
+    page.navigate(browsing.at("/"));
+    page.locator("h1").first().waitFor();
+    page.keyboard().press("/");
+    page.keyboard().type("horn c5");
+    page.getByText("its fingerings").first().waitFor();
+    page.getByText(Pattern.compile("^Horn c5")).first().click();
+    assertThat(page.locator(".pitch")).hasText("C5");
+    assertThat(page.locator("h1")).hasText("Horn");
+  }
+
+  @Test
+  public void aTableIsAccessibleInBothLightsAndAsksNobodyElse() {
+    browsing.errors.clear(); // what other tests refused on purpose
+    for (boolean dark : new boolean[] {false, true}) {
+      Page page = browsing.page(1280, 800, dark);
+      page.navigate(browsing.at(dark ? "/notes/trombone/C3" : "/notes/bassoon/Bb2"));
+      page.locator(".range .engraved").first().waitFor();
+      var problems = new AxeBuilder(page).analyze().getViolations();
+      assertEquals(
+          problems.stream()
+              .map(v -> v.getId() + " " + v.getNodes().get(0).getHtml())
+              .collect(java.util.stream.Collectors.joining("; ")),
+          "",
+          dark ? "dark" : "light");
+      page.close();
+    }
+    assertEquals(browsing.errors, List.of());
+    assertEquals(browsing.foreign, List.of());
+  }
+}
