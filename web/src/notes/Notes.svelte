@@ -92,6 +92,12 @@
     const p = picture(table.keys);
     return Math.max(208, Math.min(344, p.left + p.right + 98));
   });
+  /** what sounds may lie in another clef than the page */
+  const clef = $derived.by(() => {
+    if (!table || !eyes.sounding) return table?.clef ?? 'treble';
+    const middle = table.notes[Math.floor(table.notes.length / 2)]!.midi + table.semitones;
+    return middle < 57 ? 'bass' : 'treble';
+  });
   const brass = $derived(table?.kind === 'valves' || table?.kind === 'slide');
 
   function choose(midi: number) {
@@ -206,8 +212,6 @@
     undo = undefined;
     await load(id);
   }
-
-  const yes = (v: string) => (v === 'true' ? 'yes' : v === 'false' ? 'no' : v);
 </script>
 
 <svelte:window {onkeydown} />
@@ -246,7 +250,7 @@
               load(id);
             }}
           >
-            {#each o.values as v (v)}<SelectItem value={v} text={yes(v)} />{/each}
+            {#each o.values as v (v.value)}<SelectItem value={v.value} text={v.label} />{/each}
           </Select>
         {/each}
         <Select
@@ -287,7 +291,7 @@
 
     <Range
       notes={table.notes}
-      clef={table.clef}
+      {clef}
       sounding={eyes.sounding}
       {chosen}
       {marked}

@@ -36,7 +36,6 @@
   let busy = $state(false);
 
   const chosen = $derived(instruments.find((i) => i.id === instrument));
-  const yes = (v: string) => (v === 'true' ? 'yes' : v === 'false' ? 'no' : v);
   const toggle = <T,>(list: T[], item: T, on: boolean) =>
     on ? [...list.filter((x) => x !== item), item] : list.filter((x) => x !== item);
 
@@ -122,7 +121,7 @@
                   [o.name]: String((e.target as HTMLSelectElement).value)
                 })}
             >
-              {#each o.values as v (v)}<SelectItem value={v} text={yes(v)} />{/each}
+              {#each o.values as v (v.value)}<SelectItem value={v.value} text={v.label} />{/each}
             </Select>
           {/each}
         </div>

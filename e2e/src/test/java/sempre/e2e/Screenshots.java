@@ -27,6 +27,23 @@ public final class Screenshots {
       shoot(browsing, folder, "stand-trumpet-tablet", "/stand/7/11", false, "ArrowRight");
       shoot(browsing, folder, "ear", "/ear/2/5", false, "1", "1", "2");
       shoot(browsing, folder, "shelf", "/shelf", false);
+      shoot(browsing, folder, "notes-flute", "/notes/flute/Bb4", false);
+      // the front F sharp compared with B flat, scrolled to the fingerings
+      shoot(
+          browsing,
+          folder,
+          "notes-bassoon",
+          "/notes/bassoon/F%232",
+          false,
+          "ArrowDown",
+          "c",
+          "ArrowRight",
+          "ArrowRight",
+          "ArrowRight",
+          "ArrowRight",
+          "End");
+      shoot(browsing, folder, "notes-trumpet-dark", "/notes/trumpet/Bb4", true, "End");
+      shoot(browsing, folder, "notes-across", "/notes/across/Ab4", false);
       shoot(browsing, folder, "people", "/people", false);
       shoot(browsing, folder, "student", "/people/2", false);
     }
@@ -40,6 +57,9 @@ public final class Screenshots {
     page.locator("h1").first().waitFor();
     if (path.startsWith("/stand") || path.startsWith("/ear")) {
       page.locator("svg.lanes text").first().waitFor();
+    }
+    if (path.startsWith("/notes/") && !path.contains("across")) {
+      page.locator(".range .engraved").first().waitFor();
     }
     for (String key : keys) {
       page.keyboard().press(key);

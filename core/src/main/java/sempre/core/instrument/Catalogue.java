@@ -3,7 +3,11 @@ package sempre.core.instrument;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
@@ -16,8 +20,27 @@ public final class Catalogue {
   private static final Catalogue STANDARD = new Catalogue();
 
   /** Catalogue ids in score order. */
-  private static final List<String> IDS =
-      file("instruments.txt").lines().filter(l -> !l.isBlank() && !l.startsWith("#")).toList();
+  private static final List<String> IDS;
+
+  /** What parts are called by, to the id. */
+  private static final Map<String, String> CALLED = new LinkedHashMap<>();
+
+  static {
+    List<String> ids = new ArrayList<>();
+    file("instruments.txt")
+        .lines()
+        .filter(l -> !l.isBlank() && !l.startsWith("#"))
+        .forEach(
+            l -> {
+              String id = l.substring(0, l.indexOf(':'));
+              ids.add(id);
+              CALLED.put(id.replace('-', ' '), id);
+              for (String name : l.substring(l.indexOf(':') + 1).split(",")) {
+                CALLED.put(name.strip(), id);
+              }
+            });
+    IDS = List.copyOf(ids);
+  }
 
   private final Map<String, Instrument> read = new ConcurrentHashMap<>();
 
@@ -54,6 +77,31 @@ public final class Catalogue {
           "there is no instrument '" + id + "'; there is: " + String.join(", ", IDS));
     }
     return read.computeIfAbsent(id, Catalogue::load);
+  }
+
+  /**
+   * The id of the instrument that a part is named after: {@code Bass Clarinet 1}, {@code Horn in
+   * F}. Of several names that it holds the longest counts, so that an English horn is no horn.
+   */
+  public Optional<String> named(String part) {
+    String name = " " + part.toLowerCase(Locale.ROOT).replaceAll("[\\s_]+", " ") + " ";
+    return CALLED.entrySet().stream()
+        .filter(e -> holds(name, e.getKey()))
+        .max(Comparator.comparingInt(e -> e.getKey().length()))
+        .map(Map.Entry::getValue);
+  }
+
+  /** Whether a name holds a word or words, not as a part of a longer word; a plural counts. */
+  private static boolean holds(String name, String words) {
+    for (int at = name.indexOf(words); at >= 0; at = name.indexOf(words, at + 1)) {
+      int end = at + words.length();
+      boolean plural = name.charAt(end) == 's' && !Character.isLetter(name.charAt(end + 1));
+      if (!Character.isLetter(name.charAt(at - 1))
+          && (plural || !Character.isLetter(name.charAt(end)))) {
+        return true;
+      }
+    }
+    return false;
   }
 
   /** The instrument of this id, if there is one. */

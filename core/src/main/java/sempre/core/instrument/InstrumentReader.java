@@ -173,7 +173,12 @@ public final class InstrumentReader {
                       ? list(m.get("values")).stream().map(String::valueOf).toList()
                       : List.of("true", "false");
               options.add(
-                  new Option(name, values, String.valueOf(m.get("default")), text(m, "label")));
+                  new Option(
+                      name,
+                      values,
+                      String.valueOf(m.get("default")),
+                      text(m, "label"),
+                      values.stream().map(v -> called(strings(m.get("words")), v)).toList()));
             });
     return options;
   }
@@ -219,6 +224,11 @@ public final class InstrumentReader {
               Pitch.parse(text(m, "note")), strings(m.get("when")), text(m, "because")));
     }
     return gaps;
+  }
+
+  private static String called(Map<String, String> words, String value) {
+    return words.getOrDefault(
+        value, value.equals("true") ? "yes" : value.equals("false") ? "no" : value);
   }
 
   private List<Style> styles() {

@@ -1,10 +1,9 @@
 package sempre.core.score;
 
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
+import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Setup;
 import sempre.core.pitch.Pitch;
@@ -54,8 +53,7 @@ public final class PartChoice {
 
   /** Whether a part is named after an instrument: {@code Alto Sax 1} for {@code alto-sax}. */
   public static boolean names(Part part, Instrument instrument) {
-    String name = part.name().toLowerCase(Locale.ROOT);
-    return Arrays.stream(instrument.id().split("-")).allMatch(name::contains);
+    return Catalogue.standard().named(part.name()).filter(instrument.id()::equals).isPresent();
   }
 
   /** Puts a part on a player's page. */

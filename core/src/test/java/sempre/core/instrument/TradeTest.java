@@ -352,4 +352,39 @@ public class TradeTest {
           }
         });
   }
+
+  @DataProvider
+  public Object[][] parts() {
+    return new Object[][] {
+      {"Bass Clarinet 1", "bass-clarinet"},
+      {"B\u266d Clarinet 2", "clarinet"},
+      {"Clarinet in Eb", "e-flat-clarinet"},
+      {"English Horn", "english-horn"},
+      {"Horn in F", "horn"},
+      {"French Horns", "horn"},
+      {"Fl\u00fcgelhorn", "flugelhorn"},
+      {"Baritone Saxophone", "baritone-sax"},
+      {"Baritone T.C.", "baritone-tc"},
+      {"Baritone", "baritone"},
+      {"Bass Trombone", "bass-trombone"},
+      {"Trombones", "trombone"},
+      {"Alto Flute", "alto-flute"},
+      {"Alto Sax. 1", "alto-sax"},
+      {"Alto Recorder", "recorder-alto"},
+      {"Recorder", "recorder-soprano"},
+      {"Tuba", "tuba"},
+    };
+  }
+
+  @Test(dataProvider = "parts")
+  public void aPartIsKnownByTheLongestNameItHolds(String part, String id) {
+    assertEquals(Catalogue.standard().named(part).orElse("none"), id);
+  }
+
+  @Test
+  public void aPartThatNamesNoInstrumentIsNobodys() {
+    for (String part : List.of("Part 1", "Violin", "Drum Set", "Clarion call", "")) {
+      assertEquals(Catalogue.standard().named(part), java.util.Optional.empty(), part);
+    }
+  }
 }

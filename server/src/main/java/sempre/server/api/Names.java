@@ -3,10 +3,12 @@ package sempre.server.api;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import sempre.core.instrument.Catalogue;
+import sempre.core.instrument.Option;
 import sempre.core.pitch.Pitch;
 import sempre.server.store.People;
 import sempre.server.store.Shelf;
@@ -32,6 +34,14 @@ final class Names {
             ? p.fileName()
             : p.book() + (p.number().isEmpty() ? "" : ", " + p.number());
     return new Views.PieceRef(p.id(), p.title(), p.book(), p.number(), source);
+  }
+
+  static Views.OptionView option(Option o) {
+    List<Views.SchoolView> values = new ArrayList<>();
+    for (int i = 0; i < o.values().size(); i++) {
+      values.add(new Views.SchoolView(o.values().get(i), o.words().get(i)));
+    }
+    return new Views.OptionView(o.name(), o.label(), values, o.standard());
   }
 
   static Views.NoteName note(Pitch p) {

@@ -207,9 +207,7 @@ class PeopleController {
         i.id(),
         i.name(),
         i.lowest().displayName() + " to " + i.highest().displayName(),
-        i.options().stream()
-            .map(o -> new Views.OptionView(o.name(), o.label(), o.values(), o.standard()))
-            .toList(),
+        i.options().stream().map(Names::option).toList(),
         i.styles().stream()
             .map(
                 s ->

@@ -52,9 +52,7 @@ final class Tables {
         i.transposition().semitones(),
         i.transposition().inWords(),
         i.keywork().kind().name().toLowerCase(Locale.ROOT),
-        i.options().stream()
-            .map(o -> new Views.OptionView(o.name(), o.label(), o.values(), o.standard()))
-            .toList(),
+        i.options().stream().map(Names::option).toList(),
         options,
         compass.stages().entrySet().stream()
             .map(

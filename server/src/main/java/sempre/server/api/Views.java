@@ -119,7 +119,7 @@ final class Views {
       List<String> remarks,
       List<String> bars) {}
 
-  record OptionView(String name, String label, List<String> values, String standard) {}
+  record OptionView(String name, String label, List<SchoolView> values, String standard) {}
 
   record SchoolView(String value, String label) {}
 
