@@ -21,6 +21,7 @@
   interface Mark {
     note: string;
     shown: string;
+    midi: number;
     way: Way;
   }
 
@@ -133,7 +134,7 @@
     mark =
       mark?.note === note.written && mark.way.fingering === w.fingering
         ? undefined
-        : { note: note.written, shown: note.shown, way: w };
+        : { note: note.written, shown: note.shown, midi: note.midi, way: w };
   }
 
   /** Changes how a fingering stands in this house, and offers the way back. */
@@ -319,6 +320,17 @@
           </div>
           {#if ways.length}
             <div class="ways" style:--card="{cardWidth}px">
+              {#if mark && mark.note !== note.written}
+                <WayCard
+                  way={mark.way}
+                  {table}
+                  from={mark.shown}
+                  chosen={false}
+                  marked={true}
+                  onchoose={() => choose(mark!.midi)}
+                  oncompare={() => (mark = undefined)}
+                />
+              {/if}
               {#each ways as w, i (w.fingering + w.role + w.requires)}
                 <WayCard
                   way={w}

@@ -9,6 +9,7 @@
     table,
     chosen,
     marked,
+    from = '',
     onchoose,
     oncompare
   }: {
@@ -16,6 +17,8 @@
     table: Schemas['TableView'];
     chosen: boolean;
     marked: boolean;
+    /** the note it is of, when it is compared with one of another note */
+    from?: string;
     onchoose: () => void;
     oncompare: () => void;
   } = $props();
@@ -49,7 +52,8 @@
   );
 </script>
 
-<article class:chosen class:hidden={way.hidden}>
+<article class:chosen class:hidden={way.hidden} class:from={from !== ''}>
+  {#if from}<p class="small quiet">compared from <b>{from}</b></p>{/if}
   <button class="plain pick" aria-pressed={chosen} onclick={onchoose}>
     <Hands
       keys={table.keys}
@@ -96,6 +100,10 @@
   article.chosen {
     border-color: var(--accent);
     box-shadow: inset 0 0 0 1px var(--accent);
+  }
+  article.from {
+    border-style: dashed;
+    border-color: var(--ink-2);
   }
   article.hidden .pick {
     opacity: 0.55;

@@ -32,6 +32,9 @@
   }
 
   const byId = $derived(new Map(people?.students.map((s) => [s.id, s])));
+  const played = $derived(new Set(people?.students.map((s) => s.instrument)));
+  const inHand = $derived(instruments.filter((i) => i.styles.length && played.has(i.id)));
+  const others = $derived(instruments.filter((i) => i.styles.length && !played.has(i.id)));
   const alone = $derived(people?.students.filter((s) => !s.groups.length) ?? []);
 
   async function addGroup(e: SubmitEvent) {
@@ -101,6 +104,21 @@
   </li>
 {/snippet}
 
+{#snippet stylesOf(list: Schemas['InstrumentView'][])}
+  {#each list as i (i.id)}
+    {#each i.styles as s (s.name)}
+      <Select
+        size="sm"
+        labelText="{i.name}: {s.label}"
+        selected={styles[i.id]?.[s.name] ?? s.standard}
+        on:change={(e) => setStyle(i.id, s.name, String((e.target as HTMLSelectElement).value))}
+      >
+        {#each s.schools as o (o.value)}<SelectItem value={o.value} text={o.label} />{/each}
+      </Select>
+    {/each}
+  {/each}
+{/snippet}
+
 <div class="page">
   <h1>People</h1>
   <p class="said" role="status">
@@ -157,21 +175,13 @@
     <section>
       <h2>House style</h2>
       <p class="small quiet">Where good teachers differ, yours is taken. A student may differ.</p>
-      <div class="styles">
-        {#each instruments as i (i.id)}
-          {#each i.styles as s (s.name)}
-            <Select
-              size="sm"
-              labelText="{i.name}: {s.label}"
-              selected={styles[i.id]?.[s.name] ?? s.standard}
-              on:change={(e) =>
-                setStyle(i.id, s.name, String((e.target as HTMLSelectElement).value))}
-            >
-              {#each s.schools as o (o.value)}<SelectItem value={o.value} text={o.label} />{/each}
-            </Select>
-          {/each}
-        {/each}
-      </div>
+      <div class="styles">{@render stylesOf(inHand)}</div>
+      {#if others.length}
+        <details>
+          <summary class="small">Instruments that nobody plays yet</summary>
+          <div class="styles">{@render stylesOf(others)}</div>
+        </details>
+      {/if}
     </section>
     <p class="small quiet privacy">
       Of a student the first name and an initial are kept, the instrument and what was heard;
@@ -203,6 +213,12 @@
     display: flex;
     gap: 1.25rem;
     align-items: baseline;
+  }
+  details {
+    margin-top: 1rem;
+  }
+  summary {
+    cursor: pointer;
   }
   .said {
     min-height: 1.4em;

@@ -95,6 +95,8 @@ public class NotesTest {
     assertThat(aside).containsText("left second finger, left third finger, left little finger");
     assertThat(aside).containsText("B5: right first finger late");
     assertThat(aside).containsText("Some go down while others come up.");
+    assertThat(cards(page).first()).containsText("compared from A♭5");
+    assertThat(cards(page)).hasCount(4);
   }
 
   @Test

@@ -40,9 +40,8 @@ public final class Screenshots {
           "ArrowRight",
           "ArrowRight",
           "ArrowRight",
-          "ArrowRight",
-          "End");
-      shoot(browsing, folder, "notes-trumpet-dark", "/notes/trumpet/Bb4", true, "End");
+          "ArrowRight");
+      shoot(browsing, folder, "notes-trumpet-dark", "/notes/trumpet/Bb4", true);
       shoot(browsing, folder, "notes-across", "/notes/across/Ab4", false);
       shoot(browsing, folder, "people", "/people", false);
       shoot(browsing, folder, "student", "/people/2", false);
@@ -65,7 +64,10 @@ public final class Screenshots {
       page.keyboard().press(key);
       page.waitForTimeout(150);
     }
-    page.waitForTimeout(400);
+    if (name.startsWith("notes-bassoon") || name.startsWith("notes-trumpet")) {
+      page.mouse().wheel(0, 330);
+    }
+    page.waitForTimeout(600);
     page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve(name + ".png")));
     page.close();
   }

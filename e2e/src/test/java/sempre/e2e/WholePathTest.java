@@ -254,7 +254,7 @@ public class WholePathTest {
     page.locator("table").first().waitFor();
     page.keyboard().press("Tab");
     assertThat(page.locator(":focus")).hasText("To the page");
-    for (String place : List.of("Today", "Stand", "Ear", "Shelf", "People")) {
+    for (String place : List.of("Today", "Stand", "Ear", "Shelf", "Notes", "People")) {
       page.keyboard().press("Tab");
       assertThat(page.locator(":focus")).hasText(place);
       String outline =
@@ -275,7 +275,7 @@ public class WholePathTest {
 
   @Test(dataProvider = "sizes")
   public void nothingIsCutOffOnATabletOrASmallScreen(int width, int height) {
-    for (String path : List.of("/", "/stand/1/5", "/ear/1/5", "/shelf", "/people")) {
+    for (String path : List.of("/", "/stand/1/5", "/ear/1/5", "/shelf", "/notes/bassoon", "/people")) {
       Page page = browsing.page(width, height, false);
       page.navigate(browsing.at(path));
       page.locator("h1").first().waitFor();
