@@ -98,7 +98,8 @@ public class LessonTest {
   @Test
   public void theHouseStyleIsTakenWhenAPartIsOpened() {
     Page page = at("/people");
-    page.getByLabel("Flute: B flat", new Page.GetByLabelOptions().setExact(true)).selectOption("lever");
+    page.getByLabel("Flute: B flat", new Page.GetByLabelOptions().setExact(true))
+        .selectOption("lever");
     assertThat(page.getByText("The house style is changed")).isVisible();
     page.navigate(browsing.at("/stand/5/4"));
     page.locator("svg.lanes text").first().waitFor();

@@ -275,7 +275,8 @@ public class WholePathTest {
 
   @Test(dataProvider = "sizes")
   public void nothingIsCutOffOnATabletOrASmallScreen(int width, int height) {
-    for (String path : List.of("/", "/stand/1/5", "/ear/1/5", "/shelf", "/notes/bassoon", "/people")) {
+    for (String path :
+        List.of("/", "/stand/1/5", "/ear/1/5", "/shelf", "/notes/bassoon", "/people")) {
       Page page = browsing.page(width, height, false);
       page.navigate(browsing.at(path));
       page.locator("h1").first().waitFor();

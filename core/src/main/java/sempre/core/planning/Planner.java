@@ -104,7 +104,13 @@ public final class Planner {
       }
       return locked;
     }
-    return all.stream().filter(w -> w.entry().role() != Role.SPECIAL && player.reaches(w)).toList();
+    List<Setup.Way> reached =
+        all.stream().filter(w -> w.entry().role() != Role.SPECIAL && player.reaches(w)).toList();
+    // what is made for a hand that can't reach the usual one is for no other hand
+    boolean usual =
+        reached.stream()
+            .anyMatch(w -> w.entry().role() == Role.STANDARD || w.entry().role() == Role.ALTERNATE);
+    return usual ? reached.stream().filter(w -> w.entry().role() != Role.REACH).toList() : reached;
   }
 
   private Plan plan(List<Note> outOfRange, List<Note> unreachable) {

@@ -246,7 +246,7 @@ final class Sentences {
       case FINGER, WEAK_FINGER -> "with " + other + " more fingers have to move";
       case ROLL, SLIDE, NO_SLIDE ->
           move.filter(m -> !m.slides().isEmpty())
-              .map(m -> m.slides().get(0))
+              .flatMap(m -> m.slides().stream().max(Comparator.comparing(x -> x.way())))
               .map(
                   s ->
                       "with "

@@ -39,9 +39,12 @@ public class PassagesTest {
     String[] words = instrument.split("\\s+");
     Map<String, String> options = new HashMap<>();
     Map<String, String> style = new HashMap<>();
+    Set<String> avoid = new java.util.HashSet<>();
     for (int i = 1; i < words.length; i++) {
       String[] pair = words[i].split("=");
-      if (pair[0].startsWith("style.")) {
+      if (pair[0].equals("avoid")) {
+        avoid.add(pair[1]);
+      } else if (pair[0].startsWith("style.")) {
         style.put(pair[0].substring(6), pair[1]);
       } else {
         options.put(pair[0], pair[1]);
@@ -49,7 +52,7 @@ public class PassagesTest {
     }
     Setup setup = Setup.of(Catalogue.standard().instrument(words[0]), options);
     Phrase p = Phrase.of(phrase);
-    Plan plan = Planner.plan(p.line(), Player.of(setup, style, Set.of(), Optional.empty()));
+    Plan plan = Planner.plan(p.line(), Player.of(setup, style, avoid, Optional.empty()));
     Plan.PlannedNote asked = plan.notes().get(p.asked());
     assertEquals(
         asked.way().bare().text(),

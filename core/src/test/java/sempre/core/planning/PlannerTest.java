@@ -80,6 +80,7 @@ public class PlannerTest {
             n ->
                 player.setup().ways(n.pitch()).stream()
                     .filter(w -> w.entry().role() != Role.SPECIAL)
+                    .filter(w -> w.entry().role() != Role.REACH)
                     .toList())
         .toList();
   }
