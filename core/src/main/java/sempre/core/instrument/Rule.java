@@ -26,6 +26,16 @@ public record Rule(
     notes = List.copyOf(notes);
   }
 
+  /** Whether it names the note of a MIDI number, however that is spelled. */
+  public boolean names(int midi) {
+    for (int i = 0; i < notes.size(); i++) {
+      if (notes.get(i).midi() == midi) {
+        return true;
+      }
+    }
+    return false;
+  }
+
   /** Circumstances that the planner can recognise in a part. */
   public enum When {
     /** The key signature has flats. */

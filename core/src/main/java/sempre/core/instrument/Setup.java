@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
 import sempre.core.motion.Move;
 import sempre.core.motion.Moves;
 import sempre.core.pitch.Pitch;
@@ -21,9 +22,12 @@ public final class Setup {
 
   private final Instrument instrument;
   private final Map<String, String> options;
-  private final Map<Integer, List<Way>> waysByMidi = new HashMap<>();
+  private static final int MIDI_NOTES = 128;
+
+  private final List<List<Way>> waysByMidi = new ArrayList<>();
   private final Map<String, Set<Pitch>> notesByFingering = new HashMap<>();
   private final Map<Long, Move> moves = new ConcurrentHashMap<>();
+  private final Map<Class<?>, Object> derived = new ConcurrentHashMap<>();
 
   /**
    * One concrete fingering of one note.
@@ -40,6 +44,9 @@ public final class Setup {
   private Setup(Instrument instrument, Map<String, String> options) {
     this.instrument = instrument;
     this.options = java.util.Collections.unmodifiableMap(options);
+    for (int m = 0; m < MIDI_NOTES; m++) {
+      waysByMidi.add(new ArrayList<>());
+    }
     int number = 0;
     for (Entry e : instrument.entries()) {
       if (!e.fits(options)) {
@@ -48,9 +55,7 @@ public final class Setup {
       for (Fingering f : e.pattern().expand(instrument.keywork())) {
         notesByFingering.computeIfAbsent(f.text(), t -> new LinkedHashSet<>()).add(e.written());
         List<Hold> held = e.pattern().free().stream().filter(f.holds()::contains).toList();
-        waysByMidi
-            .computeIfAbsent(e.written().midi(), m -> new ArrayList<>())
-            .add(new Way(number++, e, f, bare(f, held), held));
+        waysByMidi.get(e.written().midi()).add(new Way(number++, e, f, bare(f, held), held));
       }
     }
   }
@@ -98,7 +103,27 @@ public final class Setup {
 
   /** Every way to play a written note, catalogue order; empty when it is out of range. */
   public List<Way> ways(Pitch written) {
-    return waysByMidi.getOrDefault(written.midi(), List.of());
+    return ways(written.midi());
+  }
+
+  /** Every way to play the written note of a MIDI number; empty when it is out of range. */
+  public List<Way> ways(int midi) {
+    return midi < 0 || midi >= MIDI_NOTES
+        ? List.of()
+        : java.util.Collections.unmodifiableList(waysByMidi.get(midi));
+  }
+
+  /**
+   * Something computed from this set-up once and looked up afterwards.
+   *
+   * @param kind what it is; one of each kind is kept
+   */
+  public <T> T derived(Class<T> kind, Function<Setup, T> compute) {
+    Object known = derived.get(kind);
+    if (known == null) {
+      known = derived.computeIfAbsent(kind, k -> compute.apply(this));
+    }
+    return kind.cast(known);
   }
 
   /** The notes that this hold sounds, as far as the catalogue knows; rising. */

@@ -4,60 +4,49 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import sempre.core.instrument.Rule;
-import sempre.core.pitch.Pitch;
 import sempre.core.score.Note;
 
 /**
  * One note among its neighbours: the circumstances that the rules of the catalogue ask for.
  *
  * @param note the note
- * @param previous the note before, when no long rest lies between
- * @param next the note behind, likewise
- * @param restBefore silence before it, in seconds; at the start of the part, a lot
- * @param restAfter silence after it, in seconds
- * @param chromatic whether it stands between two half steps in one direction
- * @param alternation whether it takes turns with one neighbour at least three times
+ * @param previousMidi MIDI number of the note before; -1 when a long rest lies between, or none is
+ * @param nextMidi of the note behind, likewise
  * @param slurredFrom whether it is slurred to from the note before
+ * @param circumstances one bit for each {@link Rule.When} that does not name notes
  */
-record Context(
-    Note note,
-    Optional<Note> previous,
-    Optional<Note> next,
-    double restBefore,
-    double restAfter,
-    boolean chromatic,
-    boolean alternation,
-    boolean slurredFrom) {
+record Context(Note note, int previousMidi, int nextMidi, boolean slurredFrom, int circumstances) {
   private static final double START = 99;
+
+  private static final int NONE = -1;
 
   static List<Context> of(List<Note> notes) {
     List<Context> all = new ArrayList<>(notes.size());
-    for (int i = 0; i < notes.size(); i++) {
+    int last = notes.size() - 1;
+    for (int i = 0; i <= last; i++) {
       Note n = notes.get(i);
       double before = i == 0 ? START : rest(notes.get(i - 1), n);
-      double after = i == notes.size() - 1 ? START : rest(n, notes.get(i + 1));
-      Optional<Note> previous =
-          before >= Weight.FREE_SECONDS ? Optional.empty() : Optional.of(notes.get(i - 1));
-      Optional<Note> next =
-          after >= Weight.FREE_SECONDS ? Optional.empty() : Optional.of(notes.get(i + 1));
-      boolean chromatic =
-          previous.isPresent()
-              && next.isPresent()
-              && Math.abs(n.pitch().midi() - previous.get().pitch().midi()) == 1
-              && next.get().pitch().midi() - n.pitch().midi()
-                  == n.pitch().midi() - previous.get().pitch().midi();
-      all.add(
-          new Context(
-              n,
-              previous,
-              next,
-              before,
-              after,
-              chromatic,
-              alternates(notes, i),
-              i > 0 && notes.get(i - 1).slurToNext()));
+      double after = i == last ? START : rest(n, notes.get(i + 1));
+      int midi = n.pitch().midi();
+      int previous = before >= Weight.FREE_SECONDS ? NONE : notes.get(i - 1).pitch().midi();
+      int next = after >= Weight.FREE_SECONDS ? NONE : notes.get(i + 1).pitch().midi();
+      int step = previous == NONE ? 0 : midi - previous;
+      int bits = 0;
+      bits |= bit(Rule.When.FLAT_KEY, n.key().fifths() < 0);
+      bits |= bit(Rule.When.CHROMATIC, Math.abs(step) == 1 && next != NONE && next - midi == step);
+      bits |= bit(Rule.When.ALTERNATION, alternates(notes, i));
+      bits |= bit(Rule.When.LEAP_UP, step >= Weight.LEAP_SEMITONES);
+      bits |= bit(Rule.When.SOFT_ENTRY, n.dynamic().soft() && before > 0);
+      bits |= bit(Rule.When.SOFT, n.dynamic().soft());
+      bits |= bit(Rule.When.LOUD, n.dynamic().loud());
+      bits |= bit(Rule.When.LONG, n.seconds() >= Weight.LONG_SECONDS || n.fermata());
+      all.add(new Context(n, previous, next, i > 0 && notes.get(i - 1).slurToNext(), bits));
     }
     return all;
+  }
+
+  private static int bit(Rule.When when, boolean is) {
+    return is ? 1 << when.ordinal() : 0;
   }
 
   private static double rest(Note a, Note b) {
@@ -76,40 +65,47 @@ record Context(
     return notes.get(i).trill();
   }
 
+  boolean is(Rule.When when) {
+    return (circumstances & 1 << when.ordinal()) != 0;
+  }
+
   boolean holds(Rule rule) {
     return circumstance(rule) != rule.not();
   }
 
   private boolean circumstance(Rule rule) {
     return switch (rule.when()) {
-      case FLAT_KEY -> note.key().fifths() < 0;
-      case CHROMATIC -> chromatic;
-      case ALTERNATION -> alternation;
-      case LEAP_UP ->
-          previous
-              .filter(p -> note.pitch().midi() - p.pitch().midi() >= Weight.LEAP_SEMITONES)
-              .isPresent();
-      case SOFT_ENTRY -> note.dynamic().soft() && restBefore > 0;
-      case SOFT -> note.dynamic().soft();
-      case LOUD -> note.dynamic().loud();
-      case LONG -> note.seconds() >= Weight.LONG_SECONDS || note.fermata();
       case AFTER -> after(rule);
       case BEFORE -> before(rule);
       case NEXT_TO -> after(rule) || before(rule);
+      default -> is(rule.when());
     };
   }
 
   boolean after(Rule rule) {
-    return previous.filter(p -> names(rule, p.pitch())).isPresent()
-        && (!rule.slurred() || slurredFrom);
+    return previousMidi != NONE && rule.names(previousMidi) && (!rule.slurred() || slurredFrom);
   }
 
   boolean before(Rule rule) {
-    return next.filter(p -> names(rule, p.pitch())).isPresent()
-        && (!rule.slurred() || note.slurToNext());
+    return nextMidi != NONE && rule.names(nextMidi) && (!rule.slurred() || note.slurToNext());
   }
 
-  private static boolean names(Rule rule, Pitch pitch) {
-    return rule.notes().stream().anyMatch(pitch::soundsAs);
+  /**
+   * The rule that makes a fingering welcome here, unless another of its rules speaks against it.
+   */
+  Optional<Rule> welcome(List<Rule> rules) {
+    Rule good = null;
+    for (int r = 0; r < rules.size(); r++) {
+      Rule rule = rules.get(r);
+      boolean isGood = rule.verdict() == Rule.Verdict.GOOD;
+      if (isGood && good != null || !holds(rule)) {
+        continue;
+      }
+      if (!isGood) {
+        return Optional.empty();
+      }
+      good = rule;
+    }
+    return Optional.ofNullable(good);
   }
 }

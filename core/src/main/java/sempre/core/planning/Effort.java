@@ -18,6 +18,26 @@ final class Effort {
    * @param rest factor for a rest between: nearly nothing is left over a long one
    */
   record Pace(double seconds, double haste, double forgiving, double rest) {
+    /** For what takes time and is forgiven by the tongue. */
+    double all() {
+      return haste * forgiving * rest;
+    }
+
+    /** For a slide, which is awkward even when there is time. */
+    double slide() {
+      return Math.max(1, haste) * rest * forgiving;
+    }
+
+    /** For a slide that is not done. */
+    double never() {
+      return Math.max(1, haste) * rest;
+    }
+
+    /** For the arm. */
+    double arm() {
+      return haste * rest;
+    }
+
     static Pace between(Note from, Note to) {
       double gap = Math.max(0, to.onset() - from.end()) * 60 / from.tempo();
       double seconds = from.grace() ? Weight.GRACE_SECONDS : Math.max(from.seconds() + gap, 0.02);
@@ -55,6 +75,62 @@ final class Effort {
     // The tongue does not help the arm.
     m.travel().ifPresent(t -> tally.add(Weight.TRAVEL, t.cm(), pace.haste() * pace.rest()));
     tally.add(Weight.PARTIALS, m.partials(), factor);
+  }
+
+  /**
+   * The countable things of one move, summed by what scales them, so that a change costs a few
+   * multiplications.
+   *
+   * @param moved scaled by haste, tongue and rest
+   * @param slid slides that go, scaled by the same but for haste below 1
+   * @param forbidden slides that are not done, which the tongue does not help either
+   * @param travelled the way of the slide, which the tongue does not help
+   * @param outward its direction
+   */
+  record Load(double moved, double slid, double forbidden, double travelled, int outward) {
+    static Load of(Move m) {
+      long weak =
+          m.down().stream().filter(Finger::weak).count()
+              + m.up().stream().filter(Finger::weak).count();
+      double slid = 0;
+      double forbidden = 0;
+      for (Move.FingerSlide s : m.slides()) {
+        if (s.way() == SlideRule.Way.NEVER) {
+          forbidden += Weight.NO_SLIDE.size();
+        } else {
+          slid += weight(s.way()).size();
+        }
+      }
+      return new Load(
+          Weight.FINGER.size() * m.fingers()
+              + Weight.WEAK_FINGER.size() * weak
+              + (m.contrary() ? Weight.CONTRARY.size() : 0)
+              + Weight.SLIP.size() * Math.min(3, m.slips().size())
+              + (m.handShift() ? Weight.HAND_SHIFT.size() : 0)
+              + Weight.PARTIALS.size() * m.partials(),
+          slid,
+          forbidden,
+          m.travel().map(t -> Weight.TRAVEL.size() * t.cm()).orElse(0.0),
+          m.travel().map(Move.Travel::outward).orElse(0));
+    }
+  }
+
+  /**
+   * What a change costs, on the grid of {@link Weight#grid}, in 1/1024.
+   *
+   * @param arrived the direction from which the slide came to the first note
+   */
+  static long cost(Load l, Pace p, int arrived) {
+    return cost(l.moved(), l.slid(), l.forbidden(), l.travelled(), l.outward() * arrived < 0, p);
+  }
+
+  static long cost(
+      double moved, double slid, double forbidden, double travelled, boolean turns, Pace p) {
+    double sum = moved * p.all() + slid * p.slide() + forbidden * p.never();
+    if (travelled > 0) {
+      sum += (travelled + (turns ? Weight.REVERSAL.size() : 0)) * p.arm();
+    }
+    return (long) Math.rint(sum * Weight.GRID);
   }
 
   static void countReversal(int before, int now, Pace pace, Tally tally) {

@@ -1,7 +1,6 @@
 package sempre.core.planning;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -26,34 +25,22 @@ import sempre.core.score.Note;
  * equal paths the one with the earlier catalogue entries is taken.
  */
 public final class Planner {
-  private static final int DIRECTIONS = 3;
-
   /** A difference in effort that is worth a word. */
   private static final double CLEARLY = 0.5;
 
   private final Player player;
   private final List<Note> notes;
   private final List<Context> contexts;
-  private final List<List<Setup.Way>> layers;
-  private final List<Effort.Pace> paces = new ArrayList<>();
+  private final List<Layer> layers;
   private final Map<String, String> locks;
-  private final int directions;
-  private double[][] prices;
-  private double[][] forward;
-  private double[][] backward;
-  private int[][] before;
+  private Route route;
 
-  private Planner(
-      Player player, List<Note> notes, List<List<Setup.Way>> layers, Map<String, String> locks) {
+  private Planner(Player player, List<Note> notes, List<Layer> layers, Map<String, String> locks) {
     this.player = player;
     this.notes = notes;
     this.layers = layers;
     this.contexts = Context.of(notes);
     this.locks = locks;
-    this.directions = player.setup().instrument().slide().isPresent() ? DIRECTIONS : 1;
-    for (int i = 1; i < notes.size(); i++) {
-      paces.add(Effort.Pace.between(notes.get(i - 1), notes.get(i)));
-    }
   }
 
   /** Plans a line for a player; nothing is locked. */
@@ -69,48 +56,58 @@ public final class Planner {
    */
   public static Plan plan(Line line, Player player, Map<String, String> locks) {
     List<Note> playable = new ArrayList<>();
-    List<List<Setup.Way>> layers = new ArrayList<>();
+    List<Layer> layers = new ArrayList<>();
     List<Note> outOfRange = new ArrayList<>();
     List<Note> unreachable = new ArrayList<>();
+    Layers usual = new Layers(player);
     for (Note n : line.notes()) {
-      List<Setup.Way> all = player.setup().ways(n.pitch());
-      List<Setup.Way> usable = usable(n, all, player, locks);
-      boolean planned = all.stream().anyMatch(w -> w.entry().role() != Role.SPECIAL);
-      if (all.isEmpty() || usable.isEmpty() && !planned) {
-        outOfRange.add(n);
-      } else if (usable.isEmpty()) {
+      Layer layer =
+          locks.containsKey(n.id()) ? locked(n, player, locks) : usual.of(n.pitch().midi());
+      if (!layer.ways.isEmpty()) {
+        playable.add(n);
+        layers.add(layer);
+      } else if (usual.planned(n.pitch().midi())) {
         unreachable.add(n);
       } else {
-        playable.add(n);
-        layers.add(usable);
+        outOfRange.add(n);
       }
     }
     return new Planner(player, playable, layers, locks).plan(outOfRange, unreachable);
   }
 
-  private static List<Setup.Way> usable(
-      Note n, List<Setup.Way> all, Player player, Map<String, String> locks) {
-    String lock = locks.get(n.id());
-    if (lock != null) {
-      String plain = player.setup().instrument().keywork().read(lock).text();
-      List<Setup.Way> locked =
-          all.stream()
-              .filter(
-                  w -> w.entry().fingering().equals(plain) || w.fingering().text().equals(plain))
-              .toList();
-      if (locked.isEmpty() && !all.isEmpty()) {
-        throw new IllegalArgumentException(
-            n.pitch().displayName() + " has no fingering '" + lock + "' on this instrument");
+  /**
+   * The cost of the cheapest plan of a line, without reasons and alternatives: what {@link #plan}
+   * would say in {@link Plan#cost()}, at a fraction of the time.
+   */
+  public static double cost(Line line, Player player) {
+    Layers usual = new Layers(player);
+    List<Note> playable = new ArrayList<>(line.notes().size());
+    List<Layer> layers = new ArrayList<>(line.notes().size());
+    for (Note n : line.notes()) {
+      Layer layer = usual.of(n.pitch().midi());
+      if (!layer.ways.isEmpty()) {
+        playable.add(n);
+        layers.add(layer);
       }
-      return locked;
     }
-    List<Setup.Way> reached =
-        all.stream().filter(w -> w.entry().role() != Role.SPECIAL && player.reaches(w)).toList();
-    // what is made for a hand that can't reach the usual one is for no other hand
-    boolean usual =
-        reached.stream()
-            .anyMatch(w -> w.entry().role() == Role.STANDARD || w.entry().role() == Role.ALTERNATE);
-    return usual ? reached.stream().filter(w -> w.entry().role() != Role.REACH).toList() : reached;
+    return playable.isEmpty()
+        ? 0
+        : new Route(player, playable, layers, Context.of(playable)).cost() / (double) Weight.GRID;
+  }
+
+  private static Layer locked(Note n, Player player, Map<String, String> locks) {
+    List<Setup.Way> all = player.setup().ways(n.pitch());
+    String lock = locks.get(n.id());
+    String plain = player.setup().instrument().keywork().read(lock).text();
+    List<Setup.Way> locked =
+        all.stream()
+            .filter(w -> w.entry().fingering().equals(plain) || w.fingering().text().equals(plain))
+            .toList();
+    if (locked.isEmpty() && !all.isEmpty()) {
+      throw new IllegalArgumentException(
+          n.pitch().displayName() + " has no fingering '" + lock + "' on this instrument");
+    }
+    return new Layer(player, n.pitch().midi(), locked);
   }
 
   private Plan plan(List<Note> outOfRange, List<Note> unreachable) {
@@ -118,14 +115,9 @@ public final class Planner {
     if (n == 0) {
       return new Plan(player.setup(), 0, List.of(), List.of(), List.of(), outOfRange, unreachable);
     }
-    search();
-    int[] chosen = new int[n];
-    int state = least(forward[n - 1]);
-    double cost = forward[n - 1][state];
-    for (int i = n - 1; i >= 0; i--) {
-      chosen[i] = state / directions;
-      state = before[i][state];
-    }
+    route = new Route(player, notes, layers, contexts);
+    int[] chosen = route.chosen();
+    long cost = route.cost();
     List<Plan.PlannedNote> planned = new ArrayList<>(n);
     List<Plan.PlannedMove> moves = new ArrayList<>(n);
     TreeSet<Pitch> fresh = new TreeSet<>(Comparator.comparingInt(Pitch::midi));
@@ -139,124 +131,37 @@ public final class Planner {
       }
     }
     return new Plan(
-        player.setup(), cost, planned, moves, List.copyOf(fresh), outOfRange, unreachable);
-  }
-
-  /** Fills prices and the cheapest costs to and from every state. */
-  private void search() {
-    int n = notes.size();
-    prices = new double[n][];
-    forward = new double[n][];
-    backward = new double[n][];
-    before = new int[n][];
-    for (int i = 0; i < n; i++) {
-      List<Setup.Way> ways = layers.get(i);
-      prices[i] = new double[ways.size()];
-      for (int w = 0; w < ways.size(); w++) {
-        prices[i][w] = price(i, ways.get(w), Tally.sum()).total();
-      }
-      int states = ways.size() * directions;
-      forward[i] = new double[states];
-      backward[i] = new double[states];
-      before[i] = new int[states];
-      Arrays.fill(forward[i], Double.POSITIVE_INFINITY);
-      Arrays.fill(backward[i], Double.POSITIVE_INFINITY);
-    }
-    for (int w = 0; w < layers.get(0).size(); w++) {
-      forward[0][w * directions + directions / 2] = prices[0][w];
-    }
-    for (int i = 1; i < n; i++) {
-      double[] from = forward[i - 1];
-      double[] to = forward[i];
-      for (int s = 0; s < from.length; s++) {
-        if (from[s] == Double.POSITIVE_INFINITY) {
-          continue;
-        }
-        for (int w = 0; w < layers.get(i).size(); w++) {
-          long edge = edge(i, s, w);
-          int t = target(i, s, w);
-          double sum = from[s] + edge / 1024.0 + prices[i][w];
-          if (sum < to[t]) {
-            to[t] = sum;
-            before[i][t] = s;
-          }
-        }
-      }
-    }
-    Arrays.fill(backward[n - 1], 0);
-    for (int i = n - 1; i > 0; i--) {
-      double[] to = backward[i - 1];
-      for (int s = 0; s < to.length; s++) {
-        for (int w = 0; w < layers.get(i).size(); w++) {
-          int t = target(i, s, w);
-          double sum = edge(i, s, w) / 1024.0 + prices[i][w] + backward[i][t];
-          if (sum < to[s]) {
-            to[s] = sum;
-          }
-        }
-      }
-    }
-  }
-
-  /** Cost of the change from a state of note i - 1 to a way of note i, in 1/1024. */
-  private long edge(int i, int state, int way) {
-    return Math.round(
-        1024
-            * change(
-                    i,
-                    layers.get(i - 1).get(state / directions),
-                    layers.get(i).get(way),
-                    state % directions - directions / 2,
-                    Tally.sum())
-                .total());
-  }
-
-  private int target(int i, int state, int way) {
-    if (directions == 1) {
-      return way;
-    }
-    int outward =
-        player
-            .setup()
-            .move(layers.get(i - 1).get(state / directions), layers.get(i).get(way))
-            .travel()
-            .map(Move.Travel::outward)
-            .orElse(0);
-    return way * directions + outward + 1;
+        player.setup(),
+        cost / (double) Weight.GRID,
+        planned,
+        moves,
+        List.copyOf(fresh),
+        outOfRange,
+        unreachable);
   }
 
   private Tally change(int i, Setup.Way from, Setup.Way to, int arrived, Tally tally) {
     Move move = player.setup().move(from, to);
-    Effort.Pace pace = paces.get(i - 1);
+    Effort.Pace pace = route.pace(i);
     Effort.count(move, pace, tally);
     move.travel().ifPresent(t -> Effort.countReversal(arrived, t.outward(), pace, tally));
     return tally;
   }
 
   private Tally price(int i, Setup.Way way, Tally tally) {
-    Price.count(way, layers.get(i), contexts.get(i), player, tally);
+    Price.count(way, layers.get(i).ways, contexts.get(i), player, tally);
     return tally;
   }
 
-  private static int least(double[] costs) {
-    int best = 0;
-    for (int s = 1; s < costs.length; s++) {
-      if (costs[s] < costs[best]) {
-        best = s;
-      }
-    }
-    return best;
-  }
-
   private Plan.PlannedMove move(int i, int[] chosen) {
-    Setup.Way from = layers.get(i - 1).get(chosen[i - 1]);
-    Setup.Way to = layers.get(i).get(chosen[i]);
+    Setup.Way from = layers.get(i - 1).ways.get(chosen[i - 1]);
+    Setup.Way to = layers.get(i).ways.get(chosen[i]);
     double effort = change(i, from, to, arrived(i - 1, chosen), Tally.sum()).total();
     return new Plan.PlannedMove(
         notes.get(i - 1).id(),
         notes.get(i).id(),
         player.setup().move(from, to),
-        paces.get(i - 1).seconds(),
+        route.pace(i).seconds(),
         Effort.difficulty(effort));
   }
 
@@ -267,15 +172,15 @@ public final class Planner {
     }
     return player
         .setup()
-        .move(layers.get(i - 1).get(chosen[i - 1]), layers.get(i).get(chosen[i]))
+        .move(layers.get(i - 1).ways.get(chosen[i - 1]), layers.get(i).ways.get(chosen[i]))
         .travel()
         .map(Move.Travel::outward)
         .orElse(0);
   }
 
-  private Plan.PlannedNote describe(int i, int[] chosen, double cost) {
+  private Plan.PlannedNote describe(int i, int[] chosen, long cost) {
     Note note = notes.get(i);
-    List<Setup.Way> ways = layers.get(i);
+    List<Setup.Way> ways = layers.get(i).ways;
     Setup.Way way = ways.get(chosen[i]);
     boolean locked = locks.containsKey(note.id());
     Map<String, Alternative> cheapest = new LinkedHashMap<>();
@@ -284,12 +189,7 @@ public final class Planner {
       if (other.entry() == way.entry()) {
         continue;
       }
-      double through = Double.POSITIVE_INFINITY;
-      for (int d = 0; d < directions; d++) {
-        int s = w * directions + d;
-        through = Math.min(through, forward[i][s] + backward[i][s]);
-      }
-      Alternative a = new Alternative(other, through - cost);
+      Alternative a = new Alternative(other, (route.through(i, w) - cost) / (double) Weight.GRID);
       cheapest.merge(other.entry().fingering(), a, (x, y) -> y.extra() < x.extra() ? y : x);
     }
     Comparison comparison = new Comparison(i, chosen);
@@ -422,8 +322,8 @@ public final class Planner {
 
     /** The neighbour as planned, but with its free controls held as suits this fingering best. */
     private Setup.Way before(Setup.Way w) {
-      Setup.Way planned = layers.get(i - 1).get(chosen[i - 1]);
-      return layers.get(i - 1).stream()
+      Setup.Way planned = layers.get(i - 1).ways.get(chosen[i - 1]);
+      return layers.get(i - 1).ways.stream()
           .filter(v -> v.entry() == planned.entry())
           .min(
               Comparator.comparingDouble(
@@ -432,8 +332,8 @@ public final class Planner {
     }
 
     private Setup.Way behind(Setup.Way w) {
-      Setup.Way planned = layers.get(i + 1).get(chosen[i + 1]);
-      return layers.get(i + 1).stream()
+      Setup.Way planned = layers.get(i + 1).ways.get(chosen[i + 1]);
+      return layers.get(i + 1).ways.stream()
           .filter(v -> v.entry() == planned.entry())
           .min(
               Comparator.comparingDouble(

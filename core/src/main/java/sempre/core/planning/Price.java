@@ -32,11 +32,11 @@ final class Price {
             r.verdict() == Rule.Verdict.NEVER ? Weight.WRONG : Weight.DOUBTFUL, 1, Optional.of(r));
       }
     }
-    if (welcome(e, context).isEmpty()) {
+    if (context.welcome(e.rules()).isEmpty()) {
       // Another is made for this place.
       for (Setup.Way other : all) {
         Optional<Rule> good =
-            other.entry() == e ? Optional.empty() : welcome(other.entry(), context);
+            other.entry() == e ? Optional.empty() : context.welcome(other.entry().rules());
         if (good.isPresent()) {
           boolean fingers = good.get().purpose() == Purpose.FACILITY;
           tally.add(fingers ? Weight.PASSED_OVER : Weight.NEEDED, 1, good);
@@ -64,16 +64,5 @@ final class Price {
   static boolean house(Entry e, Map<String, String> style) {
     return !e.style().isEmpty()
         && e.style().entrySet().stream().allMatch(s -> s.getValue().equals(style.get(s.getKey())));
-  }
-
-  /** The rule that makes it welcome here, unless another rule speaks against it. */
-  static Optional<Rule> welcome(Entry e, Context context) {
-    boolean against =
-        e.rules().stream().anyMatch(r -> r.verdict() != Rule.Verdict.GOOD && context.holds(r));
-    return against
-        ? Optional.empty()
-        : e.rules().stream()
-            .filter(r -> r.verdict() == Rule.Verdict.GOOD && context.holds(r))
-            .findFirst();
   }
 }

@@ -190,7 +190,8 @@ final class Sentences {
   }
 
   private static String welcomeText(Setup.Way way, Context context) {
-    return Price.welcome(way.entry(), context)
+    return context
+        .welcome(way.entry().rules())
         .map(r -> capital(r.because()) + ".")
         .orElse(capital(way.entry().label()) + ": the way your class does it.");
   }

@@ -91,6 +91,9 @@ public enum Weight {
    * the last bit.
    */
   static double grid(double cost) {
-    return Math.rint(cost * 1024) / 1024;
+    return Math.rint(cost * GRID) / GRID;
   }
+
+  /** Steps of the grid in one unit. */
+  static final int GRID = 1024;
 }

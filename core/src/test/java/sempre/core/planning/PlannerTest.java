@@ -92,12 +92,8 @@ public class PlannerTest {
   }
 
   private static double change(Note a, Note b, Setup.Way from, Setup.Way to, int arrived, Setup s) {
-    Tally t = Tally.sum();
-    Move m = s.move(from, to);
-    Effort.Pace pace = Effort.Pace.between(a, b);
-    Effort.count(m, pace, t);
-    m.travel().ifPresent(x -> Effort.countReversal(arrived, x.outward(), pace, t));
-    return t.total();
+    Effort.Load load = Effort.Load.of(s.move(from, to));
+    return Effort.cost(load, Effort.Pace.between(a, b), arrived) / 1024.0;
   }
 
   private static int outward(Setup s, Setup.Way a, Setup.Way b) {
@@ -395,5 +391,51 @@ public class PlannerTest {
     Plan plan = Planner.plan(new Line(1, "1", List.of()), Player.able(setup("flute")));
     assertEquals(plan.notes(), List.of());
     assertEquals(plan.cost(), 0.0);
+  }
+
+  /** The quick sums that are searched, against the itemised ones that reasons are told from. */
+  @Test(dataProvider = "instruments")
+  public void whatIsSearchedIsWhatIsTold(String id) {
+    Setup setup = setup(id);
+    Player player = Player.able(setup);
+    Line line = random(setup, new Random(17), 60);
+    List<Context> contexts = Context.of(line.notes());
+    Layers layers = new Layers(player);
+    for (int i = 0; i < contexts.size(); i++) {
+      Note n = line.notes().get(i);
+      Layer layer = layers.of(n.pitch().midi());
+      long[] prices = layer.prices(contexts.get(i));
+      for (int w = 0; w < layer.ways.size(); w++) {
+        assertEquals(
+            prices[layer.entryOf[w]] / 1024.0,
+            price(layer.ways.get(w), layer.ways, contexts.get(i), player),
+            1.0 / 1024,
+            n.pitch() + " " + layer.ways.get(w).fingering());
+      }
+      if (i > 0) {
+        Effort.Pace pace = Effort.Pace.between(line.notes().get(i - 1), n);
+        Setup.Way from = setup.ways(line.notes().get(i - 1).pitch()).get(0);
+        for (Setup.Way to : layer.ways) {
+          Tally told = Tally.itemised();
+          Effort.count(setup.move(from, to), pace, told);
+          assertEquals(
+              Effort.cost(Effort.Load.of(setup.move(from, to)), pace, 0) / 1024.0,
+              told.total(),
+              1.0 / 1024,
+              from.fingering() + " to " + to.fingering());
+        }
+      }
+    }
+  }
+
+  @Test(dataProvider = "instruments")
+  public void theCostAloneIsThePlansCost(String id) {
+    Setup setup = setup(id);
+    Player player = Player.able(setup);
+    for (int seed = 0; seed < 20; seed++) {
+      Line line = random(setup, new Random(seed), 30);
+      assertEquals(Planner.cost(line, player), Planner.plan(line, player).cost(), 0.0);
+    }
+    assertEquals(Planner.cost(new Line(1, "1", List.of()), player), 0.0);
   }
 }

@@ -1,0 +1,43 @@
+package sempre.core.planning;
+
+import java.util.List;
+import sempre.core.instrument.Role;
+import sempre.core.instrument.Setup;
+
+/** The layers of one player, each made when its note is first met. */
+final class Layers {
+  private final Player player;
+  private final Layer[] known = new Layer[128];
+
+  Layers(Player player) {
+    this.player = player;
+  }
+
+  /** The layer of a written note by MIDI number; empty when the player can't play it. */
+  Layer of(int midi) {
+    if (midi < 0 || midi >= known.length) {
+      return new Layer(player, 0, List.of());
+    }
+    if (known[midi] == null) {
+      known[midi] = new Layer(player, midi, usable(midi));
+    }
+    return known[midi];
+  }
+
+  /** Whether the instrument has a fingering of this note that may be planned at all. */
+  boolean planned(int midi) {
+    return player.setup().ways(midi).stream().anyMatch(w -> w.entry().role() != Role.SPECIAL);
+  }
+
+  private List<Setup.Way> usable(int midi) {
+    List<Setup.Way> reached =
+        player.setup().ways(midi).stream()
+            .filter(w -> w.entry().role() != Role.SPECIAL && player.reaches(w))
+            .toList();
+    // what is made for a hand that can't reach the usual one is for no other hand
+    boolean usual =
+        reached.stream()
+            .anyMatch(w -> w.entry().role() == Role.STANDARD || w.entry().role() == Role.ALTERNATE);
+    return usual ? reached.stream().filter(w -> w.entry().role() != Role.REACH).toList() : reached;
+  }
+}

@@ -1,0 +1,201 @@
+package sempre.core.planning;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import sempre.core.score.Note;
+
+/**
+ * The cheapest path through the layers of a line, one state for each way (and, with a slide, for
+ * the direction from which it arrives). All costs are whole numbers of 1/1024, so that they add
+ * exactly; of equal paths the one with the earlier ways is taken. Time and memory grow with the
+ * number of notes.
+ */
+final class Route {
+  static final int SLIDE_DIRECTIONS = 3;
+  private static final long FAR = Long.MAX_VALUE / 4;
+
+  final List<Layer> layers;
+  final int directions;
+  private final Network network;
+  private final List<Effort.Pace> paces;
+  private final long[][] prices;
+  private final long[][] forward;
+  private final int[][] before;
+  private long[][] backward;
+
+  /** Looks for the cheapest path. There must be at least one note. */
+  Route(Player player, List<Note> notes, List<Layer> layers, List<Context> contexts) {
+    this.layers = layers;
+    this.directions = player.setup().instrument().slide().isPresent() ? SLIDE_DIRECTIONS : 1;
+    this.network = Network.of(player.setup());
+    int n = notes.size();
+    paces = new ArrayList<>(n);
+    prices = new long[n][];
+    forward = new long[n][];
+    before = new int[n][];
+    for (int i = 0; i < n; i++) {
+      paces.add(i == 0 ? null : Effort.Pace.between(notes.get(i - 1), notes.get(i)));
+      prices[i] = layers.get(i).prices(contexts.get(i));
+      int states = layers.get(i).index.length * directions;
+      forward[i] = new long[states];
+      before[i] = new int[states];
+      if (i == 0) {
+        start();
+      } else {
+        step(i);
+      }
+    }
+  }
+
+  private void start() {
+    Layer first = layers.get(0);
+    Arrays.fill(forward[0], FAR);
+    for (int w = 0; w < first.index.length; w++) {
+      forward[0][w * directions + directions / 2] = prices[0][first.entryOf[w]];
+    }
+  }
+
+  private void step(int i) {
+    Layer a = layers.get(i - 1);
+    Layer b = layers.get(i);
+    Network.Pair pair = network.pair(a.midi, b.midi);
+    Effort.Pace pace = paces.get(i);
+    long[] from = forward[i - 1];
+    long[] to = forward[i];
+    int[] back = before[i];
+    Arrays.fill(to, FAR);
+    if (directions == 1) {
+      double all = pace.all();
+      double slide = pace.slide();
+      double never = pace.never();
+      for (int v = 0; v < from.length; v++) {
+        long base = from[v];
+        int row = a.index[v] * pair.to;
+        for (int w = 0; w < to.length; w++) {
+          int at = row + b.index[w];
+          double sum = pair.moved[at] * all + pair.slid[at] * slide + pair.forbidden[at] * never;
+          long cost = base + (long) Math.rint(sum * Weight.GRID);
+          if (cost < to[w]) {
+            to[w] = cost;
+            back[w] = v;
+          }
+        }
+      }
+      for (int w = 0; w < to.length; w++) {
+        to[w] += prices[i][b.entryOf[w]];
+      }
+      return;
+    }
+    for (int s = 0; s < from.length; s++) {
+      if (from[s] >= FAR) {
+        continue;
+      }
+      for (int w = 0; w < b.index.length; w++) {
+        int t = target(i, s, w);
+        long cost = from[s] + change(i, s, w) + prices[i][b.entryOf[w]];
+        if (cost < to[t]) {
+          to[t] = cost;
+          back[t] = s;
+        }
+      }
+    }
+  }
+
+  /** What the change from a state of note i - 1 to a way of note i costs, in 1/1024. */
+  long change(int i, int state, int way) {
+    Layer a = layers.get(i - 1);
+    Network.Pair pair = network.pair(a.midi, layers.get(i).midi);
+    int at = a.index[state / directions] * pair.to + layers.get(i).index[way];
+    int arrived = state % directions - directions / 2;
+    return Effort.cost(
+        pair.moved[at],
+        pair.slid[at],
+        pair.forbidden[at],
+        pair.travelled[at],
+        arrived * pair.outward[at] < 0,
+        paces.get(i));
+  }
+
+  /** The state of note i that a way reached from a state of the note before is in. */
+  int target(int i, int state, int way) {
+    if (directions == 1) {
+      return way;
+    }
+    Layer a = layers.get(i - 1);
+    Network.Pair pair = network.pair(a.midi, layers.get(i).midi);
+    int at = a.index[state / directions] * pair.to + layers.get(i).index[way];
+    return way * directions + pair.outward[at] + 1;
+  }
+
+  long price(int i, int way) {
+    return prices[i][layers.get(i).entryOf[way]];
+  }
+
+  Effort.Pace pace(int i) {
+    return paces.get(i);
+  }
+
+  /** The cost of the cheapest path, in 1/1024. */
+  long cost() {
+    long[] end = forward[forward.length - 1];
+    return end[least(end)];
+  }
+
+  /** The way of each note on the cheapest path. */
+  int[] chosen() {
+    int[] chosen = new int[forward.length];
+    int state = least(forward[forward.length - 1]);
+    for (int i = chosen.length - 1; i >= 0; i--) {
+      chosen[i] = state / directions;
+      state = before[i][state];
+    }
+    return chosen;
+  }
+
+  /** The cost of the cheapest path through a way of note i, in 1/1024. */
+  long through(int i, int way) {
+    long least = FAR;
+    for (int d = 0; d < directions; d++) {
+      int s = way * directions + d;
+      least = Math.min(least, forward[i][s] + rest(i, s));
+    }
+    return least;
+  }
+
+  /** What is left to the end from a state of note i, in 1/1024. */
+  long rest(int i, int state) {
+    if (backward == null) {
+      searchBack();
+    }
+    return backward[i][state];
+  }
+
+  private void searchBack() {
+    int n = forward.length;
+    long[][] all = new long[n][];
+    all[n - 1] = new long[forward[n - 1].length];
+    for (int i = n - 1; i > 0; i--) {
+      long[] to = new long[forward[i - 1].length];
+      Arrays.fill(to, FAR);
+      for (int s = 0; s < to.length; s++) {
+        for (int w = 0; w < layers.get(i).index.length; w++) {
+          long cost = change(i, s, w) + price(i, w) + all[i][target(i, s, w)];
+          to[s] = Math.min(to[s], cost);
+        }
+      }
+      all[i - 1] = to;
+    }
+    backward = all;
+  }
+
+  private static int least(long[] costs) {
+    int best = 0;
+    for (int s = 1; s < costs.length; s++) {
+      if (costs[s] < costs[best]) {
+        best = s;
+      }
+    }
+    return best;
+  }
+}
