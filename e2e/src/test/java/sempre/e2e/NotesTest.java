@@ -135,7 +135,7 @@ public class NotesTest {
     page.getByLabel("Show what is for").selectOption("reach");
     assertThat(page.getByText("No fingering of this note is for that.")).isVisible();
     page.getByText("Show everything").click();
-    assertThat(cards(page)).hasCount(2);
+    assertThat(cards(page)).hasCount(3);
   }
 
   @Test

@@ -80,19 +80,58 @@ public final class Planner {
    * would say in {@link Plan#cost()}, at a fraction of the time.
    */
   public static double cost(Line line, Player player) {
-    Layers usual = new Layers(player);
-    List<Note> playable = new ArrayList<>(line.notes().size());
-    List<Layer> layers = new ArrayList<>(line.notes().size());
-    for (Note n : line.notes()) {
-      Layer layer = usual.of(n.pitch().midi());
-      if (!layer.ways.isEmpty()) {
-        playable.add(n);
-        layers.add(layer);
+    Playable p = Playable.of(line, player);
+    return p.notes().isEmpty() ? 0 : p.route(player).cost() / (double) Weight.GRID;
+  }
+
+  /** The notes of a line that a player can play, with what there is to choose from. */
+  private record Playable(List<Note> notes, List<Layer> layers) {
+    static Playable of(Line line, Player player) {
+      Layers usual = new Layers(player);
+      List<Note> notes = new ArrayList<>(line.notes().size());
+      List<Layer> layers = new ArrayList<>(line.notes().size());
+      for (Note n : line.notes()) {
+        Layer layer = usual.of(n.pitch().midi());
+        if (!layer.ways.isEmpty()) {
+          notes.add(n);
+          layers.add(layer);
+        }
       }
+      return new Playable(notes, layers);
     }
-    return playable.isEmpty()
-        ? 0
-        : new Route(player, playable, layers, Context.of(playable)).cost() / (double) Weight.GRID;
+
+    Route route(Player player) {
+      return new Route(player, notes, layers, Context.of(notes));
+    }
+  }
+
+  /** The most choices that are asked for at once. */
+  public static final int MOST_CHOICES = 10;
+
+  /**
+   * The best whole choices for a line, cheapest first, each with another fingering somewhere than
+   * those before it; fewer when there are not so many. One empty choice for a line without notes.
+   *
+   * @param count 1 to {@value #MOST_CHOICES}
+   * @throws IllegalArgumentException when the count is outside that
+   */
+  public static List<Choice> choose(Line line, Player player, int count) {
+    if (count < 1 || count > MOST_CHOICES) {
+      throw new IllegalArgumentException("ask for 1 to " + MOST_CHOICES + " choices, not " + count);
+    }
+    Playable p = Playable.of(line, player);
+    if (p.notes().isEmpty()) {
+      return List.of(new Choice(0, List.of(), List.of()));
+    }
+    List<Choice> choices = new ArrayList<>();
+    for (BestRoutes.Path path : BestRoutes.of(p.route(player), count)) {
+      List<Setup.Way> ways = new ArrayList<>();
+      for (int i = 0; i < p.layers().size(); i++) {
+        ways.add(p.layers().get(i).ways.get(path.ways()[i]));
+      }
+      choices.add(new Choice(path.cost() / (double) Weight.GRID, p.notes(), ways));
+    }
+    return choices;
   }
 
   private static Layer locked(Note n, Player player, Map<String, String> locks) {

@@ -51,6 +51,11 @@ public record Player(
     return of(setup, Map.of(), Set.of(), Optional.empty());
   }
 
+  /** The same player, knowing something else. */
+  public Player knowing(Optional<Known> other) {
+    return new Player(setup, style, avoid, other);
+  }
+
   boolean reaches(Setup.Way way) {
     return way.fingering().holds().stream()
         .map(Hold::control)

@@ -39,7 +39,7 @@ public class PlannerTest {
         .toArray(Object[][]::new);
   }
 
-  private static Line random(Setup setup, Random random, int length) {
+  static Line random(Setup setup, Random random, int length) {
     List<Note> notes = new ArrayList<>();
     double onset = 0;
     int midi = (setup.lowest().midi() + setup.highest().midi()) / 2;
