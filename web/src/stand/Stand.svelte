@@ -5,6 +5,7 @@
   import { typing } from '../parts/keys';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, route } from '../router';
+  import Advice from './Advice.svelte';
   import NotePanel from './NotePanel.svelte';
   import Score from './Score.svelte';
 
@@ -128,6 +129,13 @@
     if (note.locked) void unlock();
     else void lock(note.fingering);
   }
+  /** Takes another whole way through: its fingerings are kept, and the rest follows. */
+  async function takeAll(changes: Schemas['ChangeView'][]) {
+    for (const c of changes) {
+      chosen = c.noteId;
+      await lock(c.fingering);
+    }
+  }
   function choose(id: string) {
     chosen = id;
     looked = -1;
@@ -236,6 +244,7 @@
           <p class="small quiet keys">
             <kbd>←</kbd> <kbd>→</kbd> note · <kbd>↑</kbd> <kbd>↓</kbd> other fingerings
           </p>
+          <Advice {student} {piece} {plan} onchoose={choose} ontake={takeAll} />
         {:else}
           <p>There is no note to finger in this part.</p>
         {/if}

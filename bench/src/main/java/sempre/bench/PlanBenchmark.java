@@ -40,11 +40,13 @@ import sempre.core.score.Note;
 @Fork(1)
 public class PlanBenchmark {
   private static final int NOTES = 1000;
+  private static final int LONG = 10_000;
 
   @Param({"flute", "alto-sax", "clarinet", "bassoon", "trumpet", "horn", "trombone"})
   private String instrument;
 
   private Line line;
+  private Line longLine;
   private Player player;
   private SimpleDirectedWeightedGraph<Integer, DefaultWeightedEdge> graph;
   private int end;
@@ -55,26 +57,34 @@ public class PlanBenchmark {
         sempre.core.instrument.Setup.of(Catalogue.standard().instrument(instrument), Map.of());
     player = Player.able(setup);
     line = walk(setup, NOTES);
-    graph = new SimpleDirectedWeightedGraph<>(DefaultWeightedEdge.class);
-    graph.addVertex(0);
+    longLine = walk(setup, LONG);
+    graph = build(setup);
+  }
+
+  /** A graph of the shape of the part; the costs do not matter for the time it takes. */
+  private SimpleDirectedWeightedGraph<Integer, DefaultWeightedEdge> build(
+      sempre.core.instrument.Setup setup) {
+    SimpleDirectedWeightedGraph<Integer, DefaultWeightedEdge> g =
+        new SimpleDirectedWeightedGraph<>(DefaultWeightedEdge.class);
+    g.addVertex(0);
     List<Integer> before = List.of(0);
     int next = 1;
     for (Note n : line.notes()) {
-      // one vertex for each way; the costs do not matter for the time it takes
       int ways = setup.ways(n.pitch()).size() * (setup.instrument().slide().isPresent() ? 3 : 1);
       List<Integer> layer = new ArrayList<>();
       for (int w = 0; w < ways; w++) {
-        graph.addVertex(next);
+        g.addVertex(next);
         for (int b : before) {
-          graph.setEdgeWeight(graph.addEdge(b, next), 1 + (next * 31 + b * 17) % 100 / 10.0);
+          g.setEdgeWeight(g.addEdge(b, next), 1 + (next * 31 + b * 17) % 100 / 10.0);
         }
         layer.add(next++);
       }
       before = layer;
     }
     end = next;
-    graph.addVertex(end);
-    before.forEach(b -> graph.setEdgeWeight(graph.addEdge(b, end), 0));
+    g.addVertex(end);
+    before.forEach(b -> g.setEdgeWeight(g.addEdge(b, end), 0));
+    return g;
   }
 
   /** A walk over the middle of the range, the same every time. */
@@ -120,5 +130,18 @@ public class PlanBenchmark {
   @OperationsPerInvocation(NOTES)
   public double graphLibraryPerNote() {
     return new DijkstraShortestPath<>(graph).getPathWeight(0, end);
+  }
+
+  /** With the graph built for the part, as the planner's own layers are. */
+  @Benchmark
+  @OperationsPerInvocation(NOTES)
+  public double graphLibraryBuildAndSearchPerNote() {
+    return new DijkstraShortestPath<>(build(player.setup())).getPathWeight(0, end);
+  }
+
+  @Benchmark
+  @OperationsPerInvocation(LONG)
+  public double longPartPerNote() {
+    return Planner.cost(longLine, player);
   }
 }

@@ -181,4 +181,19 @@ public class LessonTest {
     assertEquals(page.request().get(browsing.at("/no/such/place")).status(), 404);
     assertEquals(browsing.foreign, List.of());
   }
+
+  @Test
+  public void anotherWayThroughIsTakenWhole() {
+    Page page = at("/stand/5/12");
+    assertThat(page.getByText("Hardest changes")).isVisible();
+    assertThat(page.getByText("Worth teaching next")).isVisible();
+    Locator way =
+        page.locator("aside section li")
+            .filter(new Locator.FilterOptions().setHasText("Take it"))
+            .first();
+    String label = way.locator("p").nth(1).textContent().replaceAll(".*: ", "").strip();
+    way.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Take it")).click();
+    assertThat(page.getByLabel("The chosen note").locator("h2")).hasText(label);
+    assertThat(page.getByText("Kept: let it go")).isVisible();
+  }
 }

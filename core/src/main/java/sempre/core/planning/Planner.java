@@ -80,18 +80,19 @@ public final class Planner {
    * would say in {@link Plan#cost()}, at a fraction of the time.
    */
   public static double cost(Line line, Player player) {
-    Playable p = Playable.of(line, player);
+    Playable p = Playable.of(line, player, Map.of());
     return p.notes().isEmpty() ? 0 : p.route(player).cost() / (double) Weight.GRID;
   }
 
   /** The notes of a line that a player can play, with what there is to choose from. */
   private record Playable(List<Note> notes, List<Layer> layers) {
-    static Playable of(Line line, Player player) {
+    static Playable of(Line line, Player player, Map<String, String> locks) {
       Layers usual = new Layers(player);
       List<Note> notes = new ArrayList<>(line.notes().size());
       List<Layer> layers = new ArrayList<>(line.notes().size());
       for (Note n : line.notes()) {
-        Layer layer = usual.of(n.pitch().midi());
+        Layer layer =
+            locks.containsKey(n.id()) ? locked(n, player, locks) : usual.of(n.pitch().midi());
         if (!layer.ways.isEmpty()) {
           notes.add(n);
           layers.add(layer);
@@ -116,10 +117,20 @@ public final class Planner {
    * @throws IllegalArgumentException when the count is outside that
    */
   public static List<Choice> choose(Line line, Player player, int count) {
+    return choose(line, player, Map.of(), count);
+  }
+
+  /**
+   * The same around what the teacher has fixed.
+   *
+   * @param locks note id to the plain fingering that the teacher has fixed for it
+   */
+  public static List<Choice> choose(
+      Line line, Player player, Map<String, String> locks, int count) {
     if (count < 1 || count > MOST_CHOICES) {
       throw new IllegalArgumentException("ask for 1 to " + MOST_CHOICES + " choices, not " + count);
     }
-    Playable p = Playable.of(line, player);
+    Playable p = Playable.of(line, player, locks);
     if (p.notes().isEmpty()) {
       return List.of(new Choice(0, List.of(), List.of()));
     }

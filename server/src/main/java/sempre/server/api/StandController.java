@@ -114,6 +114,24 @@ class StandController {
     return db.inTransaction(tx -> plan(tx, load(tx, studentId, pieceId)));
   }
 
+  /** The hardest changes, what is worth teaching next, and other whole choices. */
+  @GetMapping("/advice")
+  Views.AdviceView advice(@PathVariable long studentId, @PathVariable long pieceId) {
+    return db.inTransaction(
+        tx -> {
+          Loaded l = load(tx, studentId, pieceId);
+          Standing standing = players.standing(tx, studentId);
+          Player player = players.player(tx, l.student(), standing);
+          return Advice.of(
+              l.page().line(), l.page().reading().part(), player, locks(tx, l, player));
+        });
+  }
+
+  private Map<String, String> locks(Db.Tx tx, Loaded l, Player player) throws SQLException {
+    return Players.standing(
+        shelf.locks(tx, l.student().id(), l.piece().id()), l.page().line(), player.setup());
+  }
+
   private record Loaded(
       People.Student student, Shelf.Piece piece, Library.Music music, Players.Page page) {}
 
@@ -174,10 +192,7 @@ class StandController {
   private Views.PlanView plan(Db.Tx tx, Loaded l) throws SQLException {
     Standing standing = players.standing(tx, l.student().id());
     Player player = players.player(tx, l.student(), standing);
-    Map<String, String> locks =
-        Players.standing(
-            shelf.locks(tx, l.student().id(), l.piece().id()), l.page().line(), player.setup());
-    Plan plan = Planner.plan(l.page().line(), player, locks);
+    Plan plan = Planner.plan(l.page().line(), player, locks(tx, l, player));
     return PlanViews.of(plan, l.page().reading().part(), standing, player);
   }
 }

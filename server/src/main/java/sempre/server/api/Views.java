@@ -289,4 +289,35 @@ final class Views {
       List<WrongNoteView> wrong) {}
 
   record WrongNoteView(String shown, String why) {}
+
+  /** One of the most difficult changes of a part, and what to do about it. */
+  record HardView(
+      String from,
+      String to,
+      String barNumber,
+      String shown,
+      double difficulty,
+      String sentence,
+      String practise) {}
+
+  /** A fingering that would make a part easier, once it is learned. */
+  record WorthView(
+      String noteId,
+      String shown,
+      String fingering,
+      String label,
+      double saves,
+      int times,
+      List<String> bars,
+      boolean needed) {}
+
+  /** A note that another whole choice fingers otherwise. */
+  record ChangeView(
+      String noteId, String barNumber, String shown, String fingering, String label) {}
+
+  /** Another whole choice of fingerings and what it costs more. */
+  record OtherView(double extra, List<ChangeView> changes) {}
+
+  /** What there is to say of a whole part. */
+  record AdviceView(List<HardView> hardest, List<WorthView> worth, List<OtherView> others) {}
 }

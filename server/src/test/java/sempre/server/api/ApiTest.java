@@ -383,4 +383,28 @@ public class ApiTest extends ServerTestBase {
       }
     }
   }
+
+  @Test
+  public void aPartsAdviceNamesWhatIsHardWhatToTeachAndHowElseItGoes() {
+    JsonNode a = get("/api/stand/5/" + piece("Fog Horn and Fiddle") + "/advice");
+    assertThat(a.get("hardest")).hasSizeBetween(1, 3);
+    JsonNode first = a.get("hardest").get(0);
+    assertThat(first.get("practise").asString()).contains("to and fro", "round them");
+    double last = 1;
+    for (JsonNode h : a.get("hardest")) {
+      assertThat(h.get("difficulty").asDouble()).isLessThanOrEqualTo(last);
+      last = h.get("difficulty").asDouble();
+    }
+    JsonNode worth = a.get("worth").get(0);
+    assertThat(worth.get("label").asString()).isEqualTo("one-and-one");
+    assertThat(worth.get("needed").asBoolean()).isTrue();
+    assertThat(worth.get("bars").get(0).asString()).isEqualTo("5");
+    assertThat(a.get("others")).hasSize(3);
+    double extra = 0;
+    for (JsonNode o : a.get("others")) {
+      assertThat(o.get("extra").asDouble()).isGreaterThanOrEqualTo(extra);
+      assertThat(o.get("changes")).isNotEmpty();
+      extra = o.get("extra").asDouble();
+    }
+  }
 }
