@@ -18,6 +18,8 @@ import sempre.core.pitch.Pitch;
  * @param handShift whether a hand goes to palm or side keys, or comes back from them
  * @param travel how far the slide goes, on a trombone
  * @param partials how many partials the lips cross on the way, on brass; 0 elsewhere
+ * @param registers how many registers lie between the notes, on a woodwind; 0 on brass
+ * @param leap semitones between the notes, 0 or more
  * @param same whether nothing at all is moved
  */
 public record Move(
@@ -29,6 +31,8 @@ public record Move(
     boolean handShift,
     Optional<Travel> travel,
     int partials,
+    int registers,
+    int leap,
     boolean same) {
   public Move {
     slides = List.copyOf(slides);
@@ -71,6 +75,11 @@ public record Move(
    * @param outward 1 away from the player, -1 towards, 0 when it stays
    */
   public record Travel(String from, String to, double cm, int outward) {}
+
+  /** Whether two notes have the same hands, so that the air alone makes the difference. */
+  public boolean airAlone() {
+    return same && leap > 0;
+  }
 
   /** Fingers that move at all. */
   public int fingers() {

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import sempre.core.instrument.Bore;
 import sempre.core.instrument.Entry;
 import sempre.core.instrument.Finger;
 import sempre.core.instrument.Fingering;
@@ -83,6 +84,10 @@ public final class Moves {
         places(from) != places(to),
         travel(setup, from, to),
         partials(setup, from, to, pair),
+        registers(setup, pair),
+        pair.from().isPresent() && pair.to().isPresent()
+            ? Math.abs(pair.from().get().midi() - pair.to().get().midi())
+            : 0,
         moving.isEmpty() && from.slidePosition().equals(to.slidePosition()));
   }
 
@@ -128,6 +133,24 @@ public final class Moves {
             to.slidePosition().orElseThrow().token(),
             Math.abs(way),
             outward));
+  }
+
+  /** Registers of the bore between two notes, as their order in the catalogue counts them. */
+  private static int registers(Setup setup, Pair pair) {
+    Optional<Bore> bore = setup.instrument().bore();
+    if (bore.isEmpty() || pair.from().isEmpty() || pair.to().isEmpty()) {
+      return 0;
+    }
+    return Math.abs(
+        register(bore.get(), pair.from().get()) - register(bore.get(), pair.to().get()));
+  }
+
+  private static int register(Bore bore, Pitch note) {
+    int above = 0;
+    for (Bore.Register r : bore.registers()) {
+      above += note.midi() > r.to().midi() ? 1 : 0;
+    }
+    return above;
   }
 
   private static int partials(Setup setup, Fingering from, Fingering to, Pair pair) {

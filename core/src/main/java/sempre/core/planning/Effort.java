@@ -33,6 +33,11 @@ final class Effort {
       return Math.max(1, haste) * rest;
     }
 
+    /** For what matters under a slur only. */
+    double slurred() {
+      return forgiving == 1 ? rest : 0;
+    }
+
     /** For the arm. */
     double arm() {
       return haste * rest;
@@ -75,6 +80,9 @@ final class Effort {
     // The tongue does not help the arm.
     m.travel().ifPresent(t -> tally.add(Weight.TRAVEL, t.cm(), pace.haste() * pace.rest()));
     tally.add(Weight.PARTIALS, m.partials(), factor);
+    tally.add(Weight.REGISTER, m.registers(), factor);
+    tally.add(Weight.LEAP, Math.max(0, m.leap() - Weight.LEAP_FROM), factor);
+    tally.add(Weight.AIR_ALONE, m.airAlone() ? 1 : 0, pace.slurred());
   }
 
   /**
@@ -84,10 +92,12 @@ final class Effort {
    * @param moved scaled by haste, tongue and rest
    * @param slid slides that go, scaled by the same but for haste below 1
    * @param forbidden slides that are not done, which the tongue does not help either
+   * @param still what makes the second note hard to speak when it is slurred
    * @param travelled the way of the slide, which the tongue does not help
    * @param outward its direction
    */
-  record Load(double moved, double slid, double forbidden, double travelled, int outward) {
+  record Load(
+      double moved, double slid, double forbidden, double still, double travelled, int outward) {
     static Load of(Move m) {
       long weak =
           m.down().stream().filter(Finger::weak).count()
@@ -107,9 +117,12 @@ final class Effort {
               + (m.contrary() ? Weight.CONTRARY.size() : 0)
               + Weight.SLIP.size() * Math.min(3, m.slips().size())
               + (m.handShift() ? Weight.HAND_SHIFT.size() : 0)
-              + Weight.PARTIALS.size() * m.partials(),
+              + Weight.PARTIALS.size() * m.partials()
+              + Weight.REGISTER.size() * m.registers()
+              + Weight.LEAP.size() * Math.max(0, m.leap() - Weight.LEAP_FROM),
           slid,
           forbidden,
+          m.airAlone() ? Weight.AIR_ALONE.size() : 0,
           m.travel().map(t -> Weight.TRAVEL.size() * t.cm()).orElse(0.0),
           m.travel().map(Move.Travel::outward).orElse(0));
     }
@@ -121,12 +134,19 @@ final class Effort {
    * @param arrived the direction from which the slide came to the first note
    */
   static long cost(Load l, Pace p, int arrived) {
-    return cost(l.moved(), l.slid(), l.forbidden(), l.travelled(), l.outward() * arrived < 0, p);
+    return cost(
+        l.moved(), l.slid(), l.forbidden(), l.still(), l.travelled(), l.outward() * arrived < 0, p);
   }
 
   static long cost(
-      double moved, double slid, double forbidden, double travelled, boolean turns, Pace p) {
-    double sum = moved * p.all() + slid * p.slide() + forbidden * p.never();
+      double moved,
+      double slid,
+      double forbidden,
+      double still,
+      double travelled,
+      boolean turns,
+      Pace p) {
+    double sum = moved * p.all() + slid * p.slide() + forbidden * p.never() + still * p.slurred();
     if (travelled > 0) {
       sum += (travelled + (turns ? Weight.REVERSAL.size() : 0)) * p.arm();
     }

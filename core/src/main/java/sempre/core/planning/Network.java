@@ -20,6 +20,7 @@ final class Network {
     final double[] moved;
     final double[] slid;
     final double[] forbidden;
+    final double[] still;
     final double[] travelled;
     final byte[] outward;
 
@@ -29,6 +30,7 @@ final class Network {
       moved = new double[size];
       slid = new double[size];
       forbidden = new double[size];
+      still = new double[size];
       travelled = new double[size];
       outward = new byte[size];
       int at = 0;
@@ -38,6 +40,7 @@ final class Network {
           moved[at] = l.moved();
           slid[at] = l.slid();
           forbidden[at] = l.forbidden();
+          still[at] = l.still();
           travelled[at] = l.travelled();
           outward[at] = (byte) l.outward();
           at++;

@@ -69,12 +69,17 @@ final class Route {
       double all = pace.all();
       double slide = pace.slide();
       double never = pace.never();
+      double slurred = pace.slurred();
       for (int v = 0; v < from.length; v++) {
         long base = from[v];
         int row = a.index[v] * pair.to;
         for (int w = 0; w < to.length; w++) {
           int at = row + b.index[w];
-          double sum = pair.moved[at] * all + pair.slid[at] * slide + pair.forbidden[at] * never;
+          double sum =
+              pair.moved[at] * all
+                  + pair.slid[at] * slide
+                  + pair.forbidden[at] * never
+                  + pair.still[at] * slurred;
           long cost = base + (long) Math.rint(sum * Weight.GRID);
           if (cost < to[w]) {
             to[w] = cost;
@@ -112,6 +117,7 @@ final class Route {
         pair.moved[at],
         pair.slid[at],
         pair.forbidden[at],
+        pair.still[at],
         pair.travelled[at],
         arrived * pair.outward[at] < 0,
         paces.get(i));

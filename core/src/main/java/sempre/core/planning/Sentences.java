@@ -265,7 +265,9 @@ final class Sentences {
               + " cm instead of "
               + centimetres(d.cheapMoveTo(), d.cheapMoveFrom(), e.side());
       case REVERSAL -> "with " + other + " the slide has to turn back";
-      case PARTIALS -> "with " + other + " the lips have further to leap";
+      case PARTIALS, REGISTER, LEAP -> "with " + other + " the lips have further to leap";
+      case AIR_ALONE ->
+          "with " + other + " nothing moves, and slurred the note may not speak by the air alone";
       case PITCH ->
           other
               + " is "

@@ -19,6 +19,12 @@ public enum Weight {
   TRAVEL(0.05, Purpose.FACILITY, "each centimetre of slide takes time"),
   REVERSAL(0.6, Purpose.FACILITY, "a slide that turns back must stop first"),
   PARTIALS(0.15, Purpose.RESPONSE, "each partial crossed is a leap for the lips"),
+  REGISTER(0.4, Purpose.RESPONSE, "a change of register needs the lips and the air in time"),
+  LEAP(0.04, Purpose.RESPONSE, "each semitone over an octave is a leap for the embouchure"),
+  AIR_ALONE(
+      1.2,
+      Purpose.RESPONSE,
+      "with the same hands slurred, only the air can make the second note speak"),
   ALTERNATE(0.8, Purpose.FACILITY, "the usual fingering is the one the fingers know"),
   BRASS_ALTERNATE(1.6, Purpose.INTONATION, "a brass alternate changes tone and pitch as well"),
   TRILL_ONLY(1.0, Purpose.INTONATION, "a trill fingering is a makeshift"),
@@ -82,6 +88,9 @@ public enum Weight {
 
   /** A note of this length or longer counts as long, in seconds. */
   static final double LONG_SECONDS = 1;
+
+  /** Up to an octave no leap is counted, in semitones. */
+  static final int LEAP_FROM = 12;
 
   /** A change up by this many semitones or more counts as a leap. */
   static final int LEAP_SEMITONES = 5;
