@@ -14,7 +14,8 @@
     guides,
     chosen,
     onchoose,
-    graded
+    graded,
+    print = ''
   }: {
     xml: string;
     plan: Plan;
@@ -24,6 +25,8 @@
     onchoose: (id: string) => void;
     /** note id to grade, while hearing */
     graded?: Map<string, string>;
+    /** what stands on paper: only the fingerings that are new or not usual, all, or the lanes too */
+    print?: '' | 'changed' | 'all' | 'lanes';
   } = $props();
 
   const NAMES = 30;
@@ -91,6 +94,9 @@
   );
   /** without lanes the ribbon has nothing to stand above */
   const ribbon = $derived(lanes.length > 0 || guides.length > 0);
+  const bare = $derived(print === 'changed' || print === 'all');
+  const named = (n: Plan['notes'][number]) =>
+    print !== 'changed' || n.isNew || n.unlearned || n.locked || n.role !== 'standard';
   const top = NAMES + RIBBON + 4;
   const moves = $derived(new Map(plan.moves.map((m) => [m.to, m])));
   const missing = $derived(new Map(plan.missing.map((m) => [m.id, m])));
@@ -140,12 +146,12 @@
       <div {@attach put(line.svg)}></div>
       <svg
         class="lanes"
-        viewBox="0 0 {line.info.width} {top + lanesHeight + 6}"
+        viewBox="0 0 {line.info.width} {bare ? NAMES + 2 : top + lanesHeight + 6}"
         aria-hidden="true"
         data-line={i}
       >
         {#each line.events as e, n (e.note.id + n)}
-          {#if e.head}
+          {#if e.head && named(e.note)}
             {@const rowsOfName = short(e.note.fingering)}
             {@const other = e.note.role !== 'standard'}
             {#each rowsOfName as text, r (r)}
@@ -377,5 +383,13 @@
     fill: var(--paper);
     stroke: var(--ink);
     stroke-width: 1.5;
+  }
+  @media print {
+    .cursor {
+      display: none;
+    }
+    .line {
+      content-visibility: visible;
+    }
   }
 </style>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
+  import { tick } from 'svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
   import { last } from '../last.svelte';
   import { typing } from '../parts/keys';
@@ -45,6 +46,8 @@
 
   async function load(s: number, p: number) {
     view = undefined;
+    done = [];
+    undone = [];
     problem = '';
     last.set(s, p);
     try {
@@ -102,23 +105,75 @@
     }
   }
 
-  const lock = (fingering: string) =>
-    replan(() =>
-      asked(
-        api.PUT('/api/stand/{studentId}/{pieceId}/locks/{noteId}', {
-          params: { path: { ...path.path, noteId: chosen } },
-          body: { fingering }
-        })
-      )
-    );
-  const unlock = () =>
-    replan(() =>
-      asked(
-        api.DELETE('/api/stand/{studentId}/{pieceId}/locks/{noteId}', {
-          params: { path: { ...path.path, noteId: chosen } }
-        })
-      )
-    );
+  /** One choice of the teacher: what was kept for a note before, and then; empty is nothing. */
+  interface Step {
+    noteId: string;
+    before: string;
+    after: string;
+  }
+  let done = $state.raw<Step[]>([]);
+  let undone = $state.raw<Step[]>([]);
+
+  /** Keeps a fingering for a note, or with an empty one lets it go. */
+  function put(noteId: string, fingering: string) {
+    const params = { path: { ...path.path, noteId } };
+    return fingering
+      ? asked(
+          api.PUT('/api/stand/{studentId}/{pieceId}/locks/{noteId}', {
+            params,
+            body: { fingering }
+          })
+        )
+      : asked(api.DELETE('/api/stand/{studentId}/{pieceId}/locks/{noteId}', { params }));
+  }
+
+  async function set(fingering: string) {
+    if (!note || busy) return;
+    const step = {
+      noteId: note.id,
+      before: note.locked ? note.fingering : '',
+      after: fingering
+    };
+    await replan(() => put(step.noteId, fingering));
+    if (!problem) {
+      done = [...done, step];
+      undone = [];
+    }
+  }
+  const lock = (fingering: string) => set(fingering);
+  const unlock = () => set('');
+
+  async function undo() {
+    const step = done[done.length - 1];
+    if (!step || busy) return;
+    choose(step.noteId);
+    await replan(() => put(step.noteId, step.before));
+    if (!problem) {
+      done = done.slice(0, -1);
+      undone = [...undone, step];
+      changed = 'Taken back. ' + changed;
+    }
+  }
+  async function redo() {
+    const step = undone[undone.length - 1];
+    if (!step || busy) return;
+    choose(step.noteId);
+    await replan(() => put(step.noteId, step.after));
+    if (!problem) {
+      undone = undone.slice(0, -1);
+      done = [...done, step];
+      changed = 'Done again. ' + changed;
+    }
+  }
+
+  /** What stands on a printed part. */
+  let print = $state<'' | 'changed' | 'all' | 'lanes'>('');
+  async function printOut(what: 'changed' | 'all' | 'lanes') {
+    print = what;
+    await tick();
+    window.print();
+    print = '';
+  }
 
   function take(i: number) {
     const a = note?.alternatives[i];
@@ -154,6 +209,8 @@
     else if (e.key === 'Enter' && looked >= 0 && !(e.target instanceof HTMLButtonElement))
       take(looked);
     else if (e.key === 'k') keep();
+    else if (e.key === 'u') void undo();
+    else if (e.key === 'r') void redo();
     else if (e.key === 'h') navigate(`/ear/${student}/${piece}` as '/');
     else return;
     e.preventDefault();
@@ -217,11 +274,37 @@
         </div>
       {/if}
       <a class="hear" href="/ear/{student}/{piece}">Hear this part <kbd>h</kbd></a>
+      <details class="out">
+        <summary>Print or save</summary>
+        <div>
+          <button class="plain" onclick={() => printOut('changed')}
+            >Print, with what is new or not usual</button
+          >
+          <button class="plain" onclick={() => printOut('all')}>Print, with every fingering</button>
+          <button class="plain" onclick={() => printOut('lanes')}
+            >Print, with the finger lanes</button
+          >
+          <a download href="/api/stand/{student}/{piece}/part.musicxml?which=changed"
+            >Save as MusicXML, with what is new or not usual</a
+          >
+          <a download href="/api/stand/{student}/{piece}/part.musicxml?which=all"
+            >Save as MusicXML, with every fingering</a
+          >
+        </div>
+      </details>
     </header>
     {#if problem}<Trouble text={problem} />{/if}
     <div class="desk">
       <div class="paper">
-        <Score xml={view.xml} {plan} {lanes} guides={view.slideGuides} {chosen} onchoose={choose} />
+        <Score
+          xml={view.xml}
+          {plan}
+          {lanes}
+          guides={view.slideGuides}
+          {chosen}
+          onchoose={choose}
+          {print}
+        />
         {#if plan.missing.length || view.remarks.length}
           <ul class="remarks small quiet">
             {#each plan.missing as m (m.id)}<li><b>Bar {m.barNumber}:</b> {m.sentence}</li>{/each}
@@ -243,6 +326,12 @@
           <p class="small changed" role="status">{changed}</p>
           <p class="small quiet keys">
             <kbd>←</kbd> <kbd>→</kbd> note · <kbd>↑</kbd> <kbd>↓</kbd> other fingerings
+            {#if done.length}
+              · <button class="plain link" onclick={undo}>undo</button> <kbd>u</kbd>
+            {/if}
+            {#if undone.length}
+              · <button class="plain link" onclick={redo}>redo</button> <kbd>r</kbd>
+            {/if}
           </p>
           <Advice {student} {piece} {plan} onchoose={choose} ontake={takeAll} />
         {:else}
@@ -308,6 +397,50 @@
   .hear {
     text-decoration: none;
     font-weight: 600;
+  }
+  .out {
+    position: relative;
+  }
+  .out summary {
+    cursor: pointer;
+    font-weight: 600;
+    color: var(--accent);
+  }
+  .out div {
+    position: absolute;
+    right: 0;
+    z-index: 3;
+    width: 21rem;
+    display: flex;
+    flex-direction: column;
+    gap: 0.625rem;
+    padding: 0.875rem 1rem;
+    background: var(--paper);
+    border: 1px solid var(--rule);
+    box-shadow: 0 2px 8px rgb(0 0 0 / 0.15);
+  }
+  .out :is(a, button) {
+    color: var(--accent) !important;
+    text-decoration: underline;
+  }
+  @media print {
+    aside,
+    .part,
+    .hear,
+    .out,
+    .summary {
+      display: none;
+    }
+    .desk {
+      display: block;
+      border: 0;
+    }
+    .paper {
+      padding: 0;
+    }
+    header {
+      padding: 0 0 0.5rem;
+    }
   }
   @media (max-width: 1000px) {
     .desk {

@@ -196,4 +196,60 @@ public class LessonTest {
     assertThat(page.getByLabel("The chosen note").locator("h2")).hasText(label);
     assertThat(page.getByText("Kept: let it go")).isVisible();
   }
+
+  @Test
+  public void everyChoiceIsUndoneAndDoneAgain() {
+    Page page = at("/stand/5/12");
+    Locator aside = page.getByLabel("The chosen note");
+    page.keyboard().press("Home");
+    for (int i = 0; i < 5; i++) {
+      page.keyboard().press("ArrowRight");
+    }
+    assertThat(aside.locator("h2")).hasText("thumb B flat");
+    page.keyboard().press("ArrowDown");
+    page.keyboard().press("Enter");
+    assertThat(aside.getByText("Kept: let it go")).isVisible();
+    String taken = aside.locator("h2").textContent();
+    page.keyboard().press("u");
+    assertThat(aside.locator("h2")).hasText("thumb B flat");
+    assertThat(aside.getByText("Taken back.")).isVisible();
+    assertThat(aside.getByText("Keep it (k)")).isVisible();
+    page.keyboard().press("r");
+    assertThat(aside.locator("h2")).hasText(taken);
+    assertThat(aside.getByText("Kept: let it go")).isVisible();
+    page.keyboard().press("u");
+    assertThat(aside.locator("h2")).hasText("thumb B flat");
+  }
+
+  @Test
+  public void aPrintedPartHasOnlyWhatIsNewOrNotUsual() {
+    Page page = at("/stand/5/12");
+    // the print dialog is stood in for by a count of what would be on paper
+    page.evaluate(
+        "() => { window.print = () => { window.printed = document.querySelectorAll('svg.lanes"
+            + " text.name').length; window.high ="
+            + " document.querySelector('svg.lanes').viewBox.baseVal.height; } }");
+    int[] names = new int[3];
+    String[] ways = {
+      "Print, with what is new", "Print, with every", "Print, with the finger lanes"
+    };
+    double[] high = new double[3];
+    for (int i = 0; i < 3; i++) {
+      if (i == 0) {
+        page.getByText("Print or save").click();
+      }
+      page.getByText(ways[i]).first().click();
+      page.waitForFunction("() => window.printed !== undefined");
+      names[i] = ((Number) page.evaluate("() => window.printed")).intValue();
+      high[i] = ((Number) page.evaluate("() => window.high")).doubleValue();
+      page.evaluate("() => { delete window.printed; }");
+    }
+    assertTrue(names[0] > 0 && names[0] < names[1], names[0] + " of " + names[1]);
+    assertEquals(names[1], names[2]);
+    assertTrue(high[1] < high[2] / 2, "no lanes unless asked for");
+    var file =
+        page.waitForDownload(
+            () -> page.getByText("Save as MusicXML, with every fingering").click());
+    assertTrue(file.suggestedFilename().endsWith(".musicxml"), file.suggestedFilename());
+  }
 }

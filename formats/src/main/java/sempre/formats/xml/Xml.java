@@ -115,7 +115,7 @@ public final class Xml {
     w.writeStartElement(n.name());
     attributes(n, w);
     if (n.children().isEmpty()) {
-      w.writeCharacters(n.text());
+      w.writeCharacters(n.rawText());
     }
     for (XmlNode c : n.children()) {
       write(c, w);

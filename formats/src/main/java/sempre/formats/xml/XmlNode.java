@@ -92,8 +92,21 @@ public final class XmlNode {
     return text.strip();
   }
 
+  /** Its own text as it stands in the file. */
+  public String rawText() {
+    return text;
+  }
+
   public void text(String newText) {
     text = newText;
+  }
+
+  /** A copy of this element with its attributes and text, without its children. */
+  public XmlNode shell() {
+    XmlNode copy = new XmlNode(name);
+    copy.attributes.putAll(attributes);
+    copy.text = text;
+    return copy;
   }
 
   /** All elements of a name below this one, in document order. */

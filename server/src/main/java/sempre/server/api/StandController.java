@@ -5,15 +5,21 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Positive;
 import java.nio.charset.StandardCharsets;
 import java.sql.SQLException;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import sempre.core.instrument.Role;
 import sempre.core.instrument.Setup;
 import sempre.core.learning.Standing;
 import sempre.core.planning.Plan;
@@ -22,6 +28,7 @@ import sempre.core.planning.Player;
 import sempre.core.score.Bar;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
+import sempre.formats.musicxml.FingeredFile;
 import sempre.formats.musicxml.PlayerPage;
 import sempre.server.store.Db;
 import sempre.server.store.People;
@@ -124,6 +131,60 @@ class StandController {
           Player player = players.player(tx, l.student(), standing);
           return Advice.of(
               l.page().line(), l.page().reading().part(), player, locks(tx, l, player));
+        });
+  }
+
+  /**
+   * The part with its planned fingerings written in, for other programs.
+   *
+   * @param which {@code changed}: only what is new to the student, not the standard or kept by the
+   *     teacher; {@code all}: every fingering
+   */
+  @GetMapping(value = "/part.musicxml", produces = "application/vnd.recordare.musicxml+xml")
+  ResponseEntity<byte[]> fingered(
+      @PathVariable long studentId,
+      @PathVariable long pieceId,
+      @RequestParam(defaultValue = "changed") String which) {
+    if (!List.of("changed", "all").contains(which)) {
+      throw new IllegalArgumentException("'" + which + "' is neither 'changed' nor 'all'");
+    }
+    return db.inTransaction(
+        tx -> {
+          Loaded l = load(tx, studentId, pieceId);
+          Player player = players.player(tx, l.student(), players.standing(tx, studentId));
+          Plan plan = Planner.plan(l.page().line(), player, locks(tx, l, player));
+          Map<String, String> texts = new LinkedHashMap<>();
+          for (Plan.PlannedNote n : plan.notes()) {
+            boolean usual =
+                n.way().entry().role() == Role.STANDARD
+                    && !n.isNew()
+                    && !n.unlearned()
+                    && !n.locked();
+            if (which.equals("all") || !usual) {
+              texts.put(n.note().id(), FingeredFile.text(n.way().bare().text()));
+            }
+          }
+          var instrument = player.setup().instrument();
+          byte[] xml =
+              FingeredFile.of(
+                  l.music().file(),
+                  l.page().reading().source(),
+                  l.page().reading().move(),
+                  instrument.clef(),
+                  new FingeredFile.Reader(instrument.name(), instrument.transposition()),
+                  texts);
+          String name =
+              (l.piece().title() + " " + l.student().givenName())
+                  .replaceAll("[^\\p{L}\\p{N} ]", "")
+                  .strip();
+          return ResponseEntity.ok()
+              .header(
+                  HttpHeaders.CONTENT_DISPOSITION,
+                  ContentDisposition.attachment()
+                      .filename(name + ".musicxml", StandardCharsets.UTF_8)
+                      .build()
+                      .toString())
+              .body(xml);
         });
   }
 

@@ -17,6 +17,7 @@ import picocli.CommandLine.Command;
       FingeringsCommand.class,
       MoveCommand.class,
       AssignCommand.class,
+      ConvertCommand.class,
       NewNoteCommand.class,
       TroubleCommand.class,
       ServeCommand.class,

@@ -407,4 +407,26 @@ public class ApiTest extends ServerTestBase {
       extra = o.get("extra").asDouble();
     }
   }
+
+  @Test
+  public void aPartIsSavedWithItsFingerings() {
+    String path = "/api/stand/5/" + piece("Fog Horn and Fiddle") + "/part.musicxml";
+    MvcTestResult all = mvc.get().uri(path + "?which=all").exchange();
+    assertThat(all).hasStatusOk();
+    assertThat(all.getResponse().getHeader("Content-Disposition")).contains(".musicxml");
+    MvcTestResult few = mvc.get().uri(path).exchange();
+    long every = count(all, "<fingering>");
+    long changed = count(few, "<fingering>");
+    assertThat(changed).isPositive().isLessThan(every);
+    assertThat(count(all, "<note ")).isEqualTo(count(few, "<note "));
+    var score =
+        sempre.formats.musicxml.MusicXmlReader.read(all.getResponse().getContentAsByteArray());
+    assertThat(score.parts()).as("the whole file").hasSizeGreaterThan(1);
+    assertThat(mvc.get().uri(path + "?which=some").exchange()).hasStatus(400);
+  }
+
+  private static long count(MvcTestResult r, String what) {
+    String text = new String(r.getResponse().getContentAsByteArray(), StandardCharsets.UTF_8);
+    return text.split(java.util.regex.Pattern.quote(what), -1).length - 1L;
+  }
 }

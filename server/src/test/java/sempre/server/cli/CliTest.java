@@ -80,6 +80,26 @@ public class CliTest {
   }
 
   @Test
+  public void aFileIsConvertedWithTheFingeringsInIt() throws Exception {
+    Answer a = run("convert", "DIR/piece.musicxml", "DIR/out.mxl", "--instrument", "flute");
+    assertThat(a.err()).isEmpty();
+    assertThat(a.out()).contains("wrote");
+    String again =
+        run("assign", "DIR/out.mxl", "--instrument", "flute", "--json").json().toString();
+    assertThat(again)
+        .isEqualTo(
+            run("assign", "DIR/piece.musicxml", "--instrument", "flute", "--json")
+                .json()
+                .toString());
+    assertThat(run("convert", "DIR/piece.musicxml", "DIR/out.mxl").err())
+        .contains("is there already");
+    assertThat(run("convert", "DIR/piece.musicxml", "DIR/out.pdf").err())
+        .contains("names no format");
+    assertThat(run("convert", "DIR/out.mxl", "DIR/plain.xml").status()).isZero();
+    assertThat(java.nio.file.Files.readString(folder.resolve("plain.xml"))).contains("<fingering>");
+  }
+
+  @Test
   public void troubleNamesCausesAndWhatToTry() {
     Answer a = run("trouble", "trumpet", "Bb4", "F4");
     assertThat(a.status()).isZero();

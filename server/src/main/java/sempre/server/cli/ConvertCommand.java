@@ -1,0 +1,122 @@
+package sempre.server.cli;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.Locale;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+import sempre.core.instrument.Role;
+import sempre.core.instrument.Setup;
+import sempre.core.pitch.Transposition;
+import sempre.core.planning.Plan;
+import sempre.core.planning.Planner;
+import sempre.core.score.Part;
+import sempre.core.score.PartChoice;
+import sempre.formats.musicxml.FingeredFile;
+import sempre.formats.musicxml.MusicXmlFile;
+import sempre.formats.musicxml.MusicXmlReader;
+import sempre.formats.xml.Xml;
+
+/** {@code convert FILE OUT}: between the formats that are read and written. */
+@Command(
+    name = "convert",
+    description =
+        "Writes a file in another format; with --instrument, with the planned fingerings in it.",
+    mixinStandardHelpOptions = true)
+final class ConvertCommand implements Callable<Integer> {
+  @Spec CommandSpec spec;
+
+  @Parameters(index = "0", paramLabel = "FILE", description = "MusicXML: .musicxml, .xml or .mxl")
+  Path file;
+
+  @Parameters(
+      index = "1",
+      paramLabel = "OUT",
+      description = "what to write: .musicxml, .xml or .mxl")
+  Path out;
+
+  @Option(
+      names = "--instrument",
+      paramLabel = "ID",
+      description = "whose fingerings are written in")
+  String instrument;
+
+  @Option(
+      names = "--part",
+      paramLabel = "ID",
+      description = "id of the part (default: the one named after the instrument)")
+  String partId;
+
+  @Option(names = "--concert", description = "the file's pages are in concert pitch")
+  boolean concert;
+
+  @Option(
+      names = "--changed",
+      description = "only fingerings that are not the standard of their note")
+  boolean changed;
+
+  @Option(names = "--force", description = "write over a file that is there")
+  boolean force;
+
+  @Mixin InstrumentOptions options;
+  @Mixin InstrumentOptions.PlayerOptions playerOptions;
+
+  @Override
+  public Integer call() throws IOException {
+    String name = out.getFileName().toString().toLowerCase(Locale.ROOT);
+    boolean mxl = name.endsWith(".mxl");
+    if (!mxl && !name.endsWith(".xml") && !name.endsWith(".musicxml")) {
+      throw new IllegalArgumentException(
+          "'" + out + "' names no format that is written; end it in .musicxml, .xml or .mxl");
+    }
+    if (Files.exists(out) && !force) {
+      throw new IllegalArgumentException(
+          out + " is there already; choose another name, or add --force");
+    }
+    MusicXmlFile source = MusicXmlFile.open(file);
+    byte[] xml = instrument == null ? Xml.write(source.root()) : fingered(source);
+    Files.write(out, mxl ? FingeredFile.compressed(xml) : xml);
+    spec.commandLine().getOut().println("wrote " + out);
+    return 0;
+  }
+
+  private byte[] fingered(MusicXmlFile source) {
+    Setup setup = options.setup(instrument);
+    var score = MusicXmlReader.read(source);
+    Part part =
+        (partId == null
+                ? PartChoice.best(score, setup.instrument())
+                : score.part(partId).filter(p -> p.topLine().isPresent()))
+            .orElseThrow(
+                () ->
+                    new IllegalArgumentException(
+                        partId == null
+                            ? "no part of the file has notes with a pitch"
+                            : "there is no part '" + partId + "' with notes; 'assign' lists them"));
+    PartChoice.Reading reading =
+        PartChoice.read(part, setup, concert ? PartChoice.Pages.CONCERT : PartChoice.Pages.AS_SAID);
+    Plan plan = Planner.plan(reading.part().topLine().orElseThrow(), playerOptions.player(setup));
+    Map<String, String> texts = new LinkedHashMap<>();
+    for (Plan.PlannedNote n : plan.notes()) {
+      if (!changed || n.way().entry().role() != Role.STANDARD) {
+        texts.put(n.note().id(), FingeredFile.text(n.way().bare().text()));
+      }
+    }
+    Transposition move = reading.move();
+    return FingeredFile.of(
+        source,
+        reading.source(),
+        move,
+        setup.instrument().clef(),
+        new FingeredFile.Reader(setup.instrument().name(), setup.instrument().transposition()),
+        texts);
+  }
+}
