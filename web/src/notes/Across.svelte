@@ -11,16 +11,23 @@
   let band = $state.raw<Schemas['AcrossView'][]>();
   let problem = $state('');
 
+  let asking = 0;
   $effect(() => {
     load(pitch, stage);
   });
 
+  /** What was asked last is shown; the band of another pitch is not left standing meanwhile. */
   async function load(p: string, s: string) {
+    const mine = ++asking;
+    band = undefined;
     problem = '';
     try {
-      band = await asked(api.GET('/api/newnote', { params: { query: { pitch: p, stage: s } } }));
+      const answer = await asked(
+        api.GET('/api/newnote', { params: { query: { pitch: p, stage: s } } })
+      );
+      if (mine === asking) band = answer;
     } catch (e) {
-      problem = sentence(e);
+      if (mine === asking) problem = sentence(e);
     }
   }
 
