@@ -18,6 +18,7 @@
         ['↑ ↓', 'look through the other fingerings of the note'],
         ['Enter', 'take the one looked at, and keep it'],
         ['k', 'keep the fingering as it is, or let it go'],
+        ['space', 'play the part, and stop'],
         ['u r', 'undo the last choice, and redo it'],
         ['h', 'hear this part']
       ]

@@ -8,6 +8,7 @@
   import { navigate, route } from '../router';
   import Advice from './Advice.svelte';
   import NotePanel from './NotePanel.svelte';
+  import Play from './Play.svelte';
   import Score from './Score.svelte';
 
   const student = $derived(Number(route.params.student));
@@ -19,6 +20,9 @@
   let busy = $state(false);
   let problem = $state('');
   let changed = $state('');
+  /** the note that is played now */
+  let sounding = $state('');
+  let player = $state<{ toggle: () => void }>();
 
   const path = $derived({ path: { studentId: student, pieceId: piece } });
   const notes = $derived(plan?.notes ?? []);
@@ -209,6 +213,7 @@
     else if (e.key === 'Enter' && looked >= 0 && !(e.target instanceof HTMLButtonElement))
       take(looked);
     else if (e.key === 'k') keep();
+    else if (e.key === ' ' && !(e.target instanceof HTMLButtonElement)) player?.toggle();
     else if (e.key === 'u') void undo();
     else if (e.key === 'r') void redo();
     else if (e.key === 'h') navigate(`/ear/${student}/${piece}` as '/');
@@ -273,9 +278,18 @@
           </Select>
         </div>
       {/if}
+      {#if plan.notes.length}
+        <Play
+          bind:this={player}
+          notes={plan.notes}
+          bars={view.bars}
+          transposes={plan.notes[0]!.writtenMidi !== plan.notes[0]!.soundingMidi}
+          bind:sounding
+        />
+      {/if}
       <a class="hear" href="/ear/{student}/{piece}">Hear this part <kbd>h</kbd></a>
       <details class="out">
-        <summary>Print or save</summary>
+        <summary>Print, save</summary>
         <div>
           <button class="plain" onclick={() => printOut('changed')}
             >Print, with what is new or not usual</button
@@ -301,7 +315,7 @@
           {plan}
           {lanes}
           guides={view.slideGuides}
-          {chosen}
+          chosen={sounding || chosen}
           onchoose={choose}
           {print}
         />
@@ -352,12 +366,12 @@
     display: flex;
     flex-wrap: wrap;
     align-items: flex-end;
-    gap: 0.5rem 2rem;
+    gap: 0.5rem 1.375rem;
     padding: 1.25rem 1.5rem 0.875rem;
   }
   .summary {
     flex: 1;
-    min-width: 14rem;
+    min-width: 12rem;
   }
   .link {
     text-decoration: underline;

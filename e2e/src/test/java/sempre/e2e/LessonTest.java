@@ -236,7 +236,7 @@ public class LessonTest {
     double[] high = new double[3];
     for (int i = 0; i < 3; i++) {
       if (i == 0) {
-        page.getByText("Print or save").click();
+        page.getByText("Print, save").click();
       }
       page.getByText(ways[i]).first().click();
       page.waitForFunction("() => window.printed !== undefined");
@@ -251,5 +251,37 @@ public class LessonTest {
         page.waitForDownload(
             () -> page.getByText("Save as MusicXML, with every fingering").click());
     assertTrue(file.suggestedFilename().endsWith(".musicxml"), file.suggestedFilename());
+  }
+
+  @Test
+  public void aPartIsPlayedFromTheBarsChosenAndFollowed() {
+    Page page = at("/stand/5/12");
+    page.locator(".play summary").click();
+    page.getByLabel("Tempo").selectOption("110");
+    page.getByLabel("to bar").selectOption("1");
+    page.getByLabel("From bar").selectOption("0");
+    page.locator(".play summary").click();
+    String before = page.locator(".cursor").getAttribute("style");
+    page.keyboard().press("Space");
+    assertThat(page.locator(".go")).containsText("Stop");
+    // the marked note moves on with the music, and the chosen one stays where it was
+    page.waitForFunction(
+        "before => document.querySelector('.cursor')?.getAttribute('style') !== before", before);
+    String chosen = page.getByLabel("The chosen note").locator(".pitch").textContent();
+    assertEquals(chosen, "F♯5");
+    // two bars at this tempo last under five seconds; then it ends by itself
+    assertThat(page.locator(".go")).containsText("Play");
+    assertThat(page.locator(".cursor")).hasAttribute("style", before);
+    page.locator(".play summary").click();
+    page.getByText("Round and round").click();
+    page.keyboard().press("Escape");
+    page.locator("h1").click();
+    page.keyboard().press("Space");
+    assertThat(page.locator(".go")).containsText("Stop");
+    page.waitForTimeout(5500);
+    assertThat(page.locator(".go")).containsText("Stop");
+    page.keyboard().press("Space");
+    assertThat(page.locator(".go")).containsText("Play");
+    assertEquals(browsing.errors, List.of());
   }
 }

@@ -49,10 +49,27 @@ final class PlanViews {
     }
     return new Views.PlanView(
         plan.cost(),
-        plan.notes().stream().map(n -> note(n, plan, part, standing, player)).toList(),
+        notes(plan, part, standing, player),
         plan.moves().stream().map(m -> move(m, pitches)).toList(),
         Names.notes(plan.newNotes()),
         missing);
+  }
+
+  /** The notes with the time at which each begins, in seconds: tempo changes add up. */
+  private static List<Views.NoteView> notes(
+      Plan plan, Part part, Standing standing, Player player) {
+    List<Views.NoteView> views = new ArrayList<>();
+    double at = 0;
+    double onset = 0;
+    double tempo = 0;
+    for (Plan.PlannedNote n : plan.notes()) {
+      double quarter = 60 / (tempo == 0 ? n.note().tempo() : tempo);
+      at += Math.max(0, n.note().onset() - onset) * quarter;
+      onset = n.note().onset();
+      tempo = n.note().tempo();
+      views.add(note(n, at, plan, part, standing, player));
+    }
+    return views;
   }
 
   private static Views.MissingView missing(Note n, Part part, String sentence) {
@@ -61,7 +78,7 @@ final class PlanViews {
   }
 
   private static Views.NoteView note(
-      Plan.PlannedNote n, Plan plan, Part part, Standing standing, Player player) {
+      Plan.PlannedNote n, double at, Plan plan, Part part, Standing standing, Player player) {
     Instrument instrument = plan.setup().instrument();
     Optional<Standing.Mark> mark = standing.of(n.note().pitch(), n.way().entry().fingering());
     return new Views.NoteView(
@@ -73,7 +90,11 @@ final class PlanViews {
         n.note().pitch().toString(),
         n.note().pitch().displayName(),
         n.sounding().displayName(),
+        n.note().pitch().midi(),
+        n.sounding().midi(),
+        at,
         n.note().seconds(),
+        60 / n.note().tempo(),
         n.way().bare().text(),
         n.way().entry().label(),
         n.way().entry().role().word(),

@@ -1,0 +1,143 @@
+<!-- Plays the part: how fast, which bars, round and round, with a metronome. -->
+<script lang="ts">
+  import { Checkbox, Select, SelectItem } from 'carbon-components-svelte';
+  import { onDestroy } from 'svelte';
+  import type { Note } from './lanes';
+  import { Playback } from './playback.svelte';
+
+  let {
+    notes,
+    bars,
+    transposes,
+    sounding = $bindable('')
+  }: {
+    notes: Note[];
+    bars: string[];
+    /** whether what is written and what sounds differ */
+    transposes: boolean;
+    /** the note that sounds now */
+    sounding: string;
+  } = $props();
+
+  const play = new Playback();
+  let speed = $state(75);
+  let metronome = $state(false);
+  let loop = $state(false);
+  let written = $state(false);
+  let from = $state(0);
+  let to = $state(-1);
+
+  const last = $derived(to < 0 ? bars.length - 1 : to);
+  $effect(() => {
+    sounding = play.note;
+  });
+  onDestroy(() => play.stop());
+
+  export function toggle() {
+    if (play.playing) play.stop();
+    else
+      play.start(
+        notes.filter((n) => n.bar >= from && n.bar <= last),
+        { speed: speed / 100, metronome, written, loop }
+      );
+  }
+  const value = (e: Event) => Number((e.target as HTMLSelectElement).value);
+</script>
+
+<div class="play" role="group" aria-label="Play the part">
+  <button class="plain go" onclick={toggle} aria-pressed={play.playing}
+    >{play.playing ? 'Stop' : 'Play'} <kbd>space</kbd></button
+  >
+  <details>
+    <summary
+      >{speed} %{from > 0 || last < bars.length - 1
+        ? `, bars ${bars[from]} to ${bars[last]}`
+        : ''}</summary
+    >
+    <div class="how">
+      <Select
+        size="sm"
+        labelText="Tempo"
+        selected={speed}
+        on:change={(e) => {
+          speed = value(e);
+          play.stop();
+        }}
+      >
+        {#each [40, 50, 60, 75, 90, 100, 110] as s (s)}
+          <SelectItem value={s} text="{s} % of the marked" />
+        {/each}
+      </Select>
+      <Select
+        size="sm"
+        labelText="From bar"
+        selected={from}
+        on:change={(e) => {
+          from = value(e);
+          if (last < from) to = from;
+          play.stop();
+        }}
+      >
+        {#each bars as b, i (i)}<SelectItem value={i} text={b} />{/each}
+      </Select>
+      <Select
+        size="sm"
+        labelText="to bar"
+        selected={last}
+        on:change={(e) => {
+          to = value(e);
+          if (to < from) from = to;
+          play.stop();
+        }}
+      >
+        {#each bars as b, i (i)}<SelectItem value={i} text={b} />{/each}
+      </Select>
+      <div class="checks">
+        <Checkbox labelText="Round and round" bind:checked={loop} on:check={() => play.stop()} />
+        <Checkbox labelText="Metronome" bind:checked={metronome} on:check={() => play.stop()} />
+        {#if transposes}
+          <Checkbox labelText="As written" bind:checked={written} on:check={() => play.stop()} />
+        {/if}
+      </div>
+    </div>
+  </details>
+</div>
+
+<style>
+  .play {
+    display: flex;
+    gap: 0.75rem;
+    align-items: center;
+  }
+  .go {
+    font-weight: 600;
+    color: var(--accent) !important;
+    white-space: nowrap;
+  }
+  details {
+    position: relative;
+  }
+  summary {
+    cursor: pointer;
+    color: var(--accent);
+    white-space: nowrap;
+  }
+  .how {
+    position: absolute;
+    right: 0;
+    z-index: 3;
+    width: 15rem;
+    display: flex;
+    flex-direction: column;
+    gap: 0.75rem;
+    padding: 0.875rem 1rem;
+    background: var(--paper);
+    border: 1px solid var(--rule);
+    box-shadow: 0 2px 8px rgb(0 0 0 / 0.15);
+  }
+  @media print {
+    .play {
+      display: none;
+    }
+  }
+</style>

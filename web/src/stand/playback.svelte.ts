@@ -1,0 +1,113 @@
+import type { Note } from './lanes';
+
+export interface How {
+  /** part of the marked tempo, 0.25 to 1.5 */
+  speed: number;
+  /** clicks on every quarter note */
+  metronome: boolean;
+  /** what the page says instead of what sounds */
+  written: boolean;
+  /** goes round until it is stopped */
+  loop: boolean;
+}
+
+/** How far ahead sounds are handed to the audio clock, in seconds. */
+const AHEAD = 0.25;
+const LEAST = 0.08;
+
+/** Plays a planned part with plain tones, note by note, and says which note sounds. */
+export class Playback {
+  playing = $state(false);
+  /** the note that sounds */
+  note = $state('');
+
+  private context: AudioContext | undefined;
+  private timer: ReturnType<typeof setInterval> | undefined;
+  private marks: ReturnType<typeof setTimeout>[] = [];
+
+  /** Plays these notes, which follow one another in a part. */
+  start(notes: Note[], how: How) {
+    this.stop();
+    const first = notes[0];
+    if (!first) return;
+    this.context ??= new AudioContext();
+    void this.context.resume();
+    const audio = this.context;
+    const last = notes[notes.length - 1]!;
+    const stretch = 1 / how.speed;
+    const length = (last.at + Math.max(LEAST, last.seconds) - first.at) * stretch;
+    let begin = audio.currentTime + 0.1;
+    let next = 0;
+    let click = 0;
+    this.playing = true;
+    const hand = () => {
+      const now = audio.currentTime;
+      while (next < notes.length) {
+        const n = notes[next]!;
+        const at = begin + (n.at - first.at) * stretch;
+        if (at > now + AHEAD) break;
+        const seconds = Math.max(LEAST, n.seconds) * stretch;
+        tone(audio, how.written ? n.writtenMidi : n.soundingMidi, at, seconds);
+        this.marks.push(setTimeout(() => (this.note = n.id), Math.max(0, (at - now) * 1000)));
+        next++;
+      }
+      if (how.metronome) {
+        const quarter = first.quarter * stretch;
+        while (begin + click * quarter < Math.min(now + AHEAD, begin + length - 0.01)) {
+          tick(audio, begin + click * quarter);
+          click++;
+        }
+      }
+      if (next >= notes.length && now > begin + length - AHEAD) {
+        if (how.loop) {
+          begin += length;
+          next = 0;
+          click = 0;
+        } else if (now > begin + length) this.stop();
+      }
+    };
+    hand();
+    this.timer = setInterval(hand, 60);
+  }
+
+  stop() {
+    clearInterval(this.timer);
+    this.marks.forEach(clearTimeout);
+    this.marks = [];
+    this.playing = false;
+    this.note = '';
+    if (this.context) {
+      void this.context.close();
+      this.context = undefined;
+    }
+  }
+}
+
+/** A soft tone of equal temperament, A4 = 440 Hz. */
+function tone(audio: AudioContext, midi: number, at: number, seconds: number) {
+  const source = audio.createOscillator();
+  const loud = audio.createGain();
+  source.type = 'triangle';
+  source.frequency.value = 440 * 2 ** ((midi - 69) / 12);
+  const end = at + seconds * 0.94;
+  loud.gain.setValueAtTime(0, at);
+  loud.gain.linearRampToValueAtTime(0.22, at + 0.015);
+  loud.gain.setValueAtTime(0.18, Math.max(at + 0.016, end - 0.03));
+  loud.gain.linearRampToValueAtTime(0, end);
+  source.connect(loud).connect(audio.destination);
+  source.start(at);
+  source.stop(end + 0.01);
+}
+
+/** The metronome: a short high click. */
+function tick(audio: AudioContext, at: number) {
+  const source = audio.createOscillator();
+  const loud = audio.createGain();
+  source.type = 'square';
+  source.frequency.value = 1600;
+  loud.gain.setValueAtTime(0.07, at);
+  loud.gain.exponentialRampToValueAtTime(0.001, at + 0.04);
+  source.connect(loud).connect(audio.destination);
+  source.start(at);
+  source.stop(at + 0.05);
+}
