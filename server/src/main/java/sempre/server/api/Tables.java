@@ -122,7 +122,7 @@ final class Tables {
         roles.getOrDefault(key, e.role()).word(),
         e.label(),
         e.purposes().stream().map(Purpose::word).toList(),
-        e.rules().stream().map(Rule::because).distinct().toList(),
+        e.rules().stream().map(Tables::inWords).distinct().toList(),
         e.cents().orElse(0),
         e.cents().isPresent(),
         e.partial().orElse(0),
@@ -135,6 +135,34 @@ final class Tables {
         house.hidden().contains(key),
         house.standards().contains(key),
         house.words().getOrDefault(key, ""));
+  }
+
+  /** A rule with the circumstance it is for: {@code take it next to B flat: the thumb is busy}. */
+  private static String inWords(Rule r) {
+    String verdict =
+        switch (r.verdict()) {
+          case GOOD -> "take it";
+          case BAD -> "rather not";
+          case NEVER -> "never";
+        };
+    Map<Integer, String> named = new TreeMap<>();
+    r.notes().forEach(n -> named.putIfAbsent(n.midi(), n.displayName()));
+    String notes = String.join(" or ", named.values());
+    String circumstance =
+        switch (r.when()) {
+          case FLAT_KEY -> "in a key with flats";
+          case CHROMATIC -> "in a chromatic run";
+          case ALTERNATION -> "in a quick turn";
+          case LEAP_UP -> "after a leap up";
+          case SOFT_ENTRY -> "for a soft entry";
+          case SOFT -> "when it is soft";
+          case LOUD -> "when it is loud";
+          case LONG -> "on a long note";
+          case AFTER -> (r.slurred() ? "slurred from " : "after ") + notes;
+          case BEFORE -> (r.slurred() ? "slurred to " : "before ") + notes;
+          case NEXT_TO -> "next to " + notes;
+        };
+    return verdict + (r.not() ? " unless " : " ") + circumstance + ": " + r.because();
   }
 
   private static Views.HeldView held(Hold h, boolean free) {

@@ -263,4 +263,12 @@ public class NotesApiTest extends ServerTestBase {
     JsonNode again = get("/api/stand/1/" + piece + "/plan");
     assertThat(again.toString()).doesNotContain("T 1 2 | 3 Eb");
   }
+
+  @Test
+  public void aRuleIsToldWithItsCircumstance() {
+    assertThat(way("flute", "Bb4", "Tb 1 | Eb").get("rules").toString())
+        .contains("take it in a key with flats: ", "never next to B4 or B5: ");
+    assertThat(way("bassoon", "F#2", "w 1 2 3 | 1 2 3 fF#").get("rules").toString())
+        .contains("take it next to B♭2 or B♭3: ");
+  }
 }
