@@ -59,4 +59,14 @@ public class PassagesTest {
         expected,
         why + "; said: " + asked.reasons() + "; instead: " + asked.alternatives());
   }
+
+  @Test
+  public void everyInstrumentHasItsPassages() throws IOException {
+    Set<String> with = new java.util.HashSet<>();
+    for (Object[] row : passages()) {
+      with.add(((String) row[0]).split("\\s+")[0]);
+    }
+    assertEquals(with, Set.copyOf(Catalogue.standard().ids()));
+    org.testng.Assert.assertTrue(passages().length >= 150, passages().length + " passages");
+  }
 }
