@@ -5,6 +5,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.ColorScheme;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -32,6 +33,8 @@ final class Browsing implements AutoCloseable {
   final List<String> errors = Collections.synchronizedList(new ArrayList<>());
 
   Browsing(boolean demo) {
+    // a busy machine answers late; what never comes still fails
+    PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
     try {
       data = Files.createTempDirectory("sempre-e2e");
     } catch (IOException e) {
