@@ -26,7 +26,7 @@
   }
 
   const id = $derived(String(route.params.instrument ?? '') || 'flute');
-  const asked_ = $derived(String(route.params.note ?? ''));
+  const named = $derived(String(route.params.note ?? ''));
   let instruments = $state.raw<Schemas['InstrumentView'][]>([]);
   let table = $state.raw<Schemas['TableView']>();
   let set = $state.raw<Record<string, string>>({});
@@ -46,7 +46,7 @@
       mark = undefined;
       adding = false;
       said = '';
-      load(i, asked_);
+      load(i, named);
     });
   });
 
@@ -377,9 +377,12 @@
         </aside>
       </div>
       <footer>
-        {#if table.free.length || table.wrong.length}
-          <h2>Held or not</h2>
+        {#if table.free.length || table.wrong.length || table.gaps.length}
+          <h2>Held or not, and what is missing</h2>
           <ul>
+            {#each table.gaps as g (g.shown)}
+              <li><b>{g.shown}</b> is not there: {g.because}.</li>
+            {/each}
             {#each table.free as f (f.from + f.controls)}
               <li>
                 <b>{f.from} to {f.to}:</b>

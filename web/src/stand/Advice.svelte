@@ -8,6 +8,7 @@
     student,
     piece,
     plan,
+    advice = $bindable(),
     onchoose,
     ontake
   }: {
@@ -15,11 +16,11 @@
     piece: number;
     /** asked anew whenever it changes */
     plan: Schemas['PlanView'];
+    advice: Schemas['AdviceView'] | undefined;
     onchoose: (id: string) => void;
     ontake: (changes: Schemas['ChangeView'][]) => void;
   } = $props();
 
-  let advice = $state.raw<Schemas['AdviceView']>();
   let problem = $state('');
 
   $effect(() => {

@@ -44,6 +44,20 @@
   const value = (e: Event) => Number((e.target as HTMLSelectElement).value);
 </script>
 
+{#snippet bar(label: string, chosen: number, onbar: (bar: number) => void)}
+  <Select
+    size="sm"
+    labelText={label}
+    selected={chosen}
+    on:change={(e) => {
+      onbar(value(e));
+      play.stop();
+    }}
+  >
+    {#each bars as b, i (i)}<SelectItem value={i} text={b} />{/each}
+  </Select>
+{/snippet}
+
 <div class="play" role="group" aria-label="Play the part">
   <button class="plain go" onclick={toggle} aria-pressed={play.playing}
     >{play.playing ? 'Stop' : 'Play'} <kbd>space</kbd></button
@@ -68,30 +82,14 @@
           <SelectItem value={s} text="{s} % of the marked" />
         {/each}
       </Select>
-      <Select
-        size="sm"
-        labelText="From bar"
-        selected={from}
-        on:change={(e) => {
-          from = value(e);
-          if (last < from) to = from;
-          play.stop();
-        }}
-      >
-        {#each bars as b, i (i)}<SelectItem value={i} text={b} />{/each}
-      </Select>
-      <Select
-        size="sm"
-        labelText="to bar"
-        selected={last}
-        on:change={(e) => {
-          to = value(e);
-          if (to < from) from = to;
-          play.stop();
-        }}
-      >
-        {#each bars as b, i (i)}<SelectItem value={i} text={b} />{/each}
-      </Select>
+      {@render bar('From bar', from, (b) => {
+        from = b;
+        if (last < b) to = b;
+      })}
+      {@render bar('to bar', last, (b) => {
+        to = b;
+        if (b < from) from = b;
+      })}
       <div class="checks">
         <Checkbox labelText="Round and round" bind:checked={loop} on:check={() => play.stop()} />
         <Checkbox labelText="Metronome" bind:checked={metronome} on:check={() => play.stop()} />

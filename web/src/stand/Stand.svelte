@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
-  import { tick } from 'svelte';
+  import { flushSync, tick } from 'svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
   import { last } from '../last.svelte';
   import { typing } from '../parts/keys';
@@ -37,12 +37,8 @@
     )
   );
   const move = $derived(plan?.moves.find((m) => m.to === chosen));
-  const hardest = $derived(
-    [...(plan?.moves ?? [])]
-      .sort((a, b) => b.difficulty - a.difficulty)
-      .slice(0, 1)
-      .find((m) => m.difficulty > 0.3)
-  );
+  let advice = $state.raw<Schemas['AdviceView']>();
+  const hardest = $derived(advice?.hardest[0]);
 
   $effect(() => {
     load(student, piece);
@@ -52,6 +48,7 @@
     view = undefined;
     done = [];
     undone = [];
+    advice = undefined;
     problem = '';
     last.set(s, p);
     try {
@@ -176,7 +173,12 @@
     print = what;
     await tick();
     window.print();
-    print = '';
+  }
+  /** The browser's own print key has no lanes on paper either. */
+  function beforePrint() {
+    if (print) return;
+    print = 'changed';
+    flushSync();
   }
 
   function take(i: number) {
@@ -193,6 +195,7 @@
     for (const c of changes) {
       chosen = c.noteId;
       await lock(c.fingering);
+      if (problem) return;
     }
   }
   function choose(id: string) {
@@ -200,6 +203,10 @@
     looked = -1;
     changed = '';
   }
+
+  /** Whether a key presses what has the focus, which then has it for itself. */
+  const pressed = (e: KeyboardEvent) =>
+    e.target instanceof Element && !!e.target.closest('button, summary, a');
 
   function onkeydown(e: KeyboardEvent) {
     if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || !note) return;
@@ -210,10 +217,9 @@
     else if (e.key === 'End') choose(notes[notes.length - 1]!.id);
     else if (e.key === 'ArrowDown' && n) looked = Math.min(looked + 1, n - 1);
     else if (e.key === 'ArrowUp' && n) looked = Math.max(looked - 1, -1);
-    else if (e.key === 'Enter' && looked >= 0 && !(e.target instanceof HTMLButtonElement))
-      take(looked);
+    else if (e.key === 'Enter' && looked >= 0 && !pressed(e)) take(looked);
     else if (e.key === 'k') keep();
-    else if (e.key === ' ' && !(e.target instanceof HTMLButtonElement)) player?.toggle();
+    else if (e.key === ' ' && !pressed(e)) player?.toggle();
     else if (e.key === 'u') void undo();
     else if (e.key === 'r') void redo();
     else if (e.key === 'h') navigate(`/ear/${student}/${piece}` as '/');
@@ -222,7 +228,7 @@
   }
 </script>
 
-<svelte:window {onkeydown} />
+<svelte:window {onkeydown} onbeforeprint={beforePrint} onafterprint={() => (print = '')} />
 
 {#if problem && !view}
   <div class="page"><Trouble text={problem} again={() => load(student, piece)} /></div>
@@ -246,12 +252,9 @@
         {/if}
         {#if hardest}
           Hardest change:
-          <button class="plain link" onclick={() => choose(hardest.to)}>
-            bar {plan.notes.find((n) => n.id === hardest.to)?.barNumber},
-            {plan.notes.find((n) => n.id === hardest.from)?.shown} to {plan.notes.find(
-              (n) => n.id === hardest.to
-            )?.shown}
-          </button>.
+          <button class="plain link" onclick={() => choose(hardest.to)}
+            >bar {hardest.barNumber}, {hardest.shown}</button
+          >.
         {/if}
       </p>
       {#if view.parts.length > 1 || (view.parts[0]?.voices.length ?? 0) > 1}
@@ -347,7 +350,7 @@
               · <button class="plain link" onclick={redo}>redo</button> <kbd>r</kbd>
             {/if}
           </p>
-          <Advice {student} {piece} {plan} onchoose={choose} ontake={takeAll} />
+          <Advice {student} {piece} {plan} bind:advice onchoose={choose} ontake={takeAll} />
         {:else}
           <p>There is no note to finger in this part.</p>
         {/if}

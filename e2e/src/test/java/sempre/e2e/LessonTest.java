@@ -256,7 +256,11 @@ public class LessonTest {
   @Test
   public void aPartIsPlayedFromTheBarsChosenAndFollowed() {
     Page page = at("/stand/5/12");
-    page.locator(".play summary").click();
+    // the space bar opens what has the focus, and does not play meanwhile
+    page.locator(".play summary").focus();
+    page.keyboard().press("Space");
+    assertThat(page.getByLabel("Tempo")).isVisible();
+    assertThat(page.locator(".go")).containsText("Play");
     page.getByLabel("Tempo").selectOption("110");
     page.getByLabel("to bar").selectOption("1");
     page.getByLabel("From bar").selectOption("0");

@@ -56,73 +56,26 @@ public record Entry(
 
   /** The same with another pattern. */
   Entry with(Pattern other) {
-    return new Entry(
-        written,
-        other,
-        role,
-        label,
-        purposes,
-        cents,
-        correctable,
-        partial,
-        requires,
-        style,
-        rules,
-        source,
-        note);
+    return copy(other, role, label, purposes, rules);
   }
 
   /** The same in another role. */
   Entry as(Role other) {
-    return new Entry(
-        written,
-        pattern,
-        other,
-        label,
-        purposes,
-        cents,
-        correctable,
-        partial,
-        requires,
-        style,
-        rules,
-        source,
-        note);
-  }
-
-  /** The same under another label. */
-  Entry labelled(String other) {
-    return new Entry(
-        written,
-        pattern,
-        role,
-        other,
-        purposes,
-        cents,
-        correctable,
-        partial,
-        requires,
-        style,
-        rules,
-        source,
-        note);
+    return copy(pattern, other, label, purposes, rules);
   }
 
   /** The same as the standard of its note, with no reason and no rule, since there is no other. */
   Entry asOnlyStandard() {
+    return copy(pattern, Role.STANDARD, label, Set.of(), List.of());
+  }
+
+  /** The same under another label. */
+  Entry labelled(String other) {
+    return copy(pattern, role, other, purposes, rules);
+  }
+
+  private Entry copy(Pattern p, Role r, String l, Set<Purpose> good, List<Rule> when) {
     return new Entry(
-        written,
-        pattern,
-        Role.STANDARD,
-        label,
-        Set.of(),
-        cents,
-        correctable,
-        partial,
-        requires,
-        style,
-        List.of(),
-        source,
-        note);
+        written, p, r, l, good, cents, correctable, partial, requires, style, when, source, note);
   }
 }

@@ -182,6 +182,11 @@ public record House(
     return i.withEntries(all);
   }
 
+  /** Whether it can be planned anywhere, not in trills only. */
+  public static boolean usual(Entry e) {
+    return e.role() != Role.SPECIAL && e.role() != Role.TRILL;
+  }
+
   private Entry inItsWords(Entry e) {
     String said = words.get(Key.of(e));
     return said == null ? e : e.labelled(e.label() + ", \u201c" + said + "\u201d");
@@ -190,13 +195,13 @@ public record House(
   private List<Entry> ofHouse(List<Entry> ways) {
     List<Entry> shown =
         new ArrayList<>(ways.stream().filter(e -> !hidden.contains(Key.of(e))).toList());
-    if (shown.isEmpty()) {
-      return ways; // a note is never left without any fingering
+    if (shown.stream().noneMatch(House::usual)) {
+      return ways; // a note is never left without any fingering that can be planned
     }
     Optional<Entry> chosen = shown.stream().filter(e -> standards.contains(Key.of(e))).findFirst();
     boolean none = shown.stream().noneMatch(e -> e.role() == Role.STANDARD);
     Optional<Entry> standard =
-        chosen.or(() -> none ? shown.stream().findFirst() : Optional.empty());
+        chosen.or(() -> none ? shown.stream().filter(House::usual).findFirst() : Optional.empty());
     standard.ifPresent(
         s ->
             shown.replaceAll(

@@ -101,6 +101,17 @@ public record Instrument(
         .orElseThrow();
   }
 
+  /**
+   * Why an instrument with these options lacks a note within its compass; empty when it does not.
+   */
+  public Optional<String> lacks(Pitch written, Map<String, String> chosen) {
+    return gaps.stream()
+        .filter(g -> g.note().soundsAs(written))
+        .filter(g -> chosen.entrySet().containsAll(g.when().entrySet()))
+        .map(Gap::because)
+        .findFirst();
+  }
+
   /** Lowest written note with the usual options. */
   public Pitch lowest() {
     return compass(usualOptions()).lowest();

@@ -34,6 +34,10 @@ public final class InstrumentReader {
   private final Map<String, Object> root;
   private final String source;
   private final Map<String, String> fixed;
+
+  /** Side and token of the controls that another of the family has and this one lacks. */
+  private final Set<String> lacking = new LinkedHashSet<>();
+
   private final List<String> problems = new ArrayList<>();
 
   private InstrumentReader(String file, Map<String, Object> root) {
@@ -41,10 +45,11 @@ public final class InstrumentReader {
     this.root = root;
     this.source = text(root, "source", "");
     this.fixed = strings(root.get("fixed"));
+    this.lacking.addAll(words(root.get("without")));
   }
 
   /**
-   * Reads and checks an instrument that is told by itself.
+   * Reads and checks an instrument, which may be told by its likeness to one of the catalogue.
    *
    * @param file a name for messages
    * @throws CatalogueException with every problem found
@@ -136,12 +141,13 @@ public final class InstrumentReader {
     Map<String, Object> k = map(root.get("keywork"));
     Keywork.Kind kind = Keywork.Kind.valueOf(text(k, "kind").toUpperCase(Locale.ROOT));
     List<Control> controls = new ArrayList<>();
-    List<String> lacking = words(root.get("without"));
     for (String side : List.of("left", "right")) {
       for (Object o : list(k.get(side))) {
         List<Object> row = list(o);
         Map<String, String> needs = row.size() > 3 ? strings(row.get(3)) : new LinkedHashMap<>();
-        if (lacks(needs) || lacking.contains(side + " " + row.get(0))) {
+        String key = side + " " + row.get(0);
+        if (lacks(needs) || lacking.contains(key)) {
+          lacking.add(key);
           continue;
         }
         needs.keySet().removeAll(fixed.keySet());
@@ -332,15 +338,6 @@ public final class InstrumentReader {
 
   private List<Entry> written(Keywork keywork) {
     List<Entry> entries = new ArrayList<>();
-    List<String> lacking = new ArrayList<>(words(root.get("without")));
-    for (String side : List.of("left", "right")) {
-      for (Object o : list(map(root.get("keywork")).get(side))) {
-        List<Object> row = list(o);
-        if (row.size() > 3 && lacks(strings(row.get(3)))) {
-          lacking.add(side + " " + row.get(0));
-        }
-      }
-    }
     for (Object o : list(root.get("notes"))) {
       Map<String, Object> note = map(o);
       Pitch written = Pitch.parse(text(note, "note"));

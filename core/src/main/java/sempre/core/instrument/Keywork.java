@@ -142,7 +142,7 @@ public record Keywork(Kind kind, List<Control> controls, List<Set<String>> toget
    *
    * @param lacking side and token, {@code right C#}
    */
-  boolean lacks(String fingering, List<String> lacking) {
+  boolean lacks(String fingering, Set<String> lacking) {
     if (kind != Kind.HANDS || lacking.isEmpty()) {
       return false;
     }

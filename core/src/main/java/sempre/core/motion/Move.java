@@ -59,10 +59,21 @@ public record Move(
   public record Slip(Pitch note, List<Finger> late, List<Finger> early) {
     /** Which finger causes it, in words: {@code right first finger late}. */
     public String cause() {
-      boolean isLate = late.size() <= early.size();
-      List<Finger> who = isLate ? late : early;
-      return String.join(" and ", who.stream().map(Finger::words).toList())
-          + (isLate ? " late" : " early");
+      return who() + (isLate() ? " late" : " early");
+    }
+
+    /** The same as a clause: {@code the right first finger moves too late}. */
+    public String clause() {
+      boolean one = (isLate() ? late : early).size() == 1;
+      return "the " + who() + (one ? " moves too " : " move too ") + (isLate() ? "late" : "early");
+    }
+
+    private boolean isLate() {
+      return late.size() <= early.size();
+    }
+
+    private String who() {
+      return String.join(" and ", (isLate() ? late : early).stream().map(Finger::words).toList());
     }
   }
 

@@ -10,37 +10,31 @@ final class Effort {
   private Effort() {}
 
   /**
-   * The circumstances of a change.
+   * What scales the effort of a change.
    *
    * @param seconds from the start of the first note to the start of the second
-   * @param haste factor for the time there is, 0.2 to 4
-   * @param forgiving factor for the tongue: less when the second note is tongued
-   * @param rest factor for a rest between: nearly nothing is left over a long one
+   * @param all for what takes time and is forgiven by the tongue
+   * @param slide for a slide, which is awkward even when there is time
+   * @param never for a slide that is not done, which the tongue does not help either
+   * @param arm for the slide of a trombone, which the tongue does not help
+   * @param slurred for what matters under a slur only
    */
-  record Pace(double seconds, double haste, double forgiving, double rest) {
-    /** For what takes time and is forgiven by the tongue. */
-    double all() {
-      return haste * forgiving * rest;
-    }
-
-    /** For a slide, which is awkward even when there is time. */
-    double slide() {
-      return Math.max(1, haste) * rest * forgiving;
-    }
-
-    /** For a slide that is not done. */
-    double never() {
-      return Math.max(1, haste) * rest;
-    }
-
-    /** For what matters under a slur only. */
-    double slurred() {
-      return forgiving == 1 ? rest : 0;
-    }
-
-    /** For the arm. */
-    double arm() {
-      return haste * rest;
+  record Pace(double seconds, double all, double slide, double never, double arm, double slurred) {
+    /**
+     * The factors from what there is.
+     *
+     * @param haste for the time there is, 0.2 to 4
+     * @param forgiving for the tongue: less when the second note is tongued
+     * @param rest for a rest between: nearly nothing is left over a long one
+     */
+    static Pace of(double seconds, double haste, double forgiving, double rest) {
+      return new Pace(
+          seconds,
+          haste * forgiving * rest,
+          Math.max(1, haste) * forgiving * rest,
+          Math.max(1, haste) * rest,
+          haste * rest,
+          forgiving == 1 ? rest : 0);
     }
 
     static Pace between(Note from, Note to) {
@@ -48,7 +42,7 @@ final class Effort {
       double seconds = from.grace() ? Weight.GRACE_SECONDS : Math.max(from.seconds() + gap, 0.02);
       double haste =
           Math.max(Weight.LEAST_HASTE, Math.min(Weight.MOST_HASTE, Weight.EASY_SECONDS / seconds));
-      return new Pace(
+      return of(
           seconds,
           haste,
           from.slurToNext() ? 1 : Weight.TONGUED_FACTOR,
@@ -57,7 +51,7 @@ final class Effort {
   }
 
   static void count(Move m, Pace pace, Tally tally) {
-    double factor = pace.haste() * pace.forgiving() * pace.rest();
+    double factor = pace.all();
     tally.add(Weight.FINGER, m.fingers(), factor);
     long weak = 0;
     for (Finger f : m.down()) {
@@ -70,15 +64,11 @@ final class Effort {
     tally.add(Weight.CONTRARY, m.contrary() ? 1 : 0, factor);
     tally.add(Weight.SLIP, Math.min(3, m.slips().size()), factor);
     for (Move.FingerSlide s : m.slides()) {
-      // A slide is awkward even when there is time: haste counts from 1 up only. One that is not
-      // done is not done under the tongue either.
-      double slide = Math.max(1, pace.haste()) * pace.rest();
       boolean never = s.way() == SlideRule.Way.NEVER;
-      tally.add(weight(s.way()), 1, never ? slide : slide * pace.forgiving());
+      tally.add(weight(s.way()), 1, never ? pace.never() : pace.slide());
     }
     tally.add(Weight.HAND_SHIFT, m.handShift() ? 1 : 0, factor);
-    // The tongue does not help the arm.
-    m.travel().ifPresent(t -> tally.add(Weight.TRAVEL, t.cm(), pace.haste() * pace.rest()));
+    m.travel().ifPresent(t -> tally.add(Weight.TRAVEL, t.cm(), pace.arm()));
     tally.add(Weight.PARTIALS, m.partials(), factor);
     tally.add(Weight.REGISTER, m.registers(), factor);
     tally.add(Weight.LEAP, Math.max(0, m.leap() - Weight.LEAP_FROM), factor);
@@ -86,45 +76,32 @@ final class Effort {
   }
 
   /**
-   * The countable things of one move, summed by what scales them, so that a change costs a few
+   * What {@link #count} counts of one move, summed by what scales it, so that a change costs a few
    * multiplications.
    *
-   * @param moved scaled by haste, tongue and rest
-   * @param slid slides that go, scaled by the same but for haste below 1
-   * @param forbidden slides that are not done, which the tongue does not help either
-   * @param still what makes the second note hard to speak when it is slurred
-   * @param travelled the way of the slide, which the tongue does not help
-   * @param outward its direction
+   * @param moved scaled by {@link Pace#all}
+   * @param slid scaled by {@link Pace#slide}
+   * @param forbidden scaled by {@link Pace#never}
+   * @param still scaled by {@link Pace#slurred}
+   * @param travelled scaled by {@link Pace#arm}
+   * @param outward the direction of the slide
    */
   record Load(
       double moved, double slid, double forbidden, double still, double travelled, int outward) {
     static Load of(Move m) {
-      long weak =
-          m.down().stream().filter(Finger::weak).count()
-              + m.up().stream().filter(Finger::weak).count();
-      double slid = 0;
-      double forbidden = 0;
-      for (Move.FingerSlide s : m.slides()) {
-        if (s.way() == SlideRule.Way.NEVER) {
-          forbidden += Weight.NO_SLIDE.size();
-        } else {
-          slid += weight(s.way()).size();
-        }
-      }
       return new Load(
-          Weight.FINGER.size() * m.fingers()
-              + Weight.WEAK_FINGER.size() * weak
-              + (m.contrary() ? Weight.CONTRARY.size() : 0)
-              + Weight.SLIP.size() * Math.min(3, m.slips().size())
-              + (m.handShift() ? Weight.HAND_SHIFT.size() : 0)
-              + Weight.PARTIALS.size() * m.partials()
-              + Weight.REGISTER.size() * m.registers()
-              + Weight.LEAP.size() * Math.max(0, m.leap() - Weight.LEAP_FROM),
-          slid,
-          forbidden,
-          m.airAlone() ? Weight.AIR_ALONE.size() : 0,
-          m.travel().map(t -> Weight.TRAVEL.size() * t.cm()).orElse(0.0),
+          part(m, new Pace(0, 1, 0, 0, 0, 0)),
+          part(m, new Pace(0, 0, 1, 0, 0, 0)),
+          part(m, new Pace(0, 0, 0, 1, 0, 0)),
+          part(m, new Pace(0, 0, 0, 0, 0, 1)),
+          part(m, new Pace(0, 0, 0, 0, 1, 0)),
           m.travel().map(Move.Travel::outward).orElse(0));
+    }
+
+    private static double part(Move m, Pace one) {
+      Tally tally = Tally.sum();
+      count(m, one, tally);
+      return tally.exact();
     }
   }
 
@@ -155,7 +132,7 @@ final class Effort {
 
   static void countReversal(int before, int now, Pace pace, Tally tally) {
     if (before * now < 0) {
-      tally.add(Weight.REVERSAL, 1, pace.haste() * pace.rest());
+      tally.add(Weight.REVERSAL, 1, pace.arm());
     }
   }
 

@@ -4,8 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import sempre.core.instrument.Entry;
-import sempre.core.instrument.Purpose;
-import sempre.core.instrument.Role;
 import sempre.core.instrument.Rule;
 import sempre.core.instrument.Setup;
 
@@ -24,8 +22,9 @@ final class Layer {
   final int[] entryOf;
 
   private final List<Entry> entries = new ArrayList<>();
-  private final double[] base;
-  private final double[] cents;
+
+  /** For each entry what it costs anywhere. */
+  private final double[] always;
 
   /**
    * @param usable some of the set-up's ways of this note, in their order
@@ -44,41 +43,12 @@ final class Layer {
       }
       entryOf[w] = entries.size() - 1;
     }
-    base = new double[entries.size()];
-    cents = new double[entries.size()];
-    for (int e = 0; e < base.length; e++) {
-      base[e] = base(entries.get(e), player);
-      double off = Math.abs(entries.get(e).cents().orElse(0)) - Weight.TOLERANCE_CENTS;
-      cents[e] = Math.max(0, off);
+    always = new double[entries.size()];
+    for (int e = 0; e < always.length; e++) {
+      Tally tally = Tally.sum();
+      Price.always(entries.get(e), player, tally);
+      always[e] = tally.exact();
     }
-  }
-
-  int entries() {
-    return entries.size();
-  }
-
-  Entry entry(int number) {
-    return entries.get(number);
-  }
-
-  private static double base(Entry e, Player player) {
-    boolean house = Price.house(e, player.style());
-    double sum = 0;
-    if (e.role() == Role.ALTERNATE && !house) {
-      sum += (e.partial().isPresent() ? Weight.BRASS_ALTERNATE : Weight.ALTERNATE).size();
-    } else if (e.role() == Role.TRILL) {
-      sum += Weight.TRILL_ONLY.size();
-    }
-    if (!house && !e.style().isEmpty()) {
-      sum += Weight.STYLE.size();
-    }
-    if (player.known().isPresent()) {
-      Player.Known known = player.known().get();
-      boolean newHere = !known.has(e.written(), e.fingering());
-      boolean choice = known.hasNote(e.written()) || e.role() != Role.STANDARD && !house;
-      sum += newHere && choice ? Weight.UNLEARNED.size() : 0;
-    }
-    return sum;
   }
 
   /** The price of each entry here, in 1/1024. */
@@ -86,35 +56,17 @@ final class Layer {
     int n = entries.size();
     long[] prices = new long[n];
     boolean[] welcome = new boolean[n];
-    double passedOver = 0;
+    Optional<Rule> made = Optional.empty();
     for (int e = 0; e < n; e++) {
       List<Rule> rules = entries.get(e).rules();
       Optional<Rule> good = rules.isEmpty() ? Optional.empty() : context.welcome(rules);
       welcome[e] = good.isPresent();
-      if (good.isPresent() && passedOver == 0) {
-        boolean fingers = good.get().purpose() == Purpose.FACILITY;
-        passedOver = (fingers ? Weight.PASSED_OVER : Weight.NEEDED).size();
-      }
+      made = made.isPresent() ? made : good;
     }
-    double seconds = context.note().seconds() * (context.note().fermata() ? 2 : 1);
-    double length = Math.max(0.1, Math.min(2, seconds));
     for (int e = 0; e < n; e++) {
-      Entry entry = entries.get(e);
-      double sum = base[e];
-      List<Rule> rules = entry.rules();
-      for (int r = 0; r < rules.size(); r++) {
-        Rule rule = rules.get(r);
-        if (rule.verdict() != Rule.Verdict.GOOD && context.holds(rule)) {
-          sum += (rule.verdict() == Rule.Verdict.NEVER ? Weight.WRONG : Weight.DOUBTFUL).size();
-        }
-      }
-      if (!welcome[e]) {
-        sum += passedOver; // another is made for this place
-      }
-      if (cents[e] > 0 && !(entry.correctable() && seconds >= Weight.LONG_SECONDS)) {
-        sum += Weight.PITCH.size() * cents[e] * length;
-      }
-      prices[e] = (long) Math.rint(sum * Weight.GRID);
+      Tally tally = Tally.sum();
+      Price.here(entries.get(e), context, welcome[e] ? Optional.empty() : made, tally);
+      prices[e] = (long) Math.rint((always[e] + tally.exact()) * Weight.GRID);
     }
     return prices;
   }

@@ -55,24 +55,8 @@ public final class Planner {
    * @throws IllegalArgumentException when a lock names a fingering that its note does not have
    */
   public static Plan plan(Line line, Player player, Map<String, String> locks) {
-    List<Note> playable = new ArrayList<>();
-    List<Layer> layers = new ArrayList<>();
-    List<Note> outOfRange = new ArrayList<>();
-    List<Note> unreachable = new ArrayList<>();
-    Layers usual = new Layers(player);
-    for (Note n : line.notes()) {
-      Layer layer =
-          locks.containsKey(n.id()) ? locked(n, player, locks) : usual.of(n.pitch().midi());
-      if (!layer.ways.isEmpty()) {
-        playable.add(n);
-        layers.add(layer);
-      } else if (usual.planned(n.pitch().midi())) {
-        unreachable.add(n);
-      } else {
-        outOfRange.add(n);
-      }
-    }
-    return new Planner(player, playable, layers, locks).plan(outOfRange, unreachable);
+    Playable p = Playable.of(line, player, locks);
+    return new Planner(player, p.notes(), p.layers(), locks).plan(p.outOfRange(), p.unreachable());
   }
 
   /**
@@ -84,21 +68,32 @@ public final class Planner {
     return p.notes().isEmpty() ? 0 : p.route(player).cost() / (double) Weight.GRID;
   }
 
-  /** The notes of a line that a player can play, with what there is to choose from. */
-  private record Playable(List<Note> notes, List<Layer> layers) {
+  /**
+   * The notes of a line that a player can play, with what there is to choose from, and the rest.
+   */
+  private record Playable(
+      List<Note> notes, List<Layer> layers, List<Note> outOfRange, List<Note> unreachable) {
     static Playable of(Line line, Player player, Map<String, String> locks) {
       Layers usual = new Layers(player);
-      List<Note> notes = new ArrayList<>(line.notes().size());
-      List<Layer> layers = new ArrayList<>(line.notes().size());
+      Playable p =
+          new Playable(
+              new ArrayList<>(line.notes().size()),
+              new ArrayList<>(line.notes().size()),
+              new ArrayList<>(),
+              new ArrayList<>());
       for (Note n : line.notes()) {
         Layer layer =
             locks.containsKey(n.id()) ? locked(n, player, locks) : usual.of(n.pitch().midi());
         if (!layer.ways.isEmpty()) {
-          notes.add(n);
-          layers.add(layer);
+          p.notes.add(n);
+          p.layers.add(layer);
+        } else if (usual.planned(n.pitch().midi())) {
+          p.unreachable.add(n);
+        } else {
+          p.outOfRange.add(n);
         }
       }
-      return new Playable(notes, layers);
+      return p;
     }
 
     Route route(Player player) {

@@ -16,6 +16,16 @@ final class Price {
   static void count(
       Setup.Way way, List<Setup.Way> all, Context context, Player player, Tally tally) {
     Entry e = way.entry();
+    Optional<Rule> rival =
+        context.welcome(e.rules()).isPresent()
+            ? Optional.empty()
+            : all.stream().flatMap(o -> context.welcome(o.entry().rules()).stream()).findFirst();
+    always(e, player, tally);
+    here(e, context, rival, tally);
+  }
+
+  /** What does not depend on the place: its role, the house's style, what is learned. */
+  static void always(Entry e, Player player, Tally tally) {
     boolean house = house(e, player.style());
     if (e.role() == Role.ALTERNATE && !house) {
       tally.add(
@@ -26,29 +36,6 @@ final class Price {
     if (!house && !e.style().isEmpty()) {
       tally.add(Weight.STYLE, 1, Optional.empty());
     }
-    for (Rule r : e.rules()) {
-      if (r.verdict() != Rule.Verdict.GOOD && context.holds(r)) {
-        tally.add(
-            r.verdict() == Rule.Verdict.NEVER ? Weight.WRONG : Weight.DOUBTFUL, 1, Optional.of(r));
-      }
-    }
-    if (context.welcome(e.rules()).isEmpty()) {
-      // Another is made for this place.
-      for (Setup.Way other : all) {
-        Optional<Rule> good =
-            other.entry() == e ? Optional.empty() : context.welcome(other.entry().rules());
-        if (good.isPresent()) {
-          boolean fingers = good.get().purpose() == Purpose.FACILITY;
-          tally.add(fingers ? Weight.PASSED_OVER : Weight.NEEDED, 1, good);
-          break;
-        }
-      }
-    }
-    double seconds = context.note().seconds() * (context.note().fermata() ? 2 : 1);
-    if (e.cents().isPresent() && !(e.correctable() && seconds >= Weight.LONG_SECONDS)) {
-      double cents = Math.abs(e.cents().getAsDouble()) - Weight.TOLERANCE_CENTS;
-      tally.add(Weight.PITCH, Math.max(0, cents), Math.max(0.1, Math.min(2, seconds)));
-    }
     if (player.known().isPresent()) {
       Player.Known known = player.known().get();
       boolean newHere = !known.has(e.written(), e.fingering());
@@ -57,6 +44,31 @@ final class Price {
       if (newHere && choice) {
         tally.add(Weight.UNLEARNED, 1, Optional.empty());
       }
+    }
+  }
+
+  /**
+   * What depends on the place.
+   *
+   * @param rival the rule that makes another fingering for this place, when this one is not
+   */
+  static void here(Entry e, Context context, Optional<Rule> rival, Tally tally) {
+    List<Rule> rules = e.rules();
+    for (int i = 0; i < rules.size(); i++) {
+      Rule r = rules.get(i);
+      if (r.verdict() != Rule.Verdict.GOOD && context.holds(r)) {
+        tally.add(
+            r.verdict() == Rule.Verdict.NEVER ? Weight.WRONG : Weight.DOUBTFUL, 1, Optional.of(r));
+      }
+    }
+    if (rival.isPresent()) {
+      boolean fingers = rival.get().purpose() == Purpose.FACILITY;
+      tally.add(fingers ? Weight.PASSED_OVER : Weight.NEEDED, 1, rival);
+    }
+    double seconds = context.note().seconds() * (context.note().fermata() ? 2 : 1);
+    if (e.cents().isPresent() && !(e.correctable() && seconds >= Weight.LONG_SECONDS)) {
+      double cents = Math.abs(e.cents().getAsDouble()) - Weight.TOLERANCE_CENTS;
+      tally.add(Weight.PITCH, Math.max(0, cents), Math.max(0.1, Math.min(2, seconds)));
     }
   }
 

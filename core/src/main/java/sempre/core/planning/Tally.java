@@ -54,6 +54,11 @@ final class Tally {
     return Weight.grid(sum);
   }
 
+  /** The sum before it is put on the grid. */
+  double exact() {
+    return sum;
+  }
+
   List<Item> items() {
     return items == null ? List.of() : items;
   }

@@ -77,10 +77,11 @@ public final class Trouble {
               + setup.instrument().name().toLowerCase(Locale.ROOT)
               + " has no "
               + expected
-              + "; it goes from "
-              + setup.lowest()
-              + " to "
-              + setup.highest());
+              + "; "
+              + setup
+                  .instrument()
+                  .lacks(expected, setup.options())
+                  .orElse("it goes from " + setup.lowest() + " to " + setup.highest()));
     }
     return new Trouble(setup, expected, heard).causes();
   }

@@ -13,6 +13,7 @@ import sempre.core.instrument.Finger;
 import sempre.core.instrument.Keywork;
 import sempre.core.instrument.Setup;
 import sempre.core.instrument.SlideRule;
+import sempre.core.pitch.Pitch;
 
 public class MovesTest {
   private static Move move(String instrument, Map<String, String> options, String from, String to) {
@@ -107,5 +108,77 @@ public class MovesTest {
       assertEquals(there.up(), back.down());
       assertEquals(there.slides().size(), back.slides().size());
     }
+  }
+
+  private static Move standard(String instrument, String from, String to) {
+    Setup setup = Setup.of(Catalogue.standard().instrument(instrument), Map.of());
+    return setup.move(setup.ways(Pitch.parse(from)).get(0), setup.ways(Pitch.parse(to)).get(0));
+  }
+
+  @Test
+  public void theBreakOfTheClarinetIsARegisterAndNearlyAllFingers() {
+    Move m = standard("clarinet", "A4", "B4");
+    assertEquals(m.registers(), 1);
+    assertTrue(m.fingers() >= 7, m.fingers() + " fingers");
+    assertEquals(standard("clarinet", "G4", "A4").registers(), 0);
+    assertEquals(standard("clarinet", "C5", "D5").registers(), 0);
+  }
+
+  @Test
+  public void theSameHandsForTwoNotesLeaveItToTheAir() {
+    assertTrue(standard("flute", "G4", "G5").airAlone());
+    assertTrue(standard("trumpet", "C4", "G4").airAlone());
+    assertFalse(standard("flute", "G4", "A4").airAlone());
+    assertFalse(standard("flute", "G4", "G4").airAlone(), "a repeated note is no other note");
+    assertEquals(standard("trumpet", "C4", "G4").partials(), 1);
+    assertEquals(standard("flute", "G4", "G5").leap(), 12);
+  }
+
+  /** Common practice, no source: hold C sharp and roll on to C; the other way the wrist rocks. */
+  @Test
+  public void aRollGoesOneWayOnly() {
+    Move there = move("oboe", Map.of(), "1 2 3 | 1 2 3 C#", "1 2 3 | 1 2 3 C");
+    Move back = move("oboe", Map.of(), "1 2 3 | 1 2 3 C", "1 2 3 | 1 2 3 C#");
+    assertEquals(there.slides().get(0).way(), SlideRule.Way.ROLL);
+    assertEquals(back.slides().get(0).way(), SlideRule.Way.HARD);
+  }
+
+  @Test
+  public void theBassoonsThumbDoesNotLeapOverTheLowEKey() {
+    Move back = move("bassoon", Map.of(), "w 1 2 3 | Bb 1 2", "w 1 2 3 | F# 1 2 3 F");
+    assertEquals(back.slides().get(0).way(), SlideRule.Way.NEVER);
+    Move front = move("bassoon", Map.of(), "w 1 2 3 | Bb 1 2", "w 1 2 3 | 1 2 3 fF#");
+    assertEquals(front.slides(), List.of());
+  }
+
+  @Test
+  public void littleFingersTakeTurnsWithoutASlide() {
+    Move slides = move("clarinet", Map.of(), "R T 1 2 3 | 1 2 3 E", "R T 1 2 3 | 1 2 3 F");
+    assertEquals(slides.slides().get(0).way(), SlideRule.Way.NEVER);
+    Move turns = move("clarinet", Map.of(), "R T 1 2 3 E | 1 2 3", "R T 1 2 3 | 1 2 3 F");
+    assertEquals(turns.slides(), List.of());
+    assertEquals(turns.up(), Set.of(Finger.L4));
+    assertEquals(turns.down(), Set.of(Finger.R4));
+  }
+
+  @Test
+  public void aHalfHoleIsAnotherHoldOfTheSameFinger() {
+    Move m = move("recorder-soprano", Map.of(), "T 1 2 3 | 1 2", "hT 1 2 3 | 1 2");
+    assertEquals(m.slides().get(0).finger(), Finger.LT);
+    assertEquals(standard("recorder-soprano", "E4", "E5").registers(), 1);
+  }
+
+  @Test
+  public void aSlipIsToldWithItsGrammar() {
+    Move.Slip one =
+        new Move.Slip(Pitch.parse("B4"), List.of(Finger.R1), List.of(Finger.L2, Finger.L3));
+    assertEquals(one.clause(), "the right first finger moves too late");
+    assertEquals(one.cause(), "right first finger late");
+    Move.Slip two =
+        new Move.Slip(
+            Pitch.parse("B4"),
+            List.of(Finger.R1, Finger.R2, Finger.R3),
+            List.of(Finger.L2, Finger.L3));
+    assertEquals(two.clause(), "the left second finger and left third finger move too early");
   }
 }

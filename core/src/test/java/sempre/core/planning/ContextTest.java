@@ -86,7 +86,7 @@ public class ContextTest {
     double last = 0;
     for (int value : new int[] {1, 2, 4, 8, 16, 32}) {
       Phrase p = Phrase.of("tempo=100: C5/" + value + " D5/4");
-      double haste = Effort.Pace.between(p.line().notes().get(0), p.line().notes().get(1)).haste();
+      double haste = Effort.Pace.between(p.line().notes().get(0), p.line().notes().get(1)).arm();
       assertTrue(haste >= last && haste >= Weight.LEAST_HASTE && haste <= Weight.MOST_HASTE);
       last = haste;
     }
@@ -98,10 +98,15 @@ public class ContextTest {
     var slurred = Phrase.of(": ( C5/8 D5/8 )").line().notes();
     var tongued = Phrase.of(": C5/8 D5/8").line().notes();
     var rested = Phrase.of(": C5/8 r/2 D5/8").line().notes();
-    assertEquals(Effort.Pace.between(slurred.get(0), slurred.get(1)).forgiving(), 1.0);
-    assertEquals(
-        Effort.Pace.between(tongued.get(0), tongued.get(1)).forgiving(), Weight.TONGUED_FACTOR);
-    assertEquals(Effort.Pace.between(rested.get(0), rested.get(1)).rest(), Weight.FREE_FACTOR);
+    Effort.Pace slur = Effort.Pace.between(slurred.get(0), slurred.get(1));
+    Effort.Pace tongue = Effort.Pace.between(tongued.get(0), tongued.get(1));
+    Effort.Pace rest = Effort.Pace.between(rested.get(0), rested.get(1));
+    assertEquals(slur.all(), slur.arm());
+    assertEquals(tongue.all(), Weight.TONGUED_FACTOR * tongue.arm(), 1e-12);
+    assertEquals(tongue.never(), slur.never(), 1e-12, "what is not done, not under the tongue");
+    assertEquals(tongue.slurred(), 0.0);
+    assertEquals(slur.slurred(), 1.0);
+    assertEquals(rest.never(), Weight.FREE_FACTOR, 1e-12);
   }
 
   @Test

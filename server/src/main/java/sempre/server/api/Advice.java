@@ -105,12 +105,7 @@ final class Advice {
     }
     m.slips().stream()
         .findFirst()
-        .ifPresent(
-            s ->
-                parts.add(
-                    s.note().displayName()
-                        + " slips out when the "
-                        + s.cause().replace(" late", " is late").replace(" early", " is early")));
+        .ifPresent(s -> parts.add(s.note().displayName() + " slips out when " + s.clause()));
     m.travel()
         .filter(t -> t.cm() >= 10)
         .ifPresent(t -> parts.add("the slide goes " + Math.round(t.cm()) + " cm"));

@@ -197,7 +197,7 @@ class NotesController {
   private static void mayHide(House house, List<Entry> of, House.Key key) {
     boolean left =
         of.stream()
-            .filter(e -> e.role() != Role.SPECIAL && e.role() != Role.TRILL)
+            .filter(House::usual)
             .map(House.Key::of)
             .anyMatch(k -> !k.equals(key) && !house.hidden().contains(k));
     if (!left) {

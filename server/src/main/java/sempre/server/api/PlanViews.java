@@ -32,11 +32,17 @@ final class PlanViews {
               n,
               part,
               n.pitch().displayName()
-                  + " is beyond this instrument ("
-                  + plan.setup().lowest().displayName()
-                  + " to "
-                  + plan.setup().highest().displayName()
-                  + "); play it in another octave."));
+                  + plan.setup()
+                      .instrument()
+                      .lacks(n.pitch(), plan.setup().options())
+                      .map(because -> " is not there: " + because)
+                      .orElse(
+                          " is beyond this instrument ("
+                              + plan.setup().lowest().displayName()
+                              + " to "
+                              + plan.setup().highest().displayName()
+                              + ")")
+                  + "; play it in another octave."));
     }
     for (Note n : plan.unreachable()) {
       missing.add(

@@ -78,6 +78,10 @@ final class Tables {
         notes,
         i.free().stream().map(Tables::freedom).toList(),
         i.wrong().stream().map(Tables::freedom).toList(),
+        i.gaps().stream()
+            .filter(g -> options.entrySet().containsAll(g.when().entrySet()))
+            .map(g -> new Views.GapView(g.note().displayName(), g.because()))
+            .toList(),
         !house.changesNothing());
   }
 

@@ -241,6 +241,9 @@ final class Views {
       String stage,
       List<WayView> ways) {}
 
+  /** A note that the instrument lacks within its range, and why. */
+  record GapView(String shown, String because) {}
+
   /** What may or must not be held over a range of notes. */
   record FreedomView(String from, String to, String controls, String because, String source) {}
 
@@ -263,6 +266,7 @@ final class Views {
       List<TableNote> notes,
       List<FreedomView> free,
       List<FreedomView> wrong,
+      List<GapView> gaps,
       boolean changed) {}
 
   /** What happens between two fingerings. */

@@ -9,6 +9,8 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Entry;
@@ -29,6 +31,8 @@ public class Houses {
 
   private record Choice(House.Key key, Kind kind, String words) {}
 
+  private static final Logger LOG = LoggerFactory.getLogger(Houses.class);
+
   private record SetupKey(House house, Map<String, String> options) {}
 
   private final Cache<SetupKey, Setup> setups = Caffeine.newBuilder().maximumSize(100).build();
@@ -46,15 +50,20 @@ public class Houses {
                 new Row(
                     x.getString(1), x.getString(2), x.getString(3), x.getString(4), x.getString(5)),
             instrument)) {
-      own.add(
-          House.none(instrument)
-              .checked(
-                  i,
-                  Pitch.parse(r.written()),
-                  r.fingering(),
-                  Role.valueOf(r.role()),
-                  r.label(),
-                  r.note()));
+      try {
+        own.add(
+            House.none(instrument)
+                .checked(
+                    i,
+                    Pitch.parse(r.written()),
+                    r.fingering(),
+                    Role.valueOf(r.role()),
+                    r.label(),
+                    r.note()));
+      } catch (IllegalArgumentException e) {
+        // a later catalogue may have this fingering itself; the row stays, the page still opens
+        LOG.warn("an own fingering of {} is passed over: {}", instrument, e.getMessage());
+      }
     }
     Set<House.Key> hidden = new TreeSet<>();
     Set<House.Key> standards = new TreeSet<>();

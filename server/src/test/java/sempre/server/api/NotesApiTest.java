@@ -19,6 +19,7 @@ public class NotesApiTest extends ServerTestBase {
   private static final JsonMapper MAPPER = new JsonMapper();
 
   @Autowired private DemoSchool demo;
+  @Autowired private sempre.server.store.Db db;
 
   @BeforeClass
   void fill() throws Exception {
@@ -270,5 +271,51 @@ public class NotesApiTest extends ServerTestBase {
         .contains("take it in a key with flats: ", "never next to B4 or B5: ");
     assertThat(way("bassoon", "F#2", "w 1 2 3 | 1 2 3 fF#").get("rules").toString())
         .contains("take it next to B♭2 or B♭3: ");
+  }
+
+  @Test
+  public void aTableSaysWhichNotesAreMissingAndWhy() {
+    JsonNode gaps = get("/api/notes/recorder-soprano").get("gaps");
+    assertThat(gaps.get(0).get("shown").asString()).isEqualTo("C♯6");
+    assertThat(gaps.get(0).get("because").asString()).contains("bell closed");
+    assertThat(get("/api/notes/oboe").get("gaps")).isEmpty();
+    assertThat(get("/api/notes/oboe?set=lowBb=false").get("gaps")).hasSize(1);
+    MvcTestResult r =
+        mvc.get()
+            .uri("/api/notes/recorder-soprano/trouble?expected={n}&heard=C6", "C#6")
+            .exchange();
+    assertThat(r).hasStatus(400);
+    assertThat(body(r).get("detail").asString()).contains("has no C#6; it speaks only with");
+  }
+
+  /** As when a later catalogue has the fingering itself, or a key is called otherwise. */
+  @Test
+  public void anOwnFingeringThatNoLongerFitsDoesNotKeepAPageFromOpening() {
+    String insert =
+        "insert into own_fingering (instrument, written, midi, fingering, role, label)"
+            + " values ('flute', ?, ?, ?, 'ALTERNATE', 'old')";
+    int rows =
+        db.inTransaction(
+            tx ->
+                tx.run(insert, "A4", 69, "T 1 2 | Eb") + tx.run(insert, "A4", 69, "T 1 2 | knee"));
+    assertThat(rows).isEqualTo(2);
+    assertThat(note("flute", "A4").get("ways")).hasSize(1);
+    assertThat(standPlan().get("notes")).isNotEmpty();
+    assertThat(mvc.get().uri("/api/today").exchange()).hasStatusOk();
+  }
+
+  @Test
+  public void writtenAndSoundingNamesAndTimesComeWithEachNote() {
+    JsonNode notes = standPlan().get("notes");
+    double last = -1;
+    for (JsonNode n : notes) {
+      assertThat(n.get("at").asDouble()).isGreaterThan(last);
+      last = n.get("at").asDouble();
+      assertThat(n.get("soundingMidi").asInt())
+          .as("a flute")
+          .isEqualTo(n.get("writtenMidi").asInt());
+      assertThat(n.get("quarter").asDouble()).isPositive();
+    }
+    assertThat(notes.get(0).get("at").asDouble()).isNotNegative();
   }
 }
