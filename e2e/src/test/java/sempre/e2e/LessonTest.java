@@ -265,6 +265,7 @@ public class LessonTest {
     page.getByLabel("to bar").selectOption("1");
     page.getByLabel("From bar").selectOption("0");
     page.locator(".play summary").click();
+    page.locator("h1").click();
     String before = page.locator(".cursor").getAttribute("style");
     page.keyboard().press("Space");
     assertThat(page.locator(".go")).containsText("Stop");

@@ -6,6 +6,9 @@ import static org.testng.Assert.assertSame;
 import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -19,6 +22,8 @@ import sempre.core.planning.Player;
 import sempre.core.score.Dynamic;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 public class HouseTest {
   private static final Instrument FLUTE = Catalogue.standard().instrument("flute");
@@ -223,12 +228,45 @@ public class HouseTest {
 
   /** Own fingerings are exported in the form of the catalogue: its schema accepts them. */
   @Test
-  public void theExportedNotesHaveTheCataloguesForm() {
-    String yaml =
-        with(List.of(own("A4", "T 1 2 | 3 Eb", "covered A")), Set.of(), Set.of(), Map.of()).yaml();
-    assertTrue(yaml.contains("- note: A4"), yaml);
-    assertTrue(yaml.contains("fingering: T 1 2 | 3 Eb"), yaml);
-    assertTrue(yaml.contains("source: the teacher"), yaml);
+  public void theExportedNotesHaveTheCataloguesForm() throws java.io.IOException {
+    House house =
+        with(
+            List.of(own("A4", "T 1 2 | 3 Eb", "covered A"), own("G4", "T 1 2 3 | giz", "with B")),
+            Set.of(),
+            Set.of(),
+            Map.of());
+    JsonMapper json = new JsonMapper();
+    ObjectNode schema;
+    try (var in = getClass().getResourceAsStream("/catalogue/instrument.schema.json")) {
+      schema = (ObjectNode) json.readTree(in);
+    }
+    // the notes alone are judged: a house has no range and no keys of its own
+    schema.remove("required");
+    Object notes = Yaml.root("own.yaml", house.yaml()).get("notes");
+    var judge =
+        SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+            .getSchema(schema.toString(), InputFormat.JSON);
+    assertEquals(
+        judge.validate(json.writeValueAsString(Map.of("notes", notes)), InputFormat.JSON).stream()
+            .map(Object::toString)
+            .toList(),
+        List.of());
+    String spoiled = json.writeValueAsString(Map.of("notes", notes)).replace("label", "lable");
+    assertFalse(judge.validate(spoiled, InputFormat.JSON).isEmpty(), "it does judge");
+  }
+
+  @Test
+  public void aTrillIsNotMadeTheStandardBecauseTheStandardIsHidden() {
+    House hidden = with(List.of(), Set.of(key("F#4", "T 1 2 3 | 3 Eb")), Set.of(), Map.of());
+    Setup setup = Setup.of(FLUTE, Map.of(), hidden);
+    assertEquals(setup.ways(Pitch.parse("F#4")).get(0).entry().label(), "third finger F sharp");
+  }
+
+  @Test
+  public void theTeachersSourceIsNeverTheCatalogues() {
+    for (Instrument i : Catalogue.standard().instruments()) {
+      assertTrue(i.entries().stream().noneMatch(e -> e.source().equals(House.SOURCE)), i.id());
+    }
   }
 
   @DataProvider

@@ -359,6 +359,8 @@ public class TradeTest {
       {"Bass Clarinet 1", "bass-clarinet"},
       {"B\u266d Clarinet 2", "clarinet"},
       {"Clarinet in Eb", "e-flat-clarinet"},
+      {"Alto Clarinet in Eb", "alto-clarinet"},
+      {"Piccolo Trumpet", "trumpet"},
       {"English Horn", "english-horn"},
       {"Horn in F", "horn"},
       {"French Horns", "horn"},
@@ -385,6 +387,34 @@ public class TradeTest {
   public void aPartThatNamesNoInstrumentIsNobodys() {
     for (String part : List.of("Part 1", "Violin", "Drum Set", "Clarion call", "")) {
       assertEquals(Catalogue.standard().named(part), java.util.Optional.empty(), part);
+    }
+  }
+
+  /** Codes are for files: a person reads words. */
+  @Test
+  public void everyOptionValueHasAWordAPersonReads() {
+    for (Instrument i : Catalogue.standard().instruments()) {
+      for (Option o : i.options()) {
+        assertEquals(o.words().size(), o.values().size(), i.id() + " " + o.name());
+        for (String word : o.words()) {
+          assertTrue(word.matches("[A-Z]{1,2}\u266d?|[0-9]|[a-z]+( .*)?"), i.id() + " " + word);
+          assertFalse(word.equals("true") || word.equals("false"), i.id() + " " + o.name());
+        }
+      }
+    }
+  }
+
+  /** The first years' range lies within an octave of the middle of the staff or its clef's. */
+  @Test
+  public void aBeginnersNotesLieAboutTheStaff() {
+    for (Instrument i : Catalogue.standard().instruments()) {
+      int line = Pitch.parse(i.clef().equals("bass") ? "D3" : "B4").midi();
+      for (Map<String, String> options : Invariants.everyChoice(i.options())) {
+        Compass.Range first = i.compass(options).of(Stage.FIRST_YEARS);
+        assertTrue(first.from().midi() >= line - 22, i.id() + " from " + first.from());
+        assertTrue(first.to().midi() <= line + 15, i.id() + " to " + first.to());
+        assertTrue(first.to().midi() - first.from().midi() >= 11, i.id() + " is under an octave");
+      }
     }
   }
 }
