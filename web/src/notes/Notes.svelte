@@ -392,7 +392,7 @@
             {/each}
             {#each table.wrong as f (f.from + f.controls)}
               <li>
-                <b>{f.from} to {f.to}:</b> must be up: {f.controls}; {f.because}.
+                <b>{f.from} to {f.to}:</b> never {f.controls}; {f.because}.
                 <span class="quiet small">({f.source})</span>
               </li>
             {/each}

@@ -89,9 +89,13 @@ final class Tables {
     return new Views.FreedomView(
         f.from().displayName(),
         f.to().displayName(),
-        Names.join(f.holds().stream().map(h -> h.control().name()).toList()),
+        Names.join(f.holds().stream().map(Tables::name).toList()),
         f.because(),
         f.source());
+  }
+
+  private static String name(Hold h) {
+    return "the " + h.control().name() + (h.way() == Hold.Way.HALF ? " half covered" : "");
   }
 
   private static Views.TableNote note(

@@ -318,4 +318,15 @@ public class NotesApiTest extends ServerTestBase {
     }
     assertThat(notes.get(0).get("at").asDouble()).isNotNegative();
   }
+
+  /** Half a thumb hole is meant, not the whole one: that must be closed there. */
+  @Test
+  public void whatMustNotBeHeldIsNamedAsItIsHeld() {
+    JsonNode recorder = get("/api/notes/recorder-soprano").get("wrong").get(0);
+    assertThat(recorder.get("controls").asString()).isEqualTo("the thumb hole half covered");
+    JsonNode bassoon = get("/api/notes/bassoon").get("wrong").get(0);
+    assertThat(bassoon.get("controls").asString()).isEqualTo("the whisper key");
+    assertThat(get("/api/notes/clarinet").get("free").get(0).get("controls").asString())
+        .isEqualTo("the fourth hole, the fifth hole and the sixth hole");
+  }
 }
