@@ -27,6 +27,7 @@ import sempre.core.planning.Player;
 import sempre.core.score.Dynamic;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
+import sempre.core.score.Ornament;
 
 /**
  * The planner's search on a part of 1,000 notes, in time and allocation a note, against a graph
@@ -113,6 +114,7 @@ public class PlanBenchmark {
               Dynamic.MF,
               120,
               new KeySignature(-2),
+              Ornament.NONE,
               false,
               false,
               ""));

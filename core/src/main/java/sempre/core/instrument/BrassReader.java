@@ -48,11 +48,35 @@ final class BrassReader {
   }
 
   /** One tube of an instrument: a double horn has two. */
-  private record Side(Valves valves, String token, Optional<Pitch> from, Optional<Pitch> to) {
+  private record Side(Valves valves, String token, Range usual, Range also) {
     /** Whether players take this tube for a note where both have it. */
     boolean usual(Pitch note) {
+      return usual.covers(note);
+    }
+
+    /**
+     * Whether a note near the border may stay on this tube without a reason of its own; not with
+     * valves that have to be corrected.
+     */
+    boolean mayStay(BrassNote note) {
+      return note.standard()
+          && !note.correctable()
+          && !usual.covers(note.written())
+          && also.covers(note.written());
+    }
+  }
+
+  /** From one note to another, either of which may be left open. */
+  private record Range(Optional<Pitch> from, Optional<Pitch> to) {
+    boolean covers(Pitch note) {
       return from.map(p -> note.midi() >= p.midi()).orElse(true)
           && to.map(p -> note.midi() <= p.midi()).orElse(true);
+    }
+
+    static Range of(Map<String, Object> m, String from, String to) {
+      return new Range(
+          Optional.ofNullable(m.get(from)).map(p -> Pitch.parse(p.toString())),
+          Optional.ofNullable(m.get(to)).map(p -> Pitch.parse(p.toString())));
     }
   }
 
@@ -63,7 +87,9 @@ final class BrassReader {
       Optional<Control> attachment = keywork.find("F", false);
       Map<String, String> needs = attachment.map(Control::requires).orElse(Map.of());
       for (BrassNote n : slide().notes(widest.lowest(), widest.highest())) {
-        entries.add(entry(n, n.fingering(), n.standard(), n.attachment() ? needs : Map.of()));
+        entries.add(
+            entry(
+                n, n.fingering(), n.standard(), n.attachment() ? needs : Map.of(), alternateRules));
       }
       return entries;
     }
@@ -78,7 +104,13 @@ final class BrassReader {
           String fingering = text.replace(" 0", "");
           byNote
               .computeIfAbsent(n.written().midi(), m -> new ArrayList<>())
-              .add(entry(n, fingering, n.standard() && side.usual(n.written()), when));
+              .add(
+                  entry(
+                      n,
+                      fingering,
+                      n.standard() && side.usual(n.written()),
+                      when,
+                      side.mayStay(n) ? List.of() : alternateRules));
         }
       }
       byNote.values().forEach(ways -> entries.addAll(withOneStandard(ways)));
@@ -135,8 +167,8 @@ final class BrassReader {
           new Side(
               valves(whole),
               text(whole, "hold", ""),
-              Optional.ofNullable(m.get("usualFrom")).map(p -> Pitch.parse(p.toString())),
-              Optional.ofNullable(m.get("usualTo")).map(p -> Pitch.parse(p.toString()))));
+              Range.of(m, "usualFrom", "usualTo"),
+              Range.of(m, "alsoFrom", "alsoTo")));
     }
     return sides;
   }
@@ -171,7 +203,11 @@ final class BrassReader {
   }
 
   private Entry entry(
-      BrassNote n, String fingering, boolean standard, Map<String, String> requires) {
+      BrassNote n,
+      String fingering,
+      boolean standard,
+      Map<String, String> requires,
+      List<Rule> rules) {
     Pattern pattern = keywork.pattern(fingering);
     return new Entry(
         n.written(),
@@ -184,7 +220,7 @@ final class BrassReader {
         OptionalInt.of(n.partial()),
         requires,
         Map.of(),
-        standard ? List.of() : alternateRules,
+        standard ? List.of() : rules,
         "computed",
         n.note());
   }

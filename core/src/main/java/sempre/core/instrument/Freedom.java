@@ -9,12 +9,15 @@ import sempre.core.pitch.Pitch;
  * @param from lowest written note
  * @param to highest written note
  * @param holds the controls
+ * @param over what must be held as well for that; empty when nothing
  * @param because one sentence: why they are not heard, or what they would spoil
  * @param source where it comes from
  */
-public record Freedom(Pitch from, Pitch to, List<Hold> holds, String because, String source) {
+public record Freedom(
+    Pitch from, Pitch to, List<Hold> holds, List<Hold> over, String because, String source) {
   public Freedom {
     holds = List.copyOf(holds);
+    over = List.copyOf(over);
   }
 
   public boolean covers(Pitch written) {

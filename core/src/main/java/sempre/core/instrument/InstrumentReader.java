@@ -291,6 +291,7 @@ public final class InstrumentReader {
               Pitch.parse(text(m, "from")),
               Pitch.parse(text(m, "to")),
               keywork.holds(text(m, "hold")),
+              keywork.holds(text(m, "over", "|")),
               text(m, "because"),
               text(m, "source", source)));
     }
@@ -302,7 +303,7 @@ public final class InstrumentReader {
     Pattern pattern = e.pattern();
     for (Freedom f : free) {
       if (f.covers(e.written()) && e.role() != Role.SPECIAL) {
-        pattern = keywork.withFree(pattern, f.holds());
+        pattern = keywork.withFree(pattern, f);
       }
     }
     return pattern == e.pattern() ? e : e.with(pattern);

@@ -2,6 +2,7 @@ package sempre.core.instrument;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -69,7 +70,7 @@ public record Keywork(Kind kind, List<Control> controls, List<Set<String>> toget
     slots.sort((a, b) -> order.compare(a.get(0), b.get(0)));
     free.sort(order);
     Fingering plain = fingering(slots.stream().map(s -> s.get(0)).toList());
-    return new Pattern(write(slots, free), plain, slots, free);
+    return new Pattern(write(slots, free), plain, slots, free, Map.of());
   }
 
   /**
@@ -120,21 +121,26 @@ public record Keywork(Kind kind, List<Control> controls, List<Set<String>> toget
         || token.startsWith("h") && find(token.substring(1), left).isPresent();
   }
 
-  /** A pattern in which these controls are free besides, where their fingers hold nothing else. */
-  Pattern withFree(Pattern pattern, List<Hold> more) {
+  /**
+   * A pattern in which the controls of a freedom are free besides, where their fingers hold nothing
+   * else.
+   */
+  Pattern withFree(Pattern pattern, Freedom freedom) {
     List<Hold> free = new ArrayList<>(pattern.free());
-    for (Hold h : more) {
+    Map<Hold, List<Hold>> over = new HashMap<>(pattern.over());
+    for (Hold h : freedom.holds()) {
       boolean held =
           pattern.slots().stream()
               .anyMatch(s -> s.stream().anyMatch(x -> x.finger() == h.finger()));
       if (!held && !free.contains(h)) {
         free.add(h);
+        over.put(h, freedom.over());
       }
     }
     free.sort(Comparator.comparingInt(h -> h.control().order()));
     return free.size() == pattern.free().size()
         ? pattern
-        : new Pattern(write(pattern.slots(), free), pattern.plain(), pattern.slots(), free);
+        : new Pattern(write(pattern.slots(), free), pattern.plain(), pattern.slots(), free, over);
   }
 
   /**

@@ -2,6 +2,7 @@ package sempre.core.instrument;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 
 /**
  * A fingering as the catalogue writes it: with choices of equivalents ({@code T/Tb}) and free
@@ -11,11 +12,18 @@ import java.util.List;
  * @param plain the first of each choice, no free control held
  * @param slots one list of equivalents for each control that must be held
  * @param free controls that may be held or not
+ * @param over for a free control, what must be held as well
  */
-public record Pattern(String text, Fingering plain, List<List<Hold>> slots, List<Hold> free) {
+public record Pattern(
+    String text,
+    Fingering plain,
+    List<List<Hold>> slots,
+    List<Hold> free,
+    Map<Hold, List<Hold>> over) {
   public Pattern {
     slots = slots.stream().map(List::copyOf).toList();
     free = List.copyOf(free);
+    over = Map.copyOf(over);
   }
 
   /**
@@ -37,7 +45,7 @@ public record Pattern(String text, Fingering plain, List<List<Hold>> slots, List
     for (Hold f : free) {
       for (List<Hold> base : List.copyOf(all)) {
         List<Hold> held = with(base, f);
-        if (keywork.clash(held).isEmpty()) {
+        if (base.containsAll(over.getOrDefault(f, List.of())) && keywork.clash(held).isEmpty()) {
           all.add(held);
         }
       }

@@ -14,13 +14,15 @@ import sempre.core.pitch.Pitch;
  * @param up fingers that let go and hold nothing
  * @param contrary whether some go down while others come up
  * @param slides fingers that stay down but change what they hold
- * @param slips notes that sound for a moment when one finger is late or early
+ * @param slips wrong notes that may be heard on the way, the easiest to hear first
  * @param handShift whether a hand goes to palm or side keys, or comes back from them
  * @param travel how far the slide goes, on a trombone
  * @param partials how many partials the lips cross on the way, on brass; 0 elsewhere
  * @param registers how many registers lie between the notes, on a woodwind; 0 on brass
  * @param leap semitones between the notes, 0 or more
  * @param same whether nothing at all is moved
+ * @param sideChange whether the thumb goes over to the other side of a double horn
+ * @param smear whether the slide moves on one partial, so that the way is heard under a slur
  */
 public record Move(
     Set<Finger> down,
@@ -33,7 +35,9 @@ public record Move(
     int partials,
     int registers,
     int leap,
-    boolean same) {
+    boolean same,
+    boolean sideChange,
+    boolean smear) {
   public Move {
     slides = List.copyOf(slides);
     slips = List.copyOf(slips);
@@ -50,20 +54,92 @@ public record Move(
   public record FingerSlide(Finger finger, String from, String to, SlideRule.Way way) {}
 
   /**
-   * A note that slips out between.
+   * A note that slips out between. With no finger named it is a neighbouring partial on the same
+   * valves or position: the lips are at fault.
    *
    * @param note what is heard
    * @param late fingers that have not moved yet
    * @param early fingers that have moved already
+   * @param distance semitones to the nearer of the two notes, 1 or more
+   * @param lips how the lips err, where they do
    */
-  public record Slip(Pitch note, List<Finger> late, List<Finger> early) {
-    /** Which finger causes it, in words: {@code right first finger late}. */
+  public record Slip(Pitch note, List<Finger> late, List<Finger> early, int distance, Lips lips) {
+    /** A finger is late for so much of the time there is, as a rule. */
+    private static final double LATE_SHARE = 0.25;
+
+    private static final double LEAST_LATE_SECONDS = 0.015;
+    private static final double MOST_LATE_SECONDS = 0.06;
+
+    /** Half of such a moment is heard after so many seconds. */
+    private static final double HEARD_SECONDS = 0.03;
+
+    /** From so many semitones on a wrong note stands out by itself. */
+    private static final int FAR = 4;
+
+    /** Two fingers that err together are rarer than one (common practice, no source). */
+    private static final double TOGETHER = 0.25;
+
+    private static final double STANDS_OUT = 0.4;
+    private static final double IS_HEARD = 0.2;
+
+    /** What the lips do when no finger is at fault. */
+    public enum Lips {
+      FINE,
+      SLACK,
+      TIGHT
+    }
+
+    /** Whether a neighbouring partial is meant. */
+    public boolean byLips() {
+      return lips != Lips.FINE;
+    }
+
+    /** The same in a word. */
+    public String audibly(double seconds) {
+      double much = audible(seconds);
+      return much >= STANDS_OUT ? "stands out" : much >= IS_HEARD ? "is heard" : "is hardly heard";
+    }
+
+    /**
+     * How long it is heard, in seconds: a quarter of the time for the change, 0.015 to 0.06; a
+     * wrong partial lasts until it is mended, half the note at most (common practice, no source).
+     *
+     * @param seconds the time from note to note
+     */
+    public double lasts(double seconds) {
+      return byLips()
+          ? seconds / 2
+          : Math.max(LEAST_LATE_SECONDS, Math.min(MOST_LATE_SECONDS, seconds * LATE_SHARE));
+    }
+
+    /**
+     * How much it is noticed, 0 to 1: the longer it lasts and the further it lies from both notes,
+     * the more (common practice, no source).
+     *
+     * @param seconds the time from note to note
+     */
+    public double audible(double seconds) {
+      double lasting = lasts(seconds);
+      double share = lasting / (lasting + HEARD_SECONDS);
+      double far = Math.min(1, distance / (double) FAR);
+      boolean one = byLips() || Math.min(late.size(), early.size()) == 1;
+      return share * far * (one ? 1 : TOGETHER);
+    }
+
+    /** What causes it, in words: {@code right first finger late}. */
     public String cause() {
-      return who() + (isLate() ? " late" : " early");
+      return switch (lips) {
+        case SLACK -> "lips too slack";
+        case TIGHT -> "lips too tight";
+        case FINE -> who() + (isLate() ? " late" : " early");
+      };
     }
 
     /** The same as a clause: {@code the right first finger moves too late}. */
     public String clause() {
+      if (byLips()) {
+        return "the " + cause().replace("lips", "lips are");
+      }
       boolean one = (isLate() ? late : early).size() == 1;
       return "the " + who() + (one ? " moves too " : " move too ") + (isLate() ? "late" : "early");
     }
@@ -90,6 +166,11 @@ public record Move(
   /** Whether two notes have the same hands, so that the air alone makes the difference. */
   public boolean airAlone() {
     return same && leap > 0;
+  }
+
+  /** Slips for which fingers are to blame, not the lips. */
+  public int fingerSlips() {
+    return (int) slips.stream().filter(s -> !s.byLips()).count();
   }
 
   /** Fingers that move at all. */

@@ -14,6 +14,7 @@ import sempre.core.instrument.Entry;
 import sempre.core.instrument.Finger;
 import sempre.core.instrument.Fingering;
 import sempre.core.instrument.Hold;
+import sempre.core.instrument.Keywork;
 import sempre.core.instrument.Role;
 import sempre.core.instrument.Setup;
 import sempre.core.instrument.SlideRule;
@@ -23,6 +24,9 @@ import sempre.core.pitch.Pitch;
 public final class Moves {
   /** How many semitones from one of the two notes a slip may lie (common practice, no source). */
   private static final int SLIP_REACH = 9;
+
+  /** The time for which slips are put in order. */
+  private static final double UNHURRIED_SECONDS = 0.25;
 
   private Moves() {}
 
@@ -88,7 +92,9 @@ public final class Moves {
         pair.from().isPresent() && pair.to().isPresent()
             ? Math.abs(pair.from().get().midi() - pair.to().get().midi())
             : 0,
-        moving.isEmpty() && from.slidePosition().equals(to.slidePosition()));
+        moving.isEmpty() && from.slidePosition().equals(to.slidePosition()),
+        setup.instrument().keywork().kind() == Keywork.Kind.VALVES && moving.contains(Finger.LT),
+        smear(setup, from, to, pair));
   }
 
   private record Pair(Optional<Pitch> from, Optional<Pitch> to) {}
@@ -162,6 +168,16 @@ public final class Moves {
     return a == 0 || b == 0 ? 0 : Math.abs(a - b);
   }
 
+  /** Whether the slide goes from place to place on one partial of one tube. */
+  private static boolean smear(Setup setup, Fingering from, Fingering to, Pair pair) {
+    return setup.instrument().slide().isPresent()
+        && pair.from().isPresent()
+        && pair.to().isPresent()
+        && !from.slidePosition().equals(to.slidePosition())
+        && from.holds().size() == to.holds().size()
+        && partial(setup, pair.from().get(), from) == partial(setup, pair.to().get(), to);
+  }
+
   private static int partial(Setup setup, Pitch note, Fingering f) {
     return setup.ways(note).stream()
         .filter(w -> w.fingering().equals(f))
@@ -181,10 +197,10 @@ public final class Moves {
       Setup setup, Fingering from, Fingering to, Set<Finger> moving, Pair pair) {
     List<Finger> fingers = List.copyOf(moving);
     int n = fingers.size();
-    if (n < 2 || from.slidePosition().isPresent()) {
-      return List.of();
-    }
     Map<Integer, Move.Slip> found = new LinkedHashMap<>();
+    if (n < 2 || from.slidePosition().isPresent()) {
+      return ranked(found, byLips(setup, from, to, pair));
+    }
     List<Set<Finger>> lates = new ArrayList<>();
     for (int size : new int[] {1, n - 1, 2, n - 2}) {
       for (Set<Finger> some : subsets(fingers, size)) {
@@ -216,9 +232,59 @@ public final class Moves {
                       new Move.Slip(
                           p,
                           List.copyOf(late),
-                          fingers.stream().filter(f -> !late.contains(f)).toList())));
+                          fingers.stream().filter(f -> !late.contains(f)).toList(),
+                          Math.max(1, distance(p.midi(), a, b)),
+                          Move.Slip.Lips.FINE)));
     }
-    return List.copyOf(found.values());
+    return ranked(found, byLips(setup, from, to, pair));
+  }
+
+  private static int distance(int heard, int a, int b) {
+    return a < 0 ? 1 : Math.min(Math.abs(heard - a), Math.abs(heard - b));
+  }
+
+  /** All slips, the easiest to hear first, as if in an unhurried change; each note once. */
+  private static List<Move.Slip> ranked(Map<Integer, Move.Slip> byFingers, List<Move.Slip> byLips) {
+    byLips.forEach(s -> byFingers.putIfAbsent(s.note().midi(), s));
+    return byFingers.values().stream()
+        .sorted(Comparator.comparingDouble(s -> -s.audible(UNHURRIED_SECONDS)))
+        .toList();
+  }
+
+  /**
+   * On brass, the neighbouring partials on the valves or in the position of the second note, where
+   * the lips have to find another partial: what comes out when they fall short or overshoot.
+   */
+  private static List<Move.Slip> byLips(Setup setup, Fingering from, Fingering to, Pair pair) {
+    if (pair.from().isEmpty() || pair.to().isEmpty()) {
+      return List.of();
+    }
+    int a = pair.from().get().midi();
+    int b = pair.to().get().midi();
+    if (a == b || partials(setup, from, to, pair) == 0) {
+      return List.of();
+    }
+    Pitch below = null;
+    Pitch above = null;
+    for (Pitch p : setup.notesOf(to)) {
+      if (p.midi() < b) {
+        below = p;
+      } else if (p.midi() > b && above == null) {
+        above = p;
+      }
+    }
+    List<Move.Slip> slips = new ArrayList<>();
+    if (below != null && below.midi() != a && b - below.midi() <= SLIP_REACH) {
+      slips.add(lips(below, distance(below.midi(), a, b), Move.Slip.Lips.SLACK));
+    }
+    if (above != null && above.midi() != a && above.midi() - b <= SLIP_REACH) {
+      slips.add(lips(above, distance(above.midi(), a, b), Move.Slip.Lips.TIGHT));
+    }
+    return slips;
+  }
+
+  private static Move.Slip lips(Pitch note, int distance, Move.Slip.Lips how) {
+    return new Move.Slip(note, List.of(), List.of(), distance, how);
   }
 
   /**

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import sempre.core.instrument.Rule;
 import sempre.core.score.Note;
+import sempre.core.score.Ornament;
 
 /**
  * One note among its neighbours: the circumstances that the rules of the catalogue ask for.
@@ -14,8 +15,15 @@ import sempre.core.score.Note;
  * @param nextMidi of the note behind, likewise
  * @param slurredFrom whether it is slurred to from the note before
  * @param circumstances one bit for each {@link Rule.When} that does not name notes
+ * @param figure the fingering that this note has where its figure comes back; empty when free
  */
-record Context(Note note, int previousMidi, int nextMidi, boolean slurredFrom, int circumstances) {
+record Context(
+    Note note,
+    int previousMidi,
+    int nextMidi,
+    boolean slurredFrom,
+    int circumstances,
+    String figure) {
   private static final double START = 99;
 
   private static final int NONE = -1;
@@ -40,17 +48,24 @@ record Context(Note note, int previousMidi, int nextMidi, boolean slurredFrom, i
       bits |= bit(Rule.When.SOFT, n.dynamic().soft());
       bits |= bit(Rule.When.LOUD, n.dynamic().loud());
       bits |= bit(Rule.When.LONG, n.seconds() >= Weight.LONG_SECONDS || n.fermata());
-      all.add(new Context(n, previous, next, i > 0 && notes.get(i - 1).slurToNext(), bits));
+      all.add(new Context(n, previous, next, i > 0 && notes.get(i - 1).slurToNext(), bits, ""));
     }
     return all;
+  }
+
+  /** The same place, where the figure is fingered like this elsewhere. */
+  Context inFigure(String fingering) {
+    return new Context(note, previousMidi, nextMidi, slurredFrom, circumstances, fingering);
   }
 
   private static int bit(Rule.When when, boolean is) {
     return is ? 1 << when.ordinal() : 0;
   }
 
+  /** Seconds of silence between two notes; a breath is at least one that frees the hand. */
   private static double rest(Note a, Note b) {
-    return Math.max(0, b.onset() - a.end()) * 60 / a.tempo();
+    double gap = Math.max(0, b.onset() - a.end()) * 60 / a.tempo();
+    return a.breath() ? Math.max(gap, Weight.FREE_SECONDS) : gap;
   }
 
   /** Whether note i is one of four in a row that go x y x y. */
@@ -62,7 +77,8 @@ record Context(Note note, int previousMidi, int nextMidi, boolean slurredFrom, i
         return true;
       }
     }
-    return notes.get(i).trill();
+    return notes.get(i).ornament().alternates()
+        || i > 0 && notes.get(i - 1).ornament().kind() == Ornament.Kind.TREMOLO;
   }
 
   boolean is(Rule.When when) {

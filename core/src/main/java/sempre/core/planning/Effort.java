@@ -39,13 +39,17 @@ final class Effort {
 
     static Pace between(Note from, Note to) {
       double gap = Math.max(0, to.onset() - from.end()) * 60 / from.tempo();
-      double seconds = from.grace() ? Weight.GRACE_SECONDS : Math.max(from.seconds() + gap, 0.02);
+      if (from.breath()) {
+        gap = Math.max(gap, Weight.FREE_SECONDS);
+      }
+      double held = from.seconds() * (from.fermata() ? Weight.FERMATA : 1);
+      double seconds = from.grace() ? Weight.GRACE_SECONDS : Math.max(held + gap, 0.02);
       double haste =
           Math.max(Weight.LEAST_HASTE, Math.min(Weight.MOST_HASTE, Weight.EASY_SECONDS / seconds));
       return of(
           seconds,
           haste,
-          from.slurToNext() ? 1 : Weight.TONGUED_FACTOR,
+          from.slurToNext() && !from.breath() ? 1 : Weight.TONGUED_FACTOR,
           gap >= Weight.FREE_SECONDS ? Weight.FREE_FACTOR : 1);
     }
   }
@@ -62,7 +66,7 @@ final class Effort {
     }
     tally.add(Weight.WEAK_FINGER, weak, factor);
     tally.add(Weight.CONTRARY, m.contrary() ? 1 : 0, factor);
-    tally.add(Weight.SLIP, Math.min(3, m.slips().size()), factor);
+    tally.add(Weight.SLIP, Math.min(3, m.fingerSlips()), factor);
     for (Move.FingerSlide s : m.slides()) {
       boolean never = s.way() == SlideRule.Way.NEVER;
       tally.add(weight(s.way()), 1, never ? pace.never() : pace.slide());
@@ -73,6 +77,8 @@ final class Effort {
     tally.add(Weight.REGISTER, m.registers(), factor);
     tally.add(Weight.LEAP, Math.max(0, m.leap() - Weight.LEAP_FROM), factor);
     tally.add(Weight.AIR_ALONE, m.airAlone() ? 1 : 0, pace.slurred());
+    tally.add(Weight.SIDE, m.sideChange() ? 1 : 0, pace.slurred());
+    tally.add(Weight.SMEAR, m.smear() ? 1 : 0, pace.slurred());
   }
 
   /**

@@ -1,5 +1,6 @@
 package sempre.core.planning;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import sempre.core.instrument.Hold;
@@ -46,6 +47,7 @@ public record Plan(
    * @param locked whether the teacher has fixed it
    * @param reasons why, the weightiest first
    * @param alternatives the other fingerings, the cheapest first
+   * @param ornament how its ornament is fingered, if it has one
    */
   public record PlannedNote(
       Note note,
@@ -55,7 +57,8 @@ public record Plan(
       boolean unlearned,
       boolean locked,
       List<Reason> reasons,
-      List<Alternative> alternatives) {
+      List<Alternative> alternatives,
+      Optional<Ornamented> ornament) {
     public PlannedNote {
       reasons = List.copyOf(reasons);
       alternatives = List.copyOf(alternatives);
@@ -86,10 +89,22 @@ public record Plan(
    * @param difficulty 0 to 1
    */
   public record PlannedMove(String from, String to, Move move, double seconds, double difficulty) {
+    /** Wrong notes that may be heard on the way, the easiest to hear at this pace first. */
+    public List<Move.Slip> slips() {
+      return move.slips().stream()
+          .sorted(Comparator.comparingDouble(s -> -s.audible(seconds)))
+          .toList();
+    }
+
     /** Speed of the slide in centimetres a second, on a trombone. */
     public Optional<Double> cmPerSecond() {
       return move.travel().map(t -> t.cm() / seconds);
     }
+  }
+
+  /** What is kept down where it is not heard, in page order. */
+  public List<KeptDown> keptDown() {
+    return KeptDown.of(notes);
   }
 
   /** The planned note of this id. */

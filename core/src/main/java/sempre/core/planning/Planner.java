@@ -30,7 +30,7 @@ public final class Planner {
 
   private final Player player;
   private final List<Note> notes;
-  private final List<Context> contexts;
+  private List<Context> contexts;
   private final List<Layer> layers;
   private final Map<String, String> locks;
   private Route route;
@@ -39,7 +39,6 @@ public final class Planner {
     this.player = player;
     this.notes = notes;
     this.layers = layers;
-    this.contexts = Context.of(notes);
     this.locks = locks;
   }
 
@@ -97,7 +96,9 @@ public final class Planner {
     }
 
     Route route(Player player) {
-      return new Route(player, notes, layers, Context.of(notes));
+      List<Context> contexts = Context.of(notes);
+      Route free = new Route(player, notes, layers, contexts);
+      return Figures.alike(player, notes, layers, contexts, free);
     }
   }
 
@@ -160,7 +161,8 @@ public final class Planner {
     if (n == 0) {
       return new Plan(player.setup(), 0, List.of(), List.of(), List.of(), outOfRange, unreachable);
     }
-    route = new Route(player, notes, layers, contexts);
+    route = new Playable(notes, layers, outOfRange, unreachable).route(player);
+    contexts = route.contexts;
     int[] chosen = route.chosen();
     long cost = route.cost();
     List<Plan.PlannedNote> planned = new ArrayList<>(n);
@@ -274,7 +276,8 @@ public final class Planner {
         unlearned,
         locked,
         reasons,
-        alternatives);
+        alternatives,
+        Ornamented.of(note, way, player));
   }
 
   private record Alternative(Setup.Way way, double extra) {}

@@ -65,7 +65,10 @@ final class Price {
       boolean fingers = rival.get().purpose() == Purpose.FACILITY;
       tally.add(fingers ? Weight.PASSED_OVER : Weight.NEEDED, 1, rival);
     }
-    double seconds = context.note().seconds() * (context.note().fermata() ? 2 : 1);
+    if (!context.figure().isEmpty() && !context.figure().equals(e.fingering())) {
+      tally.add(Weight.FIGURE, 1, Optional.empty());
+    }
+    double seconds = context.note().seconds() * (context.note().fermata() ? Weight.FERMATA : 1);
     if (e.cents().isPresent() && !(e.correctable() && seconds >= Weight.LONG_SECONDS)) {
       double cents = Math.abs(e.cents().getAsDouble()) - Weight.TOLERANCE_CENTS;
       tally.add(Weight.PITCH, Math.max(0, cents), Math.max(0.1, Math.min(2, seconds)));

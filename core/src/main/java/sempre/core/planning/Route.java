@@ -16,6 +16,7 @@ final class Route {
   private static final long FAR = Long.MAX_VALUE / 4;
 
   final List<Layer> layers;
+  final List<Context> contexts;
   final int directions;
   private final Network network;
   private final List<Effort.Pace> paces;
@@ -27,6 +28,7 @@ final class Route {
   /** Looks for the cheapest path. There must be at least one note. */
   Route(Player player, List<Note> notes, List<Layer> layers, List<Context> contexts) {
     this.layers = layers;
+    this.contexts = contexts;
     this.directions = player.setup().instrument().slide().isPresent() ? SLIDE_DIRECTIONS : 1;
     this.network = Network.of(player.setup());
     int n = notes.size();

@@ -233,8 +233,7 @@ final class Sentences {
       case DOUBTFUL, WRONG, PASSED_OVER, NEEDED -> e.rule().map(Rule::because).orElse("");
       case CONTRARY -> "with " + other + " some fingers go down while others come up";
       case SLIP ->
-          move.filter(m -> !m.slips().isEmpty())
-              .map(m -> m.slips().get(0))
+          move.flatMap(m -> m.slips().stream().filter(s -> !s.byLips()).findFirst())
               .map(
                   s ->
                       "with "
@@ -268,6 +267,10 @@ final class Sentences {
       case PARTIALS, REGISTER, LEAP -> "with " + other + " the lips have further to leap";
       case AIR_ALONE ->
           "with " + other + " nothing moves, and slurred the note may not speak by the air alone";
+      case SIDE -> "with " + other + " the horn changes its side under the slur";
+      case SMEAR ->
+          "with " + other + " the slide moves on one partial, and under the slur its way is heard";
+      case FIGURE -> "this figure comes back, and is fingered the same each time";
       case PITCH ->
           other
               + " is "

@@ -25,6 +25,9 @@ public enum Weight {
       1.2,
       Purpose.RESPONSE,
       "with the same hands slurred, only the air can make the second note speak"),
+  SIDE(2, Purpose.RESPONSE, "under a slur the change of the horn's side is heard"),
+  SMEAR(0.6, Purpose.RESPONSE, "slurred on one partial, the way of the slide is heard"),
+  FIGURE(0.8, Purpose.FACILITY, "a figure that comes back is fingered the same each time"),
   ALTERNATE(0.8, Purpose.FACILITY, "the usual fingering is the one the fingers know"),
   BRASS_ALTERNATE(1.6, Purpose.INTONATION, "a brass alternate changes tone and pitch as well"),
   TRILL_ONLY(1.0, Purpose.INTONATION, "a trill fingering is a makeshift"),
@@ -76,6 +79,9 @@ public enum Weight {
 
   /** What is left of the effort over such a rest. */
   static final double FREE_FACTOR = 0.1;
+
+  /** How many times its length a note under a fermata is held (common practice, no source). */
+  static final double FERMATA = 2;
 
   /** A tongued note forgives what a slurred one doesn't. */
   static final double TONGUED_FACTOR = 0.6;

@@ -19,8 +19,9 @@ import sempre.core.pitch.Pitch;
  * @param dynamic the dynamic in force
  * @param tempo quarter notes a minute
  * @param key the key signature in force
- * @param trill whether it is trilled
+ * @param ornament what is played around it
  * @param fermata whether it is held
+ * @param breath whether a breath mark or a caesura stands behind it
  * @param printed the fingering that stands in the file, or empty
  */
 public record Note(
@@ -36,8 +37,9 @@ public record Note(
     Dynamic dynamic,
     double tempo,
     KeySignature key,
-    boolean trill,
+    Ornament ornament,
     boolean fermata,
+    boolean breath,
     String printed) {
   public Note {
     tied = List.copyOf(tied);
@@ -68,8 +70,9 @@ public record Note(
         dynamic,
         tempo,
         newKey,
-        trill,
+        ornament.moved(pitch, newPitch),
         fermata,
+        breath,
         "");
   }
 }

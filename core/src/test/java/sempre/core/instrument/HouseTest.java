@@ -22,6 +22,7 @@ import sempre.core.planning.Player;
 import sempre.core.score.Dynamic;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
+import sempre.core.score.Ornament;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -69,6 +70,7 @@ public class HouseTest {
                     Dynamic.MF,
                     90,
                     new KeySignature(0),
+                    Ornament.NONE,
                     false,
                     false,
                     "")));

@@ -17,6 +17,7 @@ import sempre.core.pitch.Pitch;
 import sempre.core.score.Dynamic;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
+import sempre.core.score.Ornament;
 
 public class LearningTest {
   private static final Instant NOW = Instant.parse("2026-03-02T10:00:00Z");
@@ -130,6 +131,7 @@ public class LearningTest {
                         Dynamic.MF,
                         100,
                         KeySignature.NATURAL,
+                        Ornament.NONE,
                         false,
                         false,
                         ""))

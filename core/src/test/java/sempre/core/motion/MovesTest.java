@@ -84,7 +84,92 @@ public class MovesTest {
     Move m = setup.move(f4, bFlat4);
     assertTrue(m.same());
     assertEquals(m.partials(), 1);
-    assertEquals(m.slips(), List.of());
+    assertEquals(m.fingerSlips(), 0);
+    // first valve: B flat 3, F4, B flat 4, D5; F4 is where it came from
+    assertEquals(slips(m), List.of("D5 lips too tight"));
+  }
+
+  /** Common practice, no source: the same valves serve several notes. */
+  @Test
+  public void slackLipsGiveTheNoteBelowOnTheSameValves() {
+    assertTrue(slips(brass("trumpet", "G4", "Bb4")).contains("F4 lips too slack"));
+    assertTrue(slips(brass("baritone", "C4", "Ab3")).contains("Eb3 lips too slack"));
+    assertTrue(slips(brass("trombone", "A3", "D4")).contains("Bb3 lips too slack"));
+  }
+
+  @Test
+  public void withinOnePartialTheLipsHaveNothingToMiss() {
+    Move m = brass("trumpet", "D4", "E4");
+    assertEquals(m.partials(), 0);
+    assertTrue(m.slips().stream().noneMatch(Move.Slip::byLips), m.slips().toString());
+  }
+
+  @Test
+  public void aSlipIsHeardTheMoreTheLongerItLastsAndTheFurtherItLies() {
+    Move m = move("flute", Map.of(), "T 1 2 3 G# | Eb", "T 1 | 1 Eb");
+    Move.Slip b = m.slips().get(0);
+    assertTrue(b.audible(1) > b.audible(0.1));
+    assertEquals(b.lasts(0.1), 0.025, 1e-9);
+    assertEquals(b.lasts(2), 0.06, 1e-9);
+    Move.Slip further =
+        new Move.Slip(b.note(), b.late(), b.early(), b.distance() + 2, Move.Slip.Lips.FINE);
+    assertTrue(further.audible(0.2) > b.audible(0.2));
+    for (Move.Slip s : m.slips()) {
+      assertTrue(s.audible(0.25) <= b.audible(0.25), s.cause());
+    }
+  }
+
+  @Test
+  public void aWrongPartialIsHeardLongerThanALateFinger() {
+    Move.Slip lips =
+        brass("trumpet", "G4", "Bb4").slips().stream()
+            .filter(slip -> slip.lips() == Move.Slip.Lips.SLACK)
+            .findFirst()
+            .orElseThrow();
+    assertEquals(lips.lasts(0.5), 0.25, 1e-9);
+    assertEquals(lips.audibly(0.5), "stands out");
+    assertEquals(lips.clause(), "the lips are too slack");
+  }
+
+  /** Common practice, no source: half holes and thumbs slip as fingers do. */
+  @Test
+  public void aHalfHoleAndAThumbThatAreLateAreNamed() {
+    Move oboe = move("oboe", Map.of(), "1 |", "h1 2 3 | 1 2 3");
+    assertTrue(oboe.slides().stream().anyMatch(x -> x.finger() == Finger.L1), oboe.toString());
+    Move recorder = move("recorder-soprano", Map.of(), "T 1 2 3 |", "hT 1 2 3 | 1 2");
+    assertTrue(slips(recorder).contains("E4 left thumb late"), slips(recorder).toString());
+    Move clarinet = move("clarinet", Map.of(), "T 1 |", "R T 1 2 |");
+    assertTrue(slips(clarinet).contains("D4 left thumb late"), slips(clarinet).toString());
+  }
+
+  @Test
+  public void theHornsThumbChangesTheSide() {
+    Setup horn = Setup.of(Catalogue.standard().instrument("horn"), Map.of());
+    Keywork k = horn.instrument().keywork();
+    assertTrue(Moves.between(horn, k.read("1"), k.read("T 1 2")).sideChange());
+    assertFalse(Moves.between(horn, k.read("1"), k.read("1 2")).sideChange());
+  }
+
+  @Test
+  public void theSlideSmearsOnOnePartialOnly() {
+    assertTrue(brass("trombone", "D4", "C#4").smear());
+    assertFalse(brass("trombone", "C4", "Bb3").smear() && partials("C4", "Bb3") > 0);
+    assertFalse(brass("trombone", "F3", "Bb3").smear());
+  }
+
+  private static int partials(String a, String b) {
+    return brass("trombone", a, b).partials();
+  }
+
+  private static Move brass(String instrument, String a, String b) {
+    Setup setup = Setup.of(Catalogue.standard().instrument(instrument), Map.of());
+    return setup.move(
+        setup.ways(sempre.core.pitch.Pitch.parse(a)).get(0),
+        setup.ways(sempre.core.pitch.Pitch.parse(b)).get(0));
+  }
+
+  private static List<String> slips(Move m) {
+    return m.slips().stream().map(s -> s.note() + " " + s.cause()).toList();
   }
 
   @Test
@@ -171,14 +256,21 @@ public class MovesTest {
   @Test
   public void aSlipIsToldWithItsGrammar() {
     Move.Slip one =
-        new Move.Slip(Pitch.parse("B4"), List.of(Finger.R1), List.of(Finger.L2, Finger.L3));
+        new Move.Slip(
+            Pitch.parse("B4"),
+            List.of(Finger.R1),
+            List.of(Finger.L2, Finger.L3),
+            1,
+            Move.Slip.Lips.FINE);
     assertEquals(one.clause(), "the right first finger moves too late");
     assertEquals(one.cause(), "right first finger late");
     Move.Slip two =
         new Move.Slip(
             Pitch.parse("B4"),
             List.of(Finger.R1, Finger.R2, Finger.R3),
-            List.of(Finger.L2, Finger.L3));
+            List.of(Finger.L2, Finger.L3),
+            1,
+            Move.Slip.Lips.FINE);
     assertEquals(two.clause(), "the left second finger and left third finger move too early");
   }
 }

@@ -24,6 +24,7 @@ import sempre.core.instrument.Setup;
 import sempre.core.pitch.Pitch;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
+import sempre.core.score.Ornament;
 
 /** The best whole choices in order, what is worth teaching, and laws that every choice obeys. */
 public class ChoicesTest {
@@ -211,6 +212,7 @@ public class ChoicesTest {
               n.dynamic(),
               n.tempo(),
               n.key(),
+              Ornament.NONE,
               false,
               false,
               ""));

@@ -51,6 +51,11 @@ public class ContextTest {
       {"NEXT_TO", "B4", ": A4/8 *C5/8 D5/8", false},
       {"NEXT_TO", "Cb5", ": B4/8 *C5/8 D5/8", true},
       {"NEXT_TO", "B4", "tempo=60: B4/8 r/2 *C5/8", false},
+      {"NEXT_TO", "B4", "tempo=60: B4/8, *C5/8", false},
+      {"NEXT_TO", "B4", "tempo=60: B4/8! *C5/8", true},
+      {"SOFT_ENTRY", "", "dynamic=p: B4/4, *C5/4", true},
+      {"LONG", "", "tempo=120: *C5/8!", true},
+      {"ALTERNATION", "", ": D4/8 *E4/8~ D4/8", true},
     };
   }
 
@@ -107,6 +112,13 @@ public class ContextTest {
     assertEquals(tongue.slurred(), 0.0);
     assertEquals(slur.slurred(), 1.0);
     assertEquals(rest.never(), Weight.FREE_FACTOR, 1e-12);
+    var breathed = Phrase.of(": ( C5/8, D5/8 )").line().notes();
+    Effort.Pace breath = Effort.Pace.between(breathed.get(0), breathed.get(1));
+    assertEquals(breath.never(), Weight.FREE_FACTOR, 1e-12);
+    assertEquals(breath.slurred(), 0.0, "a breath ends the slur");
+    var held = Phrase.of("tempo=100: ( C5/8! D5/8 )").line().notes();
+    Effort.Pace fermata = Effort.Pace.between(held.get(0), held.get(1));
+    assertEquals(fermata.seconds(), Weight.FERMATA * held.get(0).seconds(), 1e-12);
   }
 
   @Test

@@ -3,17 +3,20 @@ package sempre.core.planning;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Pitch;
 import sempre.core.score.Dynamic;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
+import sempre.core.score.Ornament;
 
 /**
  * A phrase from one line of text: {@code key=-2 tempo=120 dynamic=p: A4/8 ( *Bb4/8 ) r/4}. The
  * figure behind the stroke is the part of a whole note; brackets slur; the star marks the note
- * asked about.
+ * asked about. Behind the figure may stand a comma for a breath, an exclamation mark for a fermata,
+ * a tilde for a trill.
  */
 record Phrase(Line line, int asked) {
   static Phrase of(String text) {
@@ -40,7 +43,8 @@ record Phrase(Line line, int asked) {
       } else {
         boolean star = word.startsWith("*");
         String[] parts = (star ? word.substring(1) : word).split("/");
-        double quarters = 4.0 / Double.parseDouble(parts[1]);
+        String marks = parts[1].replaceAll("[0-9]", "");
+        double quarters = 4.0 / Double.parseDouble(parts[1].replaceAll("[^0-9]", ""));
         if (!parts[0].equals("r")) {
           if (star) {
             asked = notes.size();
@@ -59,8 +63,16 @@ record Phrase(Line line, int asked) {
                   dynamic,
                   tempo,
                   key,
-                  false,
-                  false,
+                  marks.contains("~")
+                      ? Ornament.of(
+                          Ornament.Kind.TRILL,
+                          Pitch.parse(parts[0]),
+                          key,
+                          Optional.empty(),
+                          Optional.empty())
+                      : Ornament.NONE,
+                  marks.contains("!"),
+                  marks.contains(","),
                   ""));
         }
         onset += quarters;
@@ -83,8 +95,9 @@ record Phrase(Line line, int asked) {
         n.dynamic(),
         n.tempo(),
         n.key(),
-        n.trill(),
+        n.ornament(),
         n.fermata(),
+        n.breath(),
         n.printed());
   }
 }

@@ -26,6 +26,7 @@ import sempre.core.pitch.Pitch;
 import sempre.core.score.Dynamic;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
+import sempre.core.score.Ornament;
 
 public class PlannerTest {
   private static Setup setup(String id) {
@@ -66,6 +67,7 @@ public class PlannerTest {
               Dynamic.values()[random.nextInt(6)],
               60 + random.nextInt(100),
               new KeySignature(random.nextInt(7) - 3),
+              Ornament.NONE,
               false,
               false,
               ""));

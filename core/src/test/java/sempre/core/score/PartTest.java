@@ -36,6 +36,7 @@ public class PartTest {
                         Dynamic.MF,
                         100,
                         key,
+                        Ornament.NONE,
                         false,
                         false,
                         ""))

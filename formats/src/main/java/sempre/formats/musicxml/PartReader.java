@@ -390,8 +390,9 @@ final class PartReader {
                   ? (tempi.isEmpty() ? MusicXmlReader.USUAL_TEMPO : tempi.firstEntry().getValue())
                   : tempo.getValue(),
               top.key(),
-              !top.node().descendants("trill-mark").isEmpty(),
+              Ornaments.of(top.node(), top.pitch(), top.key()),
               !top.node().descendants("fermata").isEmpty(),
+              Ornaments.breath(top.node()),
               top.node().descendants("fingering").stream()
                   .map(XmlNode::text)
                   .reduce((a, b) -> a + " " + b)
@@ -416,8 +417,9 @@ final class PartReader {
         first.dynamic(),
         first.tempo(),
         first.key(),
-        first.trill(),
+        first.ornament(),
         first.fermata() || !more.node().descendants("fermata").isEmpty(),
+        Ornaments.breath(more.node()),
         first.printed());
   }
 

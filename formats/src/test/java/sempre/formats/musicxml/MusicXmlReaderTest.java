@@ -18,6 +18,7 @@ import org.testng.annotations.Test;
 import sempre.core.pitch.Transposition;
 import sempre.core.score.Dynamic;
 import sempre.core.score.Note;
+import sempre.core.score.Ornament;
 import sempre.core.score.Part;
 import sempre.core.score.Score;
 import sempre.formats.UnreadableException;
@@ -319,7 +320,50 @@ public class MusicXmlReaderTest {
                     "<fermata/><technical><fingering>1</fingering><fingering>2</fingering></technical><ornaments><trill-mark/></ornaments>")));
     assertEquals(n.get(0).printed(), "1 2");
     assertTrue(n.get(0).fermata());
-    assertTrue(n.get(0).trill());
+    assertEquals(n.get(0).ornament().kind(), Ornament.Kind.TRILL);
+  }
+
+  /** The ornaments of the MusicXML 4.0 schema that a fingering can be asked for. */
+  @DataProvider
+  public Object[][] ornaments() {
+    return new Object[][] {
+      {"<trill-mark/>", Ornament.Kind.TRILL, "D5", ""},
+      {"<trill-mark/><accidental-mark>flat</accidental-mark>", Ornament.Kind.TRILL, "Db5", ""},
+      {"<shake/>", Ornament.Kind.TRILL, "D5", ""},
+      {"<mordent/>", Ornament.Kind.MORDENT, "", "B4"},
+      {"<inverted-mordent/>", Ornament.Kind.UPPER_MORDENT, "D5", ""},
+      {"<turn/>", Ornament.Kind.TURN, "D5", "B4"},
+      {
+        "<turn/><accidental-mark placement='below'>sharp</accidental-mark>",
+        Ornament.Kind.TURN,
+        "D5",
+        "B#4"
+      },
+      {"<inverted-turn/>", Ornament.Kind.INVERTED_TURN, "D5", "B4"},
+      {"<tremolo type='start'>3</tremolo>", Ornament.Kind.TREMOLO, "", ""},
+      {"<tremolo type='single'>3</tremolo>", Ornament.Kind.NONE, "", ""},
+      {"<wavy-line type='continue'/>", Ornament.Kind.NONE, "", ""},
+    };
+  }
+
+  @Test(dataProvider = "ornaments")
+  public void ornamentsAreReadWithTheirNeighbours(
+      String xml, Ornament.Kind kind, String upper, String lower) {
+    Ornament o =
+        notes(note("C", 0, 5, notations("<ornaments>" + xml + "</ornaments>"))).get(0).ornament();
+    assertEquals(o.kind(), kind);
+    assertEquals(o.upper().map(Object::toString).orElse(""), upper);
+    assertEquals(o.lower().map(Object::toString).orElse(""), lower);
+  }
+
+  @Test
+  public void breathMarksAndCaesurasEndAPhrase() {
+    List<Note> n =
+        notes(
+            note("C", 0, 5, notations("<articulations><breath-mark/></articulations>"))
+                + note("D", 0, 5, notations("<articulations><caesura/></articulations>"))
+                + note("E", 0, 5, notations("<articulations><accent/></articulations>")));
+    assertEquals(n.stream().map(Note::breath).toList(), List.of(true, true, false));
   }
 
   @Test

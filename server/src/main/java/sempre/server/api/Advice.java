@@ -78,7 +78,7 @@ final class Advice {
         bar(to.note()),
         a + " to " + b,
         m.difficulty(),
-        sentence(m.move()),
+        sentence(m),
         "Only " + a + " and " + b + ", to and fro, slow and light; then " + round(m) + ".");
   }
 
@@ -95,7 +95,8 @@ final class Advice {
     return "round them: " + String.join(" ", names);
   }
 
-  private static String sentence(Move m) {
+  private static String sentence(Plan.PlannedMove planned) {
+    Move m = planned.move();
     List<String> parts = new ArrayList<>();
     m.slides().stream()
         .findFirst()
@@ -103,9 +104,14 @@ final class Advice {
     if (m.contrary()) {
       parts.add("fingers go down while others come up");
     }
-    m.slips().stream()
+    planned.slips().stream()
         .findFirst()
-        .ifPresent(s -> parts.add(s.note().displayName() + " slips out when " + s.clause()));
+        .ifPresent(
+            s ->
+                parts.add(
+                    s.note().displayName()
+                        + (s.byLips() ? " comes out when " : " slips out when ")
+                        + s.clause()));
     m.travel()
         .filter(t -> t.cm() >= 10)
         .ifPresent(t -> parts.add("the slide goes " + Math.round(t.cm()) + " cm"));

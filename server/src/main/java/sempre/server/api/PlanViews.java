@@ -197,8 +197,8 @@ final class PlanViews {
         move.slides().stream()
             .map(s -> new Views.FingerSlideView(s.finger().name(), s.from(), s.to()))
             .toList(),
-        move.slips().stream()
-            .map(s -> new Views.SlipView(s.note().displayName(), s.cause()))
+        m.slips().stream()
+            .map(s -> new Views.SlipView(s.note().displayName(), s.cause(), s.audibly(m.seconds())))
             .toList(),
         move.travel().map(Move.Travel::cm).orElse(0.0),
         sentence(m, pitches.get(m.from()), pitches.get(m.to())));
@@ -227,9 +227,12 @@ final class PlanViews {
                         "slide %s %.0f cm",
                         t.outward() > 0 ? "out" : "in",
                         t.cm())));
-    if (!move.slips().isEmpty()) {
-      var s = move.slips().get(0);
-      parts.add(s.note().displayName() + " slips out: " + s.cause());
+    if (!m.slips().isEmpty()) {
+      var s = m.slips().get(0);
+      parts.add(
+          s.byLips()
+              ? s.note().displayName() + " comes out with " + s.cause()
+              : s.note().displayName() + " slips out: " + s.cause());
     }
     return parts.isEmpty()
         ? ""
@@ -237,6 +240,6 @@ final class PlanViews {
   }
 
   private static String words(java.util.Collection<Finger> fingers) {
-    return Names.join(fingers.stream().map(Finger::words).toList());
+    return Finger.words(fingers);
   }
 }

@@ -207,7 +207,10 @@ final class Tables {
             .map(s -> new Views.FingerSlideView(s.finger().words(), s.from(), s.to()))
             .toList(),
         move.slips().stream()
-            .map(s -> new Views.SlipView(s.note().displayName(), s.cause()))
+            .map(
+                s ->
+                    new Views.SlipView(
+                        s.note().displayName(), s.cause(), s.audibly(Judge.UNHURRIED_SECONDS)))
             .toList(),
         move.travel().map(Move.Travel::cm).orElse(0.0),
         Judge.difficulty(move),

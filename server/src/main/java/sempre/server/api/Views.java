@@ -84,7 +84,7 @@ final class Views {
 
   record FingerSlideView(String finger, String from, String to) {}
 
-  record SlipView(String note, String cause) {}
+  record SlipView(String note, String cause, String audibly) {}
 
   /** The change from one note to the next. */
   record MoveView(

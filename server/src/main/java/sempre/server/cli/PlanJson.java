@@ -1,11 +1,16 @@
 package sempre.server.cli;
 
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import sempre.core.instrument.Finger;
+import sempre.core.instrument.Hold;
 import sempre.core.motion.Move;
 import sempre.core.pitch.Pitch;
+import sempre.core.planning.KeptDown;
+import sempre.core.planning.Ornamented;
 import sempre.core.planning.Plan;
 import sempre.core.planning.Reason;
 import sempre.core.score.Part;
@@ -32,6 +37,7 @@ final class PlanJson {
                   return mm;
                 })
             .toList());
+    m.put("holds", plan.keptDown().stream().map(PlanJson::kept).toList());
     m.put("newNotes", plan.newNotes().stream().map(Pitch::toString).toList());
     m.put(
         "outOfRange",
@@ -55,6 +61,7 @@ final class PlanJson {
     m.put("role", n.way().entry().role().word());
     m.put("label", n.way().entry().label());
     m.put("new", n.isNew());
+    n.ornament().ifPresent(o -> m.put("ornament", ornament(o)));
     m.put("reasons", n.reasons().stream().map(PlanJson::reason).toList());
     m.put(
         "alternatives",
@@ -75,6 +82,35 @@ final class PlanJson {
   /** The fingering without its free controls, which stand in {@code held}. */
   private static String withoutHeld(Plan.PlannedNote n) {
     return n.way().bare().text();
+  }
+
+  private static Map<String, Object> kept(KeptDown k) {
+    Map<String, Object> m = new LinkedHashMap<>();
+    m.put("controls", k.holds().stream().map(Hold::token).toList());
+    m.put("fingers", names(k.holds().stream().map(Hold::finger).distinct().toList()));
+    m.put("from", k.from().note().id());
+    m.put("to", k.to().note().id());
+    m.put("why", k.why().name().toLowerCase(Locale.ROOT));
+    m.put("text", k.text());
+    return m;
+  }
+
+  private static Map<String, Object> ornament(Ornamented o) {
+    Map<String, Object> m = new LinkedHashMap<>();
+    m.put("kind", o.kind().words());
+    m.put(
+        "steps",
+        o.steps().stream()
+            .map(
+                s -> {
+                  Map<String, Object> sm = new LinkedHashMap<>();
+                  sm.put("written", s.written().toString());
+                  sm.put("fingering", s.way().bare().text());
+                  return sm;
+                })
+            .toList());
+    m.put("text", o.text());
+    return m;
   }
 
   private static Map<String, Object> reason(Reason r) {
@@ -105,12 +141,16 @@ final class PlanJson {
     m.put(
         "slips",
         move.slips().stream()
+            .sorted(Comparator.comparingDouble(s -> -s.audible(seconds)))
             .map(
                 s -> {
                   Map<String, Object> sm = new LinkedHashMap<>();
                   sm.put("note", s.note().toString());
                   sm.put("late", names(s.late()));
                   sm.put("early", names(s.early()));
+                  sm.put("cause", s.cause());
+                  sm.put("milliseconds", Math.round(s.lasts(seconds) * 1000));
+                  sm.put("audible", round(s.audible(seconds), 100));
                   return sm;
                 })
             .toList());

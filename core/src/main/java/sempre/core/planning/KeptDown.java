@@ -1,0 +1,108 @@
+package sempre.core.planning;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Predicate;
+import sempre.core.instrument.Finger;
+import sempre.core.instrument.Hold;
+
+/**
+ * Controls that a plan keeps down over some notes where they are not heard, because the notes
+ * around need them: no needless change.
+ *
+ * @param holds which, all over the same notes
+ * @param from the first note over which they are down without being needed
+ * @param to the last one
+ * @param why because the note before has them, the one behind needs them, or both
+ */
+public record KeptDown(List<Hold> holds, Plan.PlannedNote from, Plan.PlannedNote to, Why why) {
+  public KeptDown {
+    holds = List.copyOf(holds);
+  }
+
+  /** What a hold is good for. */
+  public enum Why {
+    /** The note before has it and the one behind needs it. */
+    BETWEEN("the note before has them and the one after needs them"),
+    /** The note behind needs it. */
+    PREPARED("the next note needs them"),
+    /** The note before has it. */
+    LEFT("the note before has them, and lifting them can wait");
+
+    private final String words;
+
+    Why(String words) {
+      this.words = words;
+    }
+
+    public String words() {
+      return words;
+    }
+  }
+
+  /** What a plan keeps down, in page order; holds over the same notes stand together. */
+  static List<KeptDown> of(List<Plan.PlannedNote> notes) {
+    List<KeptDown> all = new ArrayList<>();
+    for (int i = 0; i < notes.size(); i++) {
+      int start = i;
+      List<Hold> beginning =
+          notes.get(i).held().stream()
+              .filter(h -> start == 0 || !notes.get(start - 1).held().contains(h))
+              .toList();
+      for (Hold h : beginning) {
+        int end = i;
+        while (end + 1 < notes.size() && notes.get(end + 1).held().contains(h)) {
+          end++;
+        }
+        boolean before = i > 0 && needs(notes.get(i - 1), h);
+        boolean behind = end + 1 < notes.size() && needs(notes.get(end + 1), h);
+        Why why = before && behind ? Why.BETWEEN : behind ? Why.PREPARED : Why.LEFT;
+        add(all, h, notes.get(i), notes.get(end), why);
+      }
+    }
+    return all;
+  }
+
+  private static boolean needs(Plan.PlannedNote n, Hold h) {
+    return n.way().fingering().holds().contains(h);
+  }
+
+  private static void add(
+      List<KeptDown> all, Hold h, Plan.PlannedNote from, Plan.PlannedNote to, Why why) {
+    Predicate<KeptDown> same = k -> k.from() == from && k.to() == to && k.why() == why;
+    for (int i = 0; i < all.size(); i++) {
+      if (same.test(all.get(i))) {
+        List<Hold> more = new ArrayList<>(all.get(i).holds());
+        more.add(h);
+        all.set(i, new KeptDown(more, from, to, why));
+        return;
+      }
+    }
+    all.add(new KeptDown(List.of(h), from, to, why));
+  }
+
+  /** One sentence, without the place. */
+  public String text() {
+    List<Hold> onKeys = holds.stream().filter(KeptDown::oneOfSeveral).toList();
+    List<Finger> fingers =
+        holds.stream().filter(h -> !oneOfSeveral(h)).map(Hold::finger).distinct().toList();
+    List<String> parts = new ArrayList<>();
+    if (!fingers.isEmpty()) {
+      parts.add("the " + Finger.words(fingers));
+    }
+    onKeys.forEach(h -> parts.add("the " + h.finger().words() + " on the " + h.control().name()));
+    boolean early = why == Why.PREPARED;
+    boolean one = holds.size() == 1;
+    return (early ? "Put " : "Keep ")
+        + String.join(" and ", parts)
+        + (onKeys.isEmpty() ? " down" : "")
+        + (early ? " early: " : ": ")
+        + (one ? why.words().replace("them", "it") : why.words())
+        + ".";
+  }
+
+  /** Whether the finger has other keys too, so that this one must be named. */
+  private static boolean oneOfSeveral(Hold h) {
+    return !h.control().name().endsWith("hole");
+  }
+}

@@ -1,0 +1,132 @@
+package sempre.core.planning;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import sempre.core.instrument.Finger;
+import sempre.core.instrument.Setup;
+import sempre.core.motion.Move;
+import sempre.core.pitch.Pitch;
+import sempre.core.score.Line;
+import sempre.core.score.Note;
+import sempre.core.score.Ornament;
+
+/**
+ * The fingerings of what is played around a note without being written out.
+ *
+ * @param kind which ornament
+ * @param steps the notes in the order in which they are played; the first few of a trill
+ * @param text how it is fingered, in one sentence
+ */
+public record Ornamented(Ornament.Kind kind, List<Step> steps, String text) {
+  /** One note of an ornament lasts about so long, in seconds (common practice, no source). */
+  private static final double STEP_SECONDS = 0.1;
+
+  public Ornamented {
+    steps = List.copyOf(steps);
+  }
+
+  /**
+   * One note of it.
+   *
+   * @param written the note
+   * @param way its fingering
+   */
+  public record Step(Pitch written, Setup.Way way) {}
+
+  /**
+   * Works out the ornament of a planned note: its own phrase, quick and slurred, in which the note
+   * itself keeps the fingering it has.
+   */
+  static Optional<Ornamented> of(Note note, Setup.Way way, Player player) {
+    List<Pitch> pitches = note.ornament().played(note.pitch());
+    if (pitches.isEmpty()) {
+      return Optional.empty();
+    }
+    List<Note> notes = new ArrayList<>();
+    Map<String, String> locks = new HashMap<>();
+    double quarters = STEP_SECONDS * note.tempo() / 60;
+    for (int i = 0; i < pitches.size(); i++) {
+      String id = note.id() + "~" + i;
+      Pitch p = pitches.get(i);
+      notes.add(
+          new Note(
+              id,
+              List.of(),
+              note.bar(),
+              note.beat(),
+              note.onset() + i * quarters,
+              quarters,
+              p,
+              false,
+              i < pitches.size() - 1,
+              note.dynamic(),
+              note.tempo(),
+              note.key(),
+              Ornament.NONE,
+              false,
+              false,
+              ""));
+      if (p.equals(note.pitch())) {
+        locks.put(id, way.entry().fingering());
+      }
+    }
+    Choice choice = Planner.choose(new Line(1, "1", notes), player, locks, 1).get(0);
+    if (choice.ways().size() < notes.size()) {
+      Pitch missing =
+          pitches.stream()
+              .filter(p -> choice.notes().stream().noneMatch(n -> n.pitch().equals(p)))
+              .findFirst()
+              .orElseThrow();
+      return Optional.of(
+          new Ornamented(
+              note.ornament().kind(),
+              List.of(),
+              capital(note.ornament().kind().words())
+                  + ": "
+                  + missing.displayName()
+                  + " is not to be had on this instrument or with this hand; leave the ornament"
+                  + " out."));
+    }
+    List<Step> steps = new ArrayList<>();
+    for (int i = 0; i < notes.size(); i++) {
+      steps.add(new Step(pitches.get(i), choice.ways().get(i)));
+    }
+    return Optional.of(new Ornamented(note.ornament().kind(), steps, text(note, steps, player)));
+  }
+
+  private static String text(Note note, List<Step> steps, Player player) {
+    List<String> parts = new ArrayList<>();
+    steps.stream()
+        .filter(s -> !s.written().equals(note.pitch()))
+        .distinct()
+        .forEach(s -> parts.add(s.written().displayName() + " as " + s.way().entry().label()));
+    Move move = player.setup().move(steps.get(0).way(), steps.get(1).way());
+    return capital(note.ornament().kind().words())
+        + ": "
+        + String.join(", ", parts)
+        + "; "
+        + moving(move)
+        + ".";
+  }
+
+  private static String moving(Move m) {
+    List<Finger> fingers = new ArrayList<>(m.down());
+    fingers.addAll(m.up());
+    m.slides().forEach(s -> fingers.add(s.finger()));
+    if (m.travel().filter(t -> t.cm() > 0).isPresent()) {
+      return "the slide moves";
+    }
+    return switch (fingers.size()) {
+      case 0 -> "only the lips move";
+      case 1 -> "only the " + fingers.get(0).words() + " moves";
+      default -> "the " + Finger.words(fingers) + " move";
+    };
+  }
+
+  private static String capital(String text) {
+    return Character.toUpperCase(text.charAt(0)) + text.substring(1);
+  }
+}
