@@ -3,6 +3,7 @@ package sempre.core.motion;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumSet;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -63,6 +64,9 @@ public final class Moves {
     Set<Finger> up = EnumSet.noneOf(Finger.class);
     List<Move.FingerSlide> slides = new ArrayList<>();
     Set<Finger> moving = EnumSet.noneOf(Finger.class);
+    Pair pair = nearest(fromNotes, toNotes);
+    Set<Hold> silent = new HashSet<>(free(setup, pair.from(), from));
+    silent.addAll(free(setup, pair.to(), to));
     for (Finger f : setup.instrument().keywork().fingers()) {
       List<Hold> x = a.getOrDefault(f, List.of());
       List<Hold> y = b.getOrDefault(f, List.of());
@@ -75,10 +79,9 @@ public final class Moves {
       } else if (y.isEmpty() || f.place() && x.containsAll(y)) {
         up.add(f);
       } else {
-        slides.add(slide(setup, f, tokens(x), tokens(y)));
+        slides.add(slide(setup, f, x, y, silent));
       }
     }
-    Pair pair = nearest(fromNotes, toNotes);
     return new Move(
         down,
         up,
@@ -116,7 +119,30 @@ public final class Moves {
     return holds.stream().map(Hold::token).collect(Collectors.joining(" "));
   }
 
-  private static Move.FingerSlide slide(Setup setup, Finger f, String from, String to) {
+  /** What is free under a note with this hold. */
+  private static List<Hold> free(Setup setup, Optional<Pitch> note, Fingering f) {
+    return note.stream()
+        .flatMap(n -> setup.ways(n).stream())
+        .filter(w -> w.fingering().equals(f))
+        .findFirst()
+        .map(w -> w.entry().pattern().free())
+        .orElse(List.of());
+  }
+
+  /**
+   * How a finger gets from key to key. Where all that it gives up or takes is silent under one of
+   * the two notes, there is the whole note to roll over in.
+   */
+  private static Move.FingerSlide slide(
+      Setup setup, Finger f, List<Hold> x, List<Hold> y, Set<Hold> silent) {
+    String from = tokens(x);
+    String to = tokens(y);
+    Set<Hold> changed = new HashSet<>(x);
+    changed.addAll(y);
+    changed.removeIf(h -> x.contains(h) && y.contains(h));
+    if (silent.containsAll(changed)) {
+      return new Move.FingerSlide(f, from, to, SlideRule.Way.ROLL);
+    }
     SlideRule.Way way =
         setup.instrument().slideRules().stream()
             .filter(r -> r.finger() == f && r.from().equals(from) && r.to().equals(to))

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import sempre.core.instrument.Entry;
+import sempre.core.score.Line;
 import sempre.core.score.Note;
 
 /**
@@ -14,7 +15,7 @@ import sempre.core.score.Note;
  * figure once, so all of them get the fingering that most of them have, unless that costs more than
  * {@link Weight#FIGURE} (common practice, no source).
  */
-final class Figures {
+public final class Figures {
   /** Neighbours that count on each side. */
   private static final int REACH = 2;
 
@@ -59,6 +60,21 @@ final class Figures {
       }
     }
     return wanted;
+  }
+
+  /**
+   * The notes that stand in the same place of the same figure, by the id of each; only of figures
+   * that come back.
+   */
+  public static Map<String, List<Note>> of(Line line) {
+    Map<String, List<Note>> all = new HashMap<>();
+    for (List<Integer> figure : new Figures(line.notes()).figures()) {
+      if (figure.size() > 1) {
+        List<Note> places = figure.stream().map(line.notes()::get).toList();
+        places.forEach(n -> all.put(n.id(), places));
+      }
+    }
+    return all;
   }
 
   private List<List<Integer>> figures() {

@@ -51,6 +51,17 @@ public class MovesTest {
     assertEquals(m.slides().get(0).way(), SlideRule.Way.NEVER);
   }
 
+  /** Common practice, no source: bis never slides to or from B; under A it may leave its key. */
+  @Test
+  public void aKeyIsLeftAtLeisureUnderANoteThatDoesNotHearIt() {
+    Setup sax = Setup.of(Catalogue.standard().instrument("alto-sax"), Map.of());
+    Keywork k = sax.instrument().keywork();
+    Move toA = Moves.between(sax, k.read("1 bis |"), k.read("1 2 |"));
+    assertEquals(toA.slides().get(0).way(), SlideRule.Way.ROLL);
+    Move toB = Moves.between(sax, k.read("1 bis |"), k.read("1 |"));
+    assertEquals(toB.slides().get(0).way(), SlideRule.Way.NEVER);
+  }
+
   @Test
   public void anEarlyFingerIsNamedWhereItAloneCausesTheSlip() {
     // D to E flat with the little finger down and the first three up, down to G: many between

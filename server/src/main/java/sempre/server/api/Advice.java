@@ -2,6 +2,7 @@ package sempre.server.api;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -38,12 +39,57 @@ final class Advice {
     this.plan = plan;
   }
 
-  static Views.AdviceView of(Line line, Part part, Player player, Map<String, String> locks) {
+  /**
+   * @param own the student's own styles, where they differ from the house's
+   */
+  static Views.AdviceView of(
+      Line line, Part part, Player player, Map<String, String> locks, Map<String, String> own) {
     Advice a = new Advice(part, Planner.plan(line, player, locks));
+    List<Choice> choices = Planner.choose(line, player, locks, CHOICES);
+    Choice best = choices.get(0);
+    Views.OtherView learned =
+        a.other(
+            "With everything learned",
+            best,
+            Planner.choose(line, player.knowing(Optional.empty()), locks, 1).get(0));
+    List<Views.OtherView> others = new ArrayList<>();
+    for (Choice c : choices.subList(1, choices.size())) {
+      others.add(a.other("Another way through", best, c));
+    }
     return new Views.AdviceView(
         a.hardest(),
         Worth.of(line, player).stream().limit(3).map(a::worth).toList(),
-        a.others(Planner.choose(line, player, locks, CHOICES)));
+        others,
+        learned.changes().isEmpty() ? List.of() : List.of(learned),
+        a.styles(line, player, locks, own, best));
+  }
+
+  /** Every style of the instrument and what its other schools would finger otherwise. */
+  private List<Views.StyleOther> styles(
+      Line line, Player player, Map<String, String> locks, Map<String, String> own, Choice best) {
+    List<Views.StyleOther> styles = new ArrayList<>();
+    for (var style : player.setup().instrument().styles()) {
+      String chosen = player.style().get(style.name());
+      List<Views.SchoolOther> others = new ArrayList<>();
+      String label = chosen;
+      for (Map.Entry<String, String> school : style.schools().entrySet()) {
+        if (school.getKey().equals(chosen)) {
+          label = school.getValue();
+          continue;
+        }
+        Map<String, String> with = new HashMap<>(player.style());
+        with.put(style.name(), school.getKey());
+        Player other = new Player(player.setup(), with, player.avoid(), player.known());
+        others.add(
+            new Views.SchoolOther(
+                school.getKey(),
+                other(school.getValue(), best, Planner.choose(line, other, locks, 1).get(0))));
+      }
+      styles.add(
+          new Views.StyleOther(
+              style.name(), style.label(), label, own.containsKey(style.name()), others));
+    }
+    return styles;
   }
 
   /** The hardest changes, each pair of notes once, where it is hardest. */
@@ -141,25 +187,25 @@ final class Advice {
                         && n.note().pitch().soundsAs(w.entry().written())));
   }
 
-  private List<Views.OtherView> others(List<Choice> choices) {
-    Choice best = choices.get(0);
-    List<Views.OtherView> others = new ArrayList<>();
-    for (Choice c : choices.subList(1, choices.size())) {
-      List<Views.ChangeView> changes = new ArrayList<>();
-      for (int i : c.differences(best)) {
-        Note n = c.notes().get(i);
-        Optional<Setup.Way> way = c.way(n.id());
-        changes.add(
-            new Views.ChangeView(
-                n.id(),
-                bar(n),
-                n.pitch().displayName(),
-                way.orElseThrow().entry().fingering(),
-                way.orElseThrow().entry().label()));
-      }
-      others.add(new Views.OtherView(Math.round((c.cost() - best.cost()) * 100) / 100.0, changes));
-    }
-    return others;
+  private Views.OtherView other(String title, Choice best, Choice other) {
+    return new Views.OtherView(
+        title,
+        Math.round((other.cost() - best.cost()) * 100) / 100.0,
+        other.differences(best).stream()
+            .map(i -> change(other.notes().get(i), part, best.ways().get(i), other.ways().get(i)))
+            .toList());
+  }
+
+  /** One note that is fingered one way here and another there. */
+  static Views.ChangeView change(Note n, Part part, Setup.Way was, Setup.Way is) {
+    return new Views.ChangeView(
+        n.id(),
+        part.bars().get(n.bar()).number(),
+        n.pitch().displayName(),
+        was.entry().fingering(),
+        was.entry().label(),
+        is.entry().fingering(),
+        is.entry().label());
   }
 
   private String bar(Note n) {

@@ -13,16 +13,22 @@ import sempre.core.instrument.Keywork;
 import sempre.core.learning.Standing;
 import sempre.core.motion.Move;
 import sempre.core.pitch.Pitch;
+import sempre.core.planning.Figures;
+import sempre.core.planning.KeptDown;
+import sempre.core.planning.Ornamented;
 import sempre.core.planning.Plan;
 import sempre.core.planning.Player;
+import sempre.core.score.Line;
 import sempre.core.score.Note;
 import sempre.core.score.Part;
+import sempre.server.store.Choices;
 
 /** A plan as the interface is sent it. */
 final class PlanViews {
   private PlanViews() {}
 
-  static Views.PlanView of(Plan plan, Part part, Standing standing, Player player) {
+  static Views.PlanView of(
+      Plan plan, Line line, Part part, Standing standing, Player player, Choices.Ways ways) {
     Map<String, Pitch> pitches = new HashMap<>();
     plan.notes().forEach(n -> pitches.put(n.note().id(), n.note().pitch()));
     List<Views.MissingView> missing = new ArrayList<>();
@@ -55,15 +61,19 @@ final class PlanViews {
     }
     return new Views.PlanView(
         plan.cost(),
-        notes(plan, part, standing, player),
+        notes(plan, line, part, standing, player),
         plan.moves().stream().map(m -> move(m, pitches)).toList(),
         Names.notes(plan.newNotes()),
-        missing);
+        missing,
+        ways.back(),
+        ways.again());
   }
 
   /** The notes with the time at which each begins, in seconds: tempo changes add up. */
   private static List<Views.NoteView> notes(
-      Plan plan, Part part, Standing standing, Player player) {
+      Plan plan, Line line, Part part, Standing standing, Player player) {
+    Map<String, List<Note>> figures = Figures.of(line);
+    Map<String, List<String>> kept = kept(plan, part);
     List<Views.NoteView> views = new ArrayList<>();
     double at = 0;
     double onset = 0;
@@ -73,9 +83,45 @@ final class PlanViews {
       at += Math.max(0, n.note().onset() - onset) * quarter;
       onset = n.note().onset();
       tempo = n.note().tempo();
-      views.add(note(n, at, plan, part, standing, player));
+      int figure = figures.getOrDefault(n.note().id(), List.of()).size();
+      views.add(
+          note(
+              n,
+              at,
+              plan,
+              part,
+              standing,
+              player,
+              kept.getOrDefault(n.note().id(), List.of()),
+              Math.max(1, figure)));
     }
     return views;
+  }
+
+  /** What is kept down over each note, in sentences, with the place where it is over several. */
+  private static Map<String, List<String>> kept(Plan plan, Part part) {
+    Map<String, List<String>> kept = new HashMap<>();
+    for (KeptDown k : plan.keptDown()) {
+      int from = plan.notes().indexOf(k.from());
+      int to = plan.notes().indexOf(k.to());
+      String text =
+          from == to
+              ? k.text()
+              : k.text().replaceFirst("\\.$", "")
+                  + ", from "
+                  + place(k.from(), part)
+                  + " to "
+                  + place(k.to(), part)
+                  + ".";
+      for (int i = from; i <= to; i++) {
+        kept.computeIfAbsent(plan.notes().get(i).note().id(), id -> new ArrayList<>()).add(text);
+      }
+    }
+    return kept;
+  }
+
+  private static String place(Plan.PlannedNote n, Part part) {
+    return n.note().pitch().displayName() + " in bar " + part.bars().get(n.note().bar()).number();
   }
 
   private static Views.MissingView missing(Note n, Part part, String sentence) {
@@ -84,7 +130,14 @@ final class PlanViews {
   }
 
   private static Views.NoteView note(
-      Plan.PlannedNote n, double at, Plan plan, Part part, Standing standing, Player player) {
+      Plan.PlannedNote n,
+      double at,
+      Plan plan,
+      Part part,
+      Standing standing,
+      Player player,
+      List<String> kept,
+      int figure) {
     Instrument instrument = plan.setup().instrument();
     Optional<Standing.Mark> mark = standing.of(n.note().pitch(), n.way().entry().fingering());
     return new Views.NoteView(
@@ -116,6 +169,9 @@ final class PlanViews {
             .toList(),
         caution(n, instrument, standing),
         n.note().printed(),
+        n.ornament().map(Ornamented::text).orElse(""),
+        kept,
+        figure,
         n.alternatives().stream()
             .map(
                 a ->
@@ -193,6 +249,9 @@ final class PlanViews {
         m.from(),
         m.to(),
         Math.round(m.difficulty() * 100) / 100.0,
+        Math.round(m.seconds() * 1000) / 1000.0,
+        move.up().stream().map(Finger::name).toList(),
+        move.down().stream().map(Finger::name).toList(),
         move.contrary(),
         move.slides().stream()
             .map(s -> new Views.FingerSlideView(s.finger().name(), s.from(), s.to()))

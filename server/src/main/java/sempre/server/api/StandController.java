@@ -11,7 +11,6 @@ import java.util.Map;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
-import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -20,18 +19,13 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Role;
-import sempre.core.instrument.Setup;
-import sempre.core.learning.Standing;
 import sempre.core.planning.Plan;
-import sempre.core.planning.Planner;
-import sempre.core.planning.Player;
 import sempre.core.score.Bar;
 import sempre.core.score.Line;
-import sempre.core.score.Note;
 import sempre.formats.musicxml.FingeredFile;
 import sempre.formats.musicxml.PlayerPage;
+import sempre.server.store.Choices;
 import sempre.server.store.Db;
-import sempre.server.store.People;
 import sempre.server.store.Shelf;
 
 /** One part for one player: the page, the plan, and the teacher's choices. */
@@ -40,18 +34,15 @@ import sempre.server.store.Shelf;
 class StandController {
   private final Db db;
   private final Shelf shelf;
-  private final Players players;
-  private final Library library;
+  private final Choices choices;
+  private final Stands stands;
 
-  StandController(Db db, Shelf shelf, Players players, Library library) {
+  StandController(Db db, Shelf shelf, Choices choices, Stands stands) {
     this.db = db;
     this.shelf = shelf;
-    this.players = players;
-    this.library = library;
+    this.choices = choices;
+    this.stands = stands;
   }
-
-  /** A fingering that the teacher fixes for a note. */
-  record LockBody(@NotBlank(message = "choose a fingering") String fingering) {}
 
   /** Which part and voice a student reads. */
   record ReadingBody(
@@ -69,56 +60,19 @@ class StandController {
     return db.inTransaction(
         tx -> {
           shelf.choose(tx, studentId, pieceId, new Shelf.Chosen(b.partId(), b.voice()));
-          shelf.unlockAll(tx, studentId, pieceId);
+          choices.forget(tx, studentId, pieceId);
           return view(tx, studentId, pieceId);
-        });
-  }
-
-  @PutMapping("/locks/{noteId}")
-  Views.PlanView lock(
-      @PathVariable long studentId,
-      @PathVariable long pieceId,
-      @PathVariable String noteId,
-      @Valid @RequestBody LockBody body) {
-    return db.inTransaction(
-        tx -> {
-          Loaded l = load(tx, studentId, pieceId);
-          Note note =
-              l.page().line().notes().stream()
-                  .filter(n -> n.id().equals(noteId))
-                  .findFirst()
-                  .orElseThrow(
-                      () ->
-                          new Errors.NotThere(
-                              "This note is not on the page any more; open the part again."));
-          Setup setup = players.setup(tx, l.student());
-          String fingering = setup.instrument().keywork().read(body.fingering()).text();
-          if (Players.standing(Map.of(noteId, fingering), l.page().line(), setup).isEmpty()) {
-            throw new IllegalArgumentException(
-                note.pitch().displayName()
-                    + " has no fingering '"
-                    + fingering
-                    + "' on this instrument");
-          }
-          shelf.lock(tx, studentId, pieceId, noteId, fingering);
-          return plan(tx, l);
-        });
-  }
-
-  @DeleteMapping("/locks/{noteId}")
-  Views.PlanView unlock(
-      @PathVariable long studentId, @PathVariable long pieceId, @PathVariable String noteId) {
-    return db.inTransaction(
-        tx -> {
-          shelf.unlock(tx, studentId, pieceId, noteId);
-          return plan(tx, load(tx, studentId, pieceId));
         });
   }
 
   /** The plan alone, as after a check. */
   @GetMapping("/plan")
   Views.PlanView plan(@PathVariable long studentId, @PathVariable long pieceId) {
-    return db.inTransaction(tx -> plan(tx, load(tx, studentId, pieceId)));
+    return db.inTransaction(
+        tx -> {
+          Stands.Loaded l = stands.load(tx, studentId, pieceId);
+          return stands.view(tx, l, l.plan());
+        });
   }
 
   /** The hardest changes, what is worth teaching next, and other whole choices. */
@@ -126,11 +80,13 @@ class StandController {
   Views.AdviceView advice(@PathVariable long studentId, @PathVariable long pieceId) {
     return db.inTransaction(
         tx -> {
-          Loaded l = load(tx, studentId, pieceId);
-          Standing standing = players.standing(tx, studentId);
-          Player player = players.player(tx, l.student(), standing);
+          Stands.Loaded l = stands.load(tx, studentId, pieceId);
           return Advice.of(
-              l.page().line(), l.page().reading().part(), player, locks(tx, l, player));
+              l.page().line(),
+              l.page().reading().part(),
+              l.player(),
+              l.locks(),
+              l.student().style());
         });
   }
 
@@ -150,9 +106,8 @@ class StandController {
     }
     return db.inTransaction(
         tx -> {
-          Loaded l = load(tx, studentId, pieceId);
-          Player player = players.player(tx, l.student(), players.standing(tx, studentId));
-          Plan plan = Planner.plan(l.page().line(), player, locks(tx, l, player));
+          Stands.Loaded l = stands.load(tx, studentId, pieceId);
+          Plan plan = l.plan();
           Map<String, String> texts = new LinkedHashMap<>();
           for (Plan.PlannedNote n : plan.notes()) {
             boolean usual =
@@ -164,7 +119,7 @@ class StandController {
               texts.put(n.note().id(), FingeredFile.text(n.way().bare().text()));
             }
           }
-          var instrument = player.setup().instrument();
+          var instrument = l.player().setup().instrument();
           byte[] xml =
               FingeredFile.of(
                   l.music().file(),
@@ -188,31 +143,9 @@ class StandController {
         });
   }
 
-  private Map<String, String> locks(Db.Tx tx, Loaded l, Player player) throws SQLException {
-    return Players.standing(
-        shelf.locks(tx, l.student().id(), l.piece().id()), l.page().line(), player.setup());
-  }
-
-  private record Loaded(
-      People.Student student, Shelf.Piece piece, Library.Music music, Players.Page page) {}
-
-  private Loaded load(Db.Tx tx, long studentId, long pieceId) throws SQLException {
-    People.Student s = players.student(tx, studentId);
-    Shelf.Piece p = players.piece(tx, pieceId);
-    Library.Music music = library.music(tx, pieceId);
-    Players.Page page =
-        players
-            .page(tx, s, p, music.score())
-            .orElseThrow(
-                () ->
-                    new Errors.NotThere(
-                        "This piece has no notes with a pitch, so there is nothing to finger."));
-    return new Loaded(s, p, music, page);
-  }
-
   private Views.StandView view(Db.Tx tx, long studentId, long pieceId) throws SQLException {
-    Loaded l = load(tx, studentId, pieceId);
-    var instrument = players.setup(tx, l.student()).instrument();
+    Stands.Loaded l = stands.load(tx, studentId, pieceId);
+    var instrument = l.player().setup().instrument();
     byte[] xml =
         PlayerPage.of(
             l.music().file(),
@@ -227,6 +160,7 @@ class StandController {
     remarks.addAll(l.page().reading().part().remarks());
     return new Views.StandView(
         Names.student(l.student()),
+        stands.section(tx, l).stream().map(o -> o.student().name()).toList(),
         Names.piece(l.piece()),
         new String(xml, StandardCharsets.UTF_8),
         l.page().reading().source(),
@@ -245,15 +179,8 @@ class StandController {
             .toList(),
         Lanes.of(instrument),
         Lanes.guides(instrument),
-        plan(tx, l),
+        stands.view(tx, l, l.plan()),
         remarks,
         l.page().reading().part().bars().stream().map(Bar::number).toList());
-  }
-
-  private Views.PlanView plan(Db.Tx tx, Loaded l) throws SQLException {
-    Standing standing = players.standing(tx, l.student().id());
-    Player player = players.player(tx, l.student(), standing);
-    Plan plan = Planner.plan(l.page().line(), player, locks(tx, l, player));
-    return PlanViews.of(plan, l.page().reading().part(), standing, player);
   }
 }

@@ -80,17 +80,23 @@ final class Views {
       List<ReasonView> reasons,
       String caution,
       String printed,
+      String ornament,
+      List<String> kept,
+      int figure,
       List<AlternativeView> alternatives) {}
 
   record FingerSlideView(String finger, String from, String to) {}
 
   record SlipView(String note, String cause, String audibly) {}
 
-  /** The change from one note to the next. */
+  /** The change from one note to the next; the time is in seconds. */
   record MoveView(
       String from,
       String to,
       double difficulty,
+      double seconds,
+      List<String> up,
+      List<String> down,
       boolean contrary,
       List<FingerSlideView> slides,
       List<SlipView> slips,
@@ -105,13 +111,19 @@ final class Views {
       List<NoteView> notes,
       List<MoveView> moves,
       List<NoteName> newNotes,
-      List<MissingView> missing) {}
+      List<MissingView> missing,
+      boolean canUndo,
+      boolean canRedo) {}
+
+  /** A plan after a choice: what was done, and every note that is fingered otherwise by it. */
+  record ChosenView(PlanView plan, String sentence, List<ChangeView> changes) {}
 
   record PartRef(String id, String name, List<String> voices) {}
 
   /** A part on the stand. */
   record StandView(
       StudentRef student,
+      List<String> section,
       PieceRef piece,
       String xml,
       String partId,
@@ -319,13 +331,39 @@ final class Views {
       List<String> bars,
       boolean needed) {}
 
-  /** A note that another whole choice fingers otherwise. */
+  /** A note that is fingered one way here and another there. */
   record ChangeView(
-      String noteId, String barNumber, String shown, String fingering, String label) {}
+      String noteId,
+      String barNumber,
+      String shown,
+      String wasFingering,
+      String wasLabel,
+      String fingering,
+      String label) {}
 
-  /** Another whole choice of fingerings and what it costs more. */
-  record OtherView(double extra, List<ChangeView> changes) {}
+  /** Another whole choice of fingerings and what it costs more, or less below 0. */
+  record OtherView(String title, double extra, List<ChangeView> changes) {}
 
-  /** What there is to say of a whole part. */
-  record AdviceView(List<HardView> hardest, List<WorthView> worth, List<OtherView> others) {}
+  /** Another school of a style, and what would be fingered otherwise with it. */
+  record SchoolOther(String value, OtherView other) {}
+
+  /**
+   * A matter in which schools differ: how this student plays now, and how else one may.
+   *
+   * @param own whether the student differs from the house here
+   */
+  record StyleOther(
+      String name, String label, String chosen, boolean own, List<SchoolOther> others) {}
+
+  /**
+   * What there is to say of a whole part.
+   *
+   * @param learned the part with everything learned; nothing where that is no different
+   */
+  record AdviceView(
+      List<HardView> hardest,
+      List<WorthView> worth,
+      List<OtherView> others,
+      List<OtherView> learned,
+      List<StyleOther> styles) {}
 }

@@ -152,9 +152,18 @@ public class People {
     return style;
   }
 
+  /** Where a student differs from the house style. */
+  void setStyle(Db.Tx tx, long id, Map<String, String> style) throws SQLException {
+    tx.run("update student set style = ? where id = ?", Pairs.write(style), id);
+  }
+
+  /** Sets a house style; with an empty school takes it back. */
   public void setHouseStyle(Db.Tx tx, String instrument, String name, String school)
       throws SQLException {
     tx.run("delete from house_style where instrument = ? and name = ?", instrument, name);
+    if (school.isEmpty()) {
+      return;
+    }
     tx.run(
         "insert into house_style (instrument, name, school) values (?, ?, ?)",
         instrument,

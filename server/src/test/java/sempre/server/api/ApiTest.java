@@ -6,69 +6,14 @@ import java.nio.charset.StandardCharsets;
 import java.util.concurrent.Callable;
 import java.util.concurrent.Executors;
 import java.util.stream.IntStream;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
-import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.assertj.MvcTestResult;
-import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import sempre.server.ServerTestBase;
-import sempre.server.demo.DemoSchool;
-import sempre.server.store.Db;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
-/** The real HTTP layer over a real H2, filled with the demo school. */
-public class ApiTest extends ServerTestBase {
-  private static final JsonMapper MAPPER = new JsonMapper();
-
-  @Autowired private DemoSchool demo;
-  @Autowired private Db db;
-
-  @BeforeClass
-  void fill() throws Exception {
-    springTestContextPrepareTestInstance();
-    demo.prepare();
-  }
-
-  private JsonNode body(MvcTestResult r) {
-    return MAPPER.readTree(
-        new String(r.getResponse().getContentAsByteArray(), StandardCharsets.UTF_8));
-  }
-
-  private JsonNode get(String path) {
-    MvcTestResult r = mvc.get().uri(path).exchange();
-    assertThat(r).as(path).hasStatusOk();
-    return body(r);
-  }
-
-  private MvcTestResult post(String path, String json) {
-    return mvc.post().uri(path).contentType(MediaType.APPLICATION_JSON).content(json).exchange();
-  }
-
-  private MvcTestResult put(String path, String json) {
-    return mvc.put().uri(path).contentType(MediaType.APPLICATION_JSON).content(json).exchange();
-  }
-
-  private long student(String name) {
-    for (JsonNode s : get("/api/people").get("students")) {
-      if (s.get("givenName").asString().equals(name)) {
-        return s.get("id").asLong();
-      }
-    }
-    throw new AssertionError(name);
-  }
-
-  private long piece(String title) {
-    for (JsonNode p : get("/api/pieces")) {
-      if (p.get("piece").get("title").asString().equals(title)) {
-        return p.get("piece").get("id").asLong();
-      }
-    }
-    throw new AssertionError(title);
-  }
-
+/** What the interface asks, over the demo school. */
+public class ApiTest extends DemoTestBase {
   @Test
   public void theDemoHasTwoGroupsEightStudentsAndTwelveExercises() {
     JsonNode today = get("/api/today");
@@ -113,39 +58,6 @@ public class ApiTest extends ServerTestBase {
         .get(0)
         .get("written")
         .asString();
-  }
-
-  @Test
-  public void aLockIsKeptAndTheRestIsPlannedAroundIt() {
-    String stand = "/api/stand/" + student("Linh") + "/" + piece("Half-Tide Rock");
-    JsonNode note = null;
-    for (JsonNode n : get(stand).get("plan").get("notes")) {
-      if (n.get("written").asString().equals("Bb4")) {
-        note = n;
-        break;
-      }
-    }
-    String id = note.get("id").asString();
-    String other = note.get("alternatives").get(0).get("fingering").asString();
-    MvcTestResult r = put(stand + "/locks/" + id, "{\"fingering\":\"" + other + "\"}");
-    assertThat(r).hasStatusOk();
-    assertThat(planned(stand, id).get("locked").asBoolean()).isTrue();
-    assertThat(planned(stand, id).get("fingering").asString()).isEqualTo(other);
-    assertThat(mvc.delete().uri(stand + "/locks/" + id)).hasStatusOk();
-    assertThat(planned(stand, id).get("locked").asBoolean()).isFalse();
-    assertThat(put(stand + "/locks/" + id, "{\"fingering\":\"1 2 | 3\"}")).hasStatus(400);
-    assertThat(planned(stand, id).get("locked").asBoolean())
-        .as("a bad lock leaves nothing")
-        .isFalse();
-  }
-
-  private JsonNode planned(String stand, String id) {
-    for (JsonNode n : get(stand + "/plan").get("notes")) {
-      if (n.get("id").asString().equals(id)) {
-        return n;
-      }
-    }
-    throw new AssertionError(id);
   }
 
   @Test
@@ -243,14 +155,6 @@ public class ApiTest extends ServerTestBase {
     MvcTestResult r = upload("/api/pieces/look", "bad.xml", file);
     assertThat(r).hasStatus(422);
     assertThat(body(r).get("detail").asString()).contains("bar 7").contains("'X' is not A to G");
-  }
-
-  private MvcTestResult upload(String path, String name, byte[] content) {
-    return mvc.post()
-        .uri(path)
-        .multipart()
-        .file(new MockMultipartFile("file", name, null, content))
-        .exchange();
   }
 
   @Test

@@ -249,10 +249,14 @@ public class NotesApiTest extends ServerTestBase {
     for (JsonNode p : get("/api/pieces")) {
       long candidate = p.get("piece").get("id").asLong();
       MvcTestResult r =
-          mvc.put()
-              .uri("/api/stand/1/" + candidate + "/locks/" + id)
+          mvc.post()
+              .uri("/api/stand/1/" + candidate + "/choices")
               .contentType(MediaType.APPLICATION_JSON)
-              .content("{\"fingering\": \"T 1 2 | 3 Eb\"}")
+              .content(
+                  "{\"noteId\": \""
+                      + id
+                      + "\", \"fingering\": \"T 1 2 | 3 Eb\", \"where\": \"NOTE\","
+                      + " \"section\": false}")
               .exchange();
       if (r.getResponse().getStatus() == 200) {
         piece = candidate;

@@ -1,0 +1,100 @@
+package sempre.server.api;
+
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Component;
+import sempre.core.learning.Standing;
+import sempre.core.planning.Plan;
+import sempre.core.planning.Planner;
+import sempre.core.planning.Player;
+import sempre.server.store.Choices;
+import sempre.server.store.Db;
+import sempre.server.store.People;
+import sempre.server.store.Shelf;
+
+/** One part for one player, put together from what is stored. */
+@Component
+class Stands {
+  private final Shelf shelf;
+  private final People people;
+  private final Choices choices;
+  private final Players players;
+  private final Library library;
+
+  Stands(Shelf shelf, People people, Choices choices, Players players, Library library) {
+    this.shelf = shelf;
+    this.people = people;
+    this.choices = choices;
+    this.players = players;
+    this.library = library;
+  }
+
+  /** What a student reads of a piece, and where the student stands. */
+  record Loaded(
+      People.Student student,
+      Shelf.Piece piece,
+      Library.Music music,
+      Players.Page page,
+      Standing standing,
+      Player player,
+      Map<String, String> locks) {
+    Plan plan() {
+      return Planner.plan(page.line(), player, locks);
+    }
+  }
+
+  Loaded load(Db.Tx tx, long studentId, long pieceId) throws SQLException {
+    return load(tx, players.student(tx, studentId), players.piece(tx, pieceId));
+  }
+
+  private Loaded load(Db.Tx tx, People.Student s, Shelf.Piece p) throws SQLException {
+    Library.Music music = library.music(tx, p.id());
+    Players.Page page =
+        players
+            .page(tx, s, p, music.score())
+            .orElseThrow(
+                () ->
+                    new Errors.NotThere(
+                        "This piece has no notes with a pitch, so there is nothing to finger."));
+    Standing standing = players.standing(tx, s.id());
+    Player player = players.player(tx, s, standing);
+    return new Loaded(
+        s,
+        p,
+        music,
+        page,
+        standing,
+        player,
+        Players.standing(shelf.locks(tx, s.id(), p.id()), page.line(), player.setup()));
+  }
+
+  Views.PlanView view(Db.Tx tx, Loaded l, Plan plan) throws SQLException {
+    return PlanViews.of(
+        plan,
+        l.page().line(),
+        l.page().reading().part(),
+        l.standing(),
+        l.player(),
+        choices.ways(tx, l.student().id(), l.piece().id()));
+  }
+
+  /** The others in the student's groups who read the same page on the same instrument. */
+  List<Loaded> section(Db.Tx tx, Loaded l) throws SQLException {
+    List<Loaded> section = new ArrayList<>();
+    for (People.Student s : people.students(tx)) {
+      if (s.id() != l.student().id()
+          && s.instrument().equals(l.student().instrument())
+          && people.groupsOf(tx, s.id()).stream()
+              .anyMatch(people.groupsOf(tx, l.student().id())::contains)) {
+        Loaded other = load(tx, s, l.piece());
+        if (other.page().reading().source().equals(l.page().reading().source())
+            && other.page().voice() == l.page().voice()) {
+          section.add(other);
+        }
+      }
+    }
+    return section;
+  }
+}
