@@ -19,6 +19,9 @@
         ['Enter', 'take the one looked at, and keep it'],
         ['k', 'keep the fingering as it is, or let it go'],
         ['space', 'play the part, and stop'],
+        ['shift ← →', 'choose bars to play, one more or one less; Esc: all'],
+        ['e', 'explain the bar, and back to the note'],
+        ['+ − 0', 'larger, smaller, as it was'],
         ['u r', 'undo the last choice, and redo it'],
         ['h', 'hear this part']
       ]

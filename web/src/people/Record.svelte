@@ -9,6 +9,7 @@
 
   const student = $derived(Number(route.params.student));
   let record = $state.raw<Schemas['RecordView']>();
+  let teach = $state.raw<Schemas['TeachView'][]>([]);
   let problem = $state('');
 
   $effect(() => {
@@ -20,6 +21,9 @@
     try {
       record = await asked(
         api.GET('/api/students/{studentId}/heard', { params: { path: { studentId: id } } })
+      );
+      teach = await asked(
+        api.GET('/api/students/{studentId}/teach', { params: { path: { studentId: id } } })
       );
     } catch (e) {
       problem = sentence(e);
@@ -52,6 +56,23 @@
   {:else}
     <h1>{record.student.name}</h1>
     <p class="quiet">{record.student.instrumentName}</p>
+    {#if teach.length}
+      <h2>Worth teaching next</h2>
+      <ul class="teach">
+        {#each teach as t (t.shown + t.fingering)}
+          <li>
+            <b>{t.shown}</b>
+            <span>{t.label} <span class="quiet">{short(t.fingering).join(' · ')}</span></span>
+            <span class="small">
+              {#each t.pieces as p, i (p.piece.id)}{i ? '; ' : ''}<a
+                  href="/stand/{student}/{p.piece.id}">{p.piece.title}</a
+                >, {p.bars.length === 1 ? 'bar' : 'bars'}
+                {p.bars.join(', ')}{/each}
+            </span>
+          </li>
+        {/each}
+      </ul>
+    {/if}
     <h2>Notes</h2>
     {#if record.marks.length}
       <ul class="marks">
@@ -109,6 +130,18 @@
 <style>
   h2 {
     margin: 1.75rem 0 0.5rem;
+  }
+  .teach {
+    list-style: none;
+    margin: 0;
+    padding: 0;
+  }
+  .teach li {
+    display: grid;
+    grid-template-columns: 2.75rem minmax(12rem, 1fr) 2fr;
+    gap: 0.5rem;
+    padding: 0.25rem 0;
+    border-bottom: 1px solid var(--rule);
   }
   .marks {
     list-style: none;

@@ -9,8 +9,11 @@
     piece,
     plan,
     advice = $bindable(),
+    against,
     onchoose,
-    ontake
+    onagainst,
+    ontake,
+    onstyle
   }: {
     student: number;
     piece: number;
@@ -18,7 +21,12 @@
     plan: Schemas['PlanView'];
     advice: Schemas['AdviceView'] | undefined;
     onchoose: (id: string) => void;
+    /** what the page is compared with */
+    against: Schemas['OtherView'] | undefined;
+    onagainst: (other: Schemas['OtherView'] | undefined) => void;
     ontake: (changes: Schemas['ChangeView'][]) => void;
+    /** a school of a style, for this student or for the house */
+    onstyle: (name: string, school: string, house: boolean) => void;
   } = $props();
 
   let problem = $state('');
@@ -42,17 +50,43 @@
     };
   });
 
+  /** as many are named; the page shows all */
+  const MOST = 5;
   const bars = (list: string[]) =>
     list.length === 1 ? `bar ${list[0]}` : `bars ${list.slice(0, 6).join(', ')}`;
   const more = (extra: number) =>
-    extra < 0.05
-      ? 'just as easy'
-      : extra < 1
-        ? 'a little more effort'
-        : extra < 4
-          ? 'more effort'
-          : 'much more effort';
+    extra <= -0.05
+      ? `easier (−${(-extra).toFixed(1)})`
+      : extra < 0.05
+        ? 'just as easy'
+        : extra < 1
+          ? 'a little more effort'
+          : extra < 4
+            ? 'more effort'
+            : 'much more effort';
 </script>
+
+{#snippet other(o: Schemas['OtherView'])}
+  <p class="small quiet">{more(o.extra)}{o.extra >= 0.05 ? ` (+${o.extra.toFixed(1)})` : ''}</p>
+  {#each o.changes.slice(0, MOST) as c (c.noteId)}
+    <p class="small">
+      <button class="plain link" onclick={() => onchoose(c.noteId)}
+        >bar {c.barNumber}, {c.shown}</button
+      >: {c.label} <span class="quiet">instead of {c.wasLabel}</span>
+    </p>
+  {/each}
+  {#if o.changes.length > MOST}
+    <p class="small quiet">and {o.changes.length - MOST} more</p>
+  {/if}
+  {#if o.changes.length}
+    <button
+      class="plain link small"
+      aria-pressed={against === o}
+      onclick={() => onagainst(against === o ? undefined : o)}
+      >{against === o ? 'Leave the comparison' : 'Compare on the page'}</button
+    >
+  {/if}
+{/snippet}
 
 <section>
   {#if problem}<p class="small" role="alert">{problem}</p>{/if}
@@ -89,20 +123,52 @@
         {/each}
       </ul>
     {/if}
+    {#if advice.learned.length}
+      <h3>With everything learned</h3>
+      <ul>
+        {#each advice.learned as o (o.title)}<li>{@render other(o)}</li>{/each}
+      </ul>
+    {/if}
     {#if advice.others.length}
       <h3>Other ways through</h3>
       <ul>
         {#each advice.others as o, i (i)}
           <li>
-            <p class="small quiet">{more(o.extra)}{o.extra >= 0.05 ? ` (+${o.extra})` : ''}</p>
-            {#each o.changes as c (c.noteId)}
-              <p class="small">
-                <button class="plain link" onclick={() => onchoose(c.noteId)}
-                  >bar {c.barNumber}, {c.shown}</button
-                >: {c.label}
-              </p>
-            {/each}
+            {@render other(o)}
             <Button size="small" kind="ghost" on:click={() => ontake(o.changes)}>Take it</Button>
+          </li>
+        {/each}
+      </ul>
+    {/if}
+    {#if advice.styles.length}
+      <h3>Ways of playing</h3>
+      <ul>
+        {#each advice.styles as s (s.name)}
+          <li>
+            <p><b>{s.label}</b>: {s.chosen}</p>
+            <p class="small quiet">{s.own ? 'this student’s own way' : 'the house style'}</p>
+            {#each s.others as school (school.value)}
+              <details>
+                <summary class="small"
+                  >or {school.other.title}: {school.other.changes.length === 0
+                    ? 'nothing changes here'
+                    : school.other.changes.length === 1
+                      ? 'one note changes'
+                      : `${school.other.changes.length} notes change`}</summary
+                >
+                {@render other(school.other)}
+                <Button
+                  size="small"
+                  kind="ghost"
+                  on:click={() => onstyle(s.name, school.value, false)}>For this student</Button
+                >
+                <Button
+                  size="small"
+                  kind="ghost"
+                  on:click={() => onstyle(s.name, school.value, true)}>As the house style</Button
+                >
+              </details>
+            {/each}
           </li>
         {/each}
       </ul>
@@ -135,8 +201,14 @@
   li button.plain {
     width: 100%;
   }
-  li p button.plain {
+  li p button.plain,
+  li button.link {
     width: auto;
+    font-size: 0.8125rem !important;
+  }
+  summary {
+    cursor: pointer;
+    padding: 0.25rem 0;
   }
   .how {
     display: block;

@@ -1,13 +1,20 @@
 <!-- The chosen note: its fingering, why, what else there is and what that would cost. -->
 <script lang="ts">
-  import { Button } from 'carbon-components-svelte';
+  import { Button, Checkbox, Select, SelectItem } from 'carbon-components-svelte';
   import Mark from '../parts/Mark.svelte';
   import type { Schemas } from '../api/client';
-  import { short, type Note } from './lanes';
+  import Change from './Change.svelte';
+  import { short, type Lane, type Note, type Where } from './lanes';
 
   let {
     note,
+    previous,
     move,
+    lanes,
+    same,
+    others,
+    where = $bindable(),
+    section = $bindable(),
     looked,
     busy,
     onlook,
@@ -15,7 +22,17 @@
     onkeep
   }: {
     note: Note;
+    previous: Note | undefined;
     move: Schemas['MoveView'] | undefined;
+    lanes: Lane[];
+    /** how many notes of the part have this pitch */
+    same: number;
+    /** who else reads this page on this instrument */
+    others: string[];
+    /** for which notes a choice counts */
+    where: Where;
+    /** whether it counts for the others too */
+    section: boolean;
     looked: number;
     busy: boolean;
     onlook: (i: number) => void;
@@ -69,6 +86,10 @@
   {#each note.reasons as r (r.text)}
     <p class="why">{r.text}</p>
   {/each}
+  {#each note.kept as k (k)}
+    <p class="small">{k}</p>
+  {/each}
+  {#if note.ornament}<p class="small">{note.ornament}</p>{/if}
   {#if note.printed}<p class="small quiet">The file says: {note.printed}</p>{/if}
   {#if note.caution}<p class="small caution"><b>Care:</b> {note.caution}</p>{/if}
   <div class="keep">
@@ -81,6 +102,22 @@
       {note.locked ? 'Kept: let it go' : 'Keep it'} (k)
     </Button>
   </div>
+  {#if same > 1 || others.length}
+    <div class="reach">
+      {#if same > 1}
+        <Select size="sm" labelText="A choice counts for" bind:selected={where}>
+          <SelectItem value="NOTE" text="this note" />
+          <SelectItem value="PITCH" text={`every ${note.shown} of the part (${same})`} />
+          {#if note.figure > 1}
+            <SelectItem value="FIGURE" text={`this figure, each time (${note.figure})`} />
+          {/if}
+        </Select>
+      {/if}
+      {#if others.length}
+        <Checkbox labelText={`and for ${others.join(', ')}`} bind:checked={section} />
+      {/if}
+    </div>
+  {/if}
 
   <h3>Instead</h3>
   {#if note.alternatives.length}
@@ -110,9 +147,9 @@
     <p class="small quiet">There is no other fingering of this note here.</p>
   {/if}
 
-  {#if move?.sentence}
+  {#if move && previous}
     <h3>Coming here</h3>
-    <p class="small">{move.sentence}</p>
+    <Change {move} from={previous} to={note} {lanes} />
   {/if}
 </div>
 
@@ -147,6 +184,12 @@
     padding: 0.5rem 0.625rem;
     border: 1px solid var(--hard);
     border-radius: 4px;
+  }
+  .reach {
+    display: flex;
+    flex-direction: column;
+    gap: 0.25rem;
+    margin-bottom: 0.25rem;
   }
   .keep {
     margin: 0.25rem 0 0.5rem;

@@ -9,12 +9,21 @@
     notes,
     bars,
     transposes,
+    from = $bindable(),
+    to = $bindable(),
+    follow = $bindable(),
     sounding = $bindable('')
   }: {
     notes: Note[];
     bars: string[];
     /** whether what is written and what sounds differ */
     transposes: boolean;
+    /** first bar played, from 0 */
+    from: number;
+    /** last bar played; -1 is the end */
+    to: number;
+    /** whether the page moves along */
+    follow: boolean;
     /** the note that sounds now */
     sounding: string;
   } = $props();
@@ -24,9 +33,6 @@
   let metronome = $state(false);
   let loop = $state(false);
   let written = $state(false);
-  let from = $state(0);
-  let to = $state(-1);
-
   const last = $derived(to < 0 ? bars.length - 1 : to);
   $effect(() => {
     sounding = play.note;
@@ -93,6 +99,7 @@
       <div class="checks">
         <Checkbox labelText="Round and round" bind:checked={loop} on:check={() => play.stop()} />
         <Checkbox labelText="Metronome" bind:checked={metronome} on:check={() => play.stop()} />
+        <Checkbox labelText="The page moves along" bind:checked={follow} />
         {#if transposes}
           <Checkbox labelText="As written" bind:checked={written} on:check={() => play.stop()} />
         {/if}

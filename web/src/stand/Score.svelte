@@ -4,7 +4,9 @@
 -->
 <script lang="ts">
   import { untrack } from 'svelte';
+  import type { Schemas } from '../api/client';
   import { drawing, engrave, type Line } from '../engrave/engrave';
+  import Change from './Change.svelte';
   import { bars, events, GAP, ROW, rows, short, type Lane, type Plan } from './lanes';
 
   let {
@@ -15,6 +17,11 @@
     chosen,
     onchoose,
     graded,
+    against,
+    selected,
+    zoom = 1,
+    follow = true,
+    playing = false,
     print = ''
   }: {
     xml: string;
@@ -25,13 +32,21 @@
     onchoose: (id: string) => void;
     /** note id to grade, while hearing */
     graded?: Map<string, string>;
+    /** another plan to compare with: only where it differs are fingerings shown, both of them */
+    against?: Map<string, Schemas['ChangeView']> | undefined;
+    /** first and last bar that are chosen */
+    selected?: [number, number] | undefined;
+    zoom?: number;
+    /** whether the chosen note is kept in sight */
+    follow?: boolean;
+    playing?: boolean;
     /** what stands on paper: only the fingerings that are new or not usual, all, or the lanes too */
     print?: '' | 'changed' | 'all' | 'lanes';
   } = $props();
 
-  const NAMES = 30;
+  const names = $derived(against ? 60 : 30);
   const RIBBON = 20;
-  const SCALE = 42;
+  const scale = $derived(Math.round(42 * zoom));
 
   let width = $state(0);
   let lines = $state.raw<{ svg: SVGSVGElement; info: Line }[]>([]);
@@ -39,11 +54,25 @@
   let loadedXml = '';
   let shownXml = '';
   let shownWidth = 0;
+  let shownScale = 0;
+  /** the change that is pointed at, and where it stands */
+  let pointed = $state.raw<{ left: number; top: number; move: Schemas['MoveView'] }>();
+  function point(e: MouseEvent, move: Schemas['MoveView']) {
+    const line = (e.currentTarget as Element).closest<HTMLElement>('.line')!;
+    const left = e.clientX - line.getBoundingClientRect().left;
+    pointed = {
+      left: Math.max(0, Math.min(left - 60, line.clientWidth - 256)),
+      top: line.offsetTop + line.offsetHeight,
+      move
+    };
+  }
+  const byId = $derived(new Map(plan.notes.map((n) => [n.id, n])));
 
   $effect(() => {
     const w = Math.floor(width);
     const x = xml;
-    if (w < 200 || (w === shownWidth && x === shownXml)) return;
+    const s = scale;
+    if (w < 200 || (w === shownWidth && x === shownXml && s === shownScale)) return;
     // long fingerings under short notes need more room between the notes
     const wide = untrack(() =>
       plan.notes.some((n) => n.fingering.includes('|') && n.seconds < 0.4)
@@ -54,24 +83,22 @@
       () => {
         const fresh = x !== loadedXml;
         loadedXml = x;
-        stop = engrave(
-          { widthPx: w, scale: SCALE, wide, ...(fresh ? { xml: x } : {}) },
-          (reply) => {
-            problem = reply.problem ?? '';
-            const show = () => {
-              if (stopped) return;
-              const more = reply.lines.map(drawing);
-              lines = reply.first ? more : [...lines, ...more];
-              if (reply.done) {
-                shownXml = x;
-                shownWidth = w;
-              }
-            };
-            // what is below the screen waits until the first lines have been painted
-            if (reply.first) show();
-            else requestAnimationFrame(() => setTimeout(show));
-          }
-        );
+        stop = engrave({ widthPx: w, scale: s, wide, ...(fresh ? { xml: x } : {}) }, (reply) => {
+          problem = reply.problem ?? '';
+          const show = () => {
+            if (stopped) return;
+            const more = reply.lines.map(drawing);
+            lines = reply.first ? more : [...lines, ...more];
+            if (reply.done) {
+              shownXml = x;
+              shownWidth = w;
+              shownScale = s;
+            }
+          };
+          // what is below the screen waits until the first lines have been painted
+          if (reply.first) show();
+          else requestAnimationFrame(() => setTimeout(show));
+        });
       },
       loadedXml === '' ? 0 : 120
     );
@@ -96,8 +123,10 @@
   const ribbon = $derived(lanes.length > 0 || guides.length > 0);
   const bare = $derived(print === 'changed' || print === 'all');
   const named = (n: Plan['notes'][number]) =>
-    print !== 'changed' || n.isNew || n.unlearned || n.locked || n.role !== 'standard';
-  const top = NAMES + RIBBON + 4;
+    against
+      ? against.has(n.id)
+      : print !== 'changed' || n.isNew || n.unlearned || n.locked || n.role !== 'standard';
+  const top = $derived(names + RIBBON + 4);
   const moves = $derived(new Map(plan.moves.map((m) => [m.to, m])));
   const missing = $derived(new Map(plan.missing.map((m) => [m.id, m])));
   const drawn = $derived(
@@ -122,7 +151,7 @@
   }
 
   $effect(() => {
-    if (!chosen || !drawn.length) return;
+    if (!chosen || !drawn.length || !follow) return;
     document.querySelector('.cursor')?.scrollIntoView({ block: 'nearest', behavior: 'auto' });
   });
 </script>
@@ -139,6 +168,7 @@
       {#each line.events.filter((e) => e.note.id === chosen && e.head) as e (e.note.id)}
         <div
           class="cursor"
+          class:playing
           style:left="{((e.x - 13) / line.info.width) * 100}%"
           style:width="{(26 / line.info.width) * 100}%"
         ></div>
@@ -146,20 +176,41 @@
       <div {@attach put(line.svg)}></div>
       <svg
         class="lanes"
-        viewBox="0 0 {line.info.width} {bare ? NAMES + 2 : top + lanesHeight + 6}"
+        viewBox="0 0 {line.info.width} {bare ? names + 2 : top + lanesHeight + 6}"
         aria-hidden="true"
         data-line={i}
       >
+        {#if selected}
+          {@const inside = line.events.filter(
+            (e) => e.note.bar >= selected[0] && e.note.bar <= selected[1]
+          )}
+          {#if inside.length}
+            {@const x = inside[0]!.x - 12}
+            <rect
+              class="selected"
+              {x}
+              y="0"
+              width={inside[inside.length - 1]!.end - x}
+              height={top + lanesHeight + 4}
+            />
+          {/if}
+        {/if}
         {#each line.events as e, n (e.note.id + n)}
           {#if e.head && named(e.note)}
             {@const rowsOfName = short(e.note.fingering)}
+            {@const instead = against?.get(e.note.id)}
             {@const other = e.note.role !== 'standard'}
             {#each rowsOfName as text, r (r)}
               <text class="name" class:other x={e.x} y={rowsOfName.length === 1 ? 17 : 11 + r * 12}
                 >{text}</text
               >
             {/each}
-            {#if e.note.isNew || e.note.unlearned}
+            {#if instead}
+              <path class="lock" d="M{e.x - 10} 32h20" />
+              {#each short(instead.fingering) as text, r (r)}
+                <text class="name instead" x={e.x} y={45 + r * 12}>{text}</text>
+              {/each}
+            {:else if e.note.isNew || e.note.unlearned}
               {@const gap = Math.min(
                 e.x - (line.events[n - 1]?.x ?? -99),
                 (line.events[n + 1]?.x ?? 9999) - e.x
@@ -173,26 +224,38 @@
                 x={e.x - half}
                 y="0.75"
                 width={2 * half}
-                height={NAMES - 2}
+                height={names - 2}
                 rx="3"
               />
             {/if}
             {#if e.note.locked}
-              <path class="lock" d="M{e.x - 14} {NAMES + 1}h28" />
+              <path class="lock" d="M{e.x - 14} {names + 1}h28" />
             {/if}
+          {/if}
+          {#if e.head}
             {@const move = moves.get(e.note.id)}
             {#if move && ribbon}
               {@const h = Math.max(1.5, move.difficulty * RIBBON)}
+              <!-- svelte-ignore a11y_no_static_element_interactions -->
+              <rect
+                class="point"
+                x={e.x - 8}
+                y={names}
+                width="16"
+                height={RIBBON + 6}
+                onmouseenter={(event) => point(event, move)}
+                onmouseleave={() => (pointed = undefined)}
+              />
               <rect
                 class="hard"
                 class:very={move.difficulty >= 0.5}
                 x={e.x - 5}
-                y={NAMES + 4 + RIBBON - h}
+                y={names + 4 + RIBBON - h}
                 width="10"
                 height={h}
               />
               {#if move.contrary}
-                <path class="cross" d="M{e.x - 3} {NAMES + 4 + RIBBON - h - 7}l6 5m0 -5l-6 5" />
+                <path class="cross" d="M{e.x - 3} {names + 4 + RIBBON - h - 7}l6 5m0 -5l-6 5" />
               {/if}
             {/if}
           {/if}
@@ -257,11 +320,11 @@
             {#each line.events as e, n (e.note.id + n)}
               {@const g = graded.get(e.note.id)}
               {#if e.head && g}
-                <circle class="grade line" cx={e.x} cy={NAMES + 15} r="5" />
-                {#if g === 'SECURE'}<circle class="grade" cx={e.x} cy={NAMES + 15} r="5" />{/if}
+                <circle class="grade line" cx={e.x} cy={names + 15} r="5" />
+                {#if g === 'SECURE'}<circle class="grade" cx={e.x} cy={names + 15} r="5" />{/if}
                 {#if g === 'SHAKY'}<path
                     class="grade"
-                    d="M{e.x} {NAMES + 10}a5 5 0 0 0 0 10z"
+                    d="M{e.x} {names + 10}a5 5 0 0 0 0 10z"
                   />{/if}
               {/if}
             {/each}
@@ -270,10 +333,21 @@
       </svg>
     </section>
   {/each}
+  {#if pointed && byId.has(pointed.move.from) && byId.has(pointed.move.to)}
+    <div class="pointed" style:left="{pointed.left}px" style:top="{pointed.top}px">
+      <Change
+        move={pointed.move}
+        from={byId.get(pointed.move.from)!}
+        to={byId.get(pointed.move.to)!}
+        {lanes}
+      />
+    </div>
+  {/if}
 </div>
 
 <style>
   .score {
+    position: relative;
     background: var(--paper);
     min-height: 12rem;
   }
@@ -292,6 +366,9 @@
     background: var(--accent-soft);
     border-radius: 4px;
     scroll-margin: 1rem;
+  }
+  .cursor.playing {
+    outline: 2px solid var(--accent);
   }
   .line > div:not(.cursor),
   .lanes {
@@ -318,6 +395,27 @@
     font-style: italic;
     fill: var(--hard);
   }
+  .name.instead {
+    font-weight: 600;
+    fill: var(--accent);
+  }
+  .selected {
+    fill: var(--rule);
+    opacity: 0.45;
+  }
+  .point {
+    fill: transparent;
+  }
+  .pointed {
+    position: absolute;
+    z-index: 4;
+    width: 14.5rem;
+    padding: 0.625rem 0.75rem;
+    background: var(--paper);
+    border: 1px solid var(--rule);
+    box-shadow: 0 2px 8px rgb(0 0 0 / 0.15);
+    pointer-events: none;
+  }
   .new {
     fill: none;
     stroke: var(--ink);
@@ -328,6 +426,7 @@
     stroke-width: 2;
   }
   .hard {
+    pointer-events: none;
     fill: var(--ink-2);
     opacity: 0.45;
   }

@@ -7,6 +7,8 @@
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, route } from '../router';
   import Advice from './Advice.svelte';
+  import BarPanel from './BarPanel.svelte';
+  import type { Where } from './lanes';
   import NotePanel from './NotePanel.svelte';
   import Play from './Play.svelte';
   import Score from './Score.svelte';
@@ -19,7 +21,9 @@
   let looked = $state(-1);
   let busy = $state(false);
   let problem = $state('');
-  let changed = $state('');
+  /** what the last choice did, in a sentence and note by note */
+  let said = $state('');
+  let changes = $state.raw<Schemas['ChangeView'][]>([]);
   /** the note that is played now */
   let sounding = $state('');
   let player = $state<{ toggle: () => void }>();
@@ -46,8 +50,10 @@
 
   async function load(s: number, p: number) {
     view = undefined;
-    done = [];
-    undone = [];
+    against = undefined;
+    said = '';
+    changes = [];
+    allBars();
     advice = undefined;
     problem = '';
     last.set(s, p);
@@ -82,22 +88,18 @@
     }
   }
 
-  async function replan(call: () => Promise<Schemas['PlanView']>) {
+  async function replan(call: () => Promise<Schemas['ChosenView']>) {
     if (busy) return;
     busy = true;
     problem = '';
-    const before = new Map(notes.map((n) => [n.id, n.fingering]));
     try {
-      plan = await call();
-      const others = plan.notes.filter(
-        (n) => n.id !== chosen && before.get(n.id) !== n.fingering
-      ).length;
-      changed =
-        others === 0
-          ? 'No other note changes.'
-          : others === 1
-            ? 'One other note changes with it.'
-            : `${others} other notes change with it.`;
+      const done = await call();
+      plan = done.plan;
+      said = done.sentence;
+      changes = done.changes;
+      // one sees what changed
+      if (changes[0] && !changes.some((c) => c.noteId === chosen)) chosen = changes[0].noteId;
+      against = undefined;
       looked = -1;
     } catch (e) {
       problem = sentence(e);
@@ -106,66 +108,88 @@
     }
   }
 
-  /** One choice of the teacher: what was kept for a note before, and then; empty is nothing. */
-  interface Step {
-    noteId: string;
-    before: string;
-    after: string;
-  }
-  let done = $state.raw<Step[]>([]);
-  let undone = $state.raw<Step[]>([]);
+  /** For which notes a choice counts, and whether for the section too. */
+  let where = $state<Where>('NOTE');
+  let section = $state(false);
 
-  /** Keeps a fingering for a note, or with an empty one lets it go. */
-  function put(noteId: string, fingering: string) {
-    const params = { path: { ...path.path, noteId } };
-    return fingering
-      ? asked(
-          api.PUT('/api/stand/{studentId}/{pieceId}/locks/{noteId}', {
-            params,
-            body: { fingering }
-          })
-        )
-      : asked(api.DELETE('/api/stand/{studentId}/{pieceId}/locks/{noteId}', { params }));
-  }
-
+  /** Keeps a fingering for the chosen note, or with an empty one lets it go. */
   async function set(fingering: string) {
-    if (!note || busy) return;
-    const step = {
-      noteId: note.id,
-      before: note.locked ? note.fingering : '',
-      after: fingering
-    };
-    await replan(() => put(step.noteId, fingering));
-    if (!problem) {
-      done = [...done, step];
-      undone = [];
-    }
+    if (!note) return;
+    const body = { noteId: note.id, fingering, where, section };
+    await replan(() =>
+      asked(api.POST('/api/stand/{studentId}/{pieceId}/choices', { params: path, body }))
+    );
   }
-  const lock = (fingering: string) => set(fingering);
-  const unlock = () => set('');
+  const undo = () =>
+    replan(() =>
+      asked(api.POST('/api/stand/{studentId}/{pieceId}/choices/undo', { params: path }))
+    );
+  const redo = () =>
+    replan(() =>
+      asked(api.POST('/api/stand/{studentId}/{pieceId}/choices/redo', { params: path }))
+    );
+  /** Takes another whole way through: its fingerings are kept, and the rest follows. */
+  const takeAll = (list: Schemas['ChangeView'][]) => {
+    if (list[0]) choose(list[0].noteId);
+    return replan(() =>
+      asked(
+        api.POST('/api/stand/{studentId}/{pieceId}/choices/all', {
+          params: path,
+          body: { all: list.map((c) => ({ noteId: c.noteId, fingering: c.fingering })) }
+        })
+      )
+    );
+  };
+  const style = (name: string, school: string, house: boolean) =>
+    replan(() =>
+      asked(
+        api.POST('/api/stand/{studentId}/{pieceId}/choices/style', {
+          params: path,
+          body: { name, school, house }
+        })
+      )
+    );
 
-  async function undo() {
-    const step = done[done.length - 1];
-    if (!step || busy) return;
-    choose(step.noteId);
-    await replan(() => put(step.noteId, step.before));
-    if (!problem) {
-      done = done.slice(0, -1);
-      undone = [...undone, step];
-      changed = 'Taken back. ' + changed;
+  /** Another plan that the page is compared with. */
+  let against = $state.raw<Schemas['OtherView']>();
+  const compared = $derived(
+    against ? new Map(against.changes.map((c) => [c.noteId, c])) : undefined
+  );
+
+  /** Bars chosen to be played or looked at; the end that moves, and the one that stays. */
+  let fixed = $state(-1);
+  let from = $state(0);
+  let to = $state(-1);
+  const selected = $derived<[number, number] | undefined>(
+    from > 0 || to >= 0 ? [from, to < 0 ? (view?.bars.length ?? 1) - 1 : to] : undefined
+  );
+  function selectBars(step: number) {
+    const last = (view?.bars.length ?? 1) - 1;
+    if (fixed < 0 || !selected) {
+      fixed = note?.bar ?? 0;
+      from = to = fixed;
+    } else {
+      const end = selected[0] === fixed ? selected[1] : selected[0];
+      const moved = Math.max(0, Math.min(last, end + step));
+      from = Math.min(fixed, moved);
+      to = Math.max(fixed, moved);
     }
+    const bars = view?.bars ?? [];
+    said = from === to ? `Bar ${bars[from]} chosen.` : `Bars ${bars[from]} to ${bars[to]} chosen.`;
+    changes = [];
   }
-  async function redo() {
-    const step = undone[undone.length - 1];
-    if (!step || busy) return;
-    choose(step.noteId);
-    await replan(() => put(step.noteId, step.after));
-    if (!problem) {
-      undone = undone.slice(0, -1);
-      done = [...done, step];
-      changed = 'Done again. ' + changed;
-    }
+  function allBars() {
+    fixed = -1;
+    from = 0;
+    to = -1;
   }
+
+  let explain = $state(false);
+  let follow = $state(true);
+  const ZOOMS = [0.7, 0.85, 1, 1.2, 1.45, 1.75];
+  let zoomed = $state(2);
+  const zoom = (step: number) =>
+    (zoomed = step ? Math.max(0, Math.min(ZOOMS.length - 1, zoomed + step)) : 2);
 
   /** What stands on a printed part. */
   let print = $state<'' | 'changed' | 'all' | 'lanes'>('');
@@ -183,25 +207,17 @@
 
   function take(i: number) {
     const a = note?.alternatives[i];
-    if (a) void lock(a.fingering);
+    if (a) void set(a.fingering);
   }
   function keep() {
-    if (!note) return;
-    if (note.locked) void unlock();
-    else void lock(note.fingering);
-  }
-  /** Takes another whole way through: its fingerings are kept, and the rest follows. */
-  async function takeAll(changes: Schemas['ChangeView'][]) {
-    for (const c of changes) {
-      chosen = c.noteId;
-      await lock(c.fingering);
-      if (problem) return;
-    }
+    if (note) void set(note.locked ? '' : note.fingering);
   }
   function choose(id: string) {
     chosen = id;
     looked = -1;
-    changed = '';
+    said = '';
+    changes = [];
+    if (where === 'FIGURE') where = 'NOTE';
   }
 
   /** Whether a key presses what has the focus, which then has it for itself. */
@@ -211,7 +227,15 @@
   function onkeydown(e: KeyboardEvent) {
     if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || !note) return;
     const n = note.alternatives.length;
-    if (e.key === 'ArrowRight') choose(notes[Math.min(at + 1, notes.length - 1)]!.id);
+    if (e.key === 'ArrowRight' && e.shiftKey) selectBars(1);
+    else if (e.key === 'ArrowLeft' && e.shiftKey) selectBars(-1);
+    else if (e.key === 'Escape' && against) against = undefined;
+    else if (e.key === 'Escape' && selected) allBars();
+    else if (e.key === 'e') explain = !explain;
+    else if (e.key === '+') zoom(1);
+    else if (e.key === '-') zoom(-1);
+    else if (e.key === '0') zoom(0);
+    else if (e.key === 'ArrowRight') choose(notes[Math.min(at + 1, notes.length - 1)]!.id);
     else if (e.key === 'ArrowLeft') choose(notes[Math.max(at - 1, 0)]!.id);
     else if (e.key === 'Home') choose(notes[0]!.id);
     else if (e.key === 'End') choose(notes[notes.length - 1]!.id);
@@ -286,33 +310,53 @@
           bind:this={player}
           notes={plan.notes}
           bars={view.bars}
+          bind:from
+          bind:to
+          bind:follow
           transposes={plan.notes[0]!.writtenMidi !== plan.notes[0]!.soundingMidi}
           bind:sounding
         />
       {/if}
-      <a class="hear" href="/ear/{student}/{piece}">Hear this part <kbd>h</kbd></a>
-      <details class="out">
-        <summary>Print, save</summary>
-        <div>
-          <button class="plain" onclick={() => printOut('changed')}
-            >Print, with what is new or not usual</button
-          >
-          <button class="plain" onclick={() => printOut('all')}>Print, with every fingering</button>
-          <button class="plain" onclick={() => printOut('lanes')}
-            >Print, with the finger lanes</button
-          >
-          <a download href="/api/stand/{student}/{piece}/part.musicxml?which=changed"
-            >Save as MusicXML, with what is new or not usual</a
-          >
-          <a download href="/api/stand/{student}/{piece}/part.musicxml?which=all"
-            >Save as MusicXML, with every fingering</a
-          >
-        </div>
-      </details>
+      <div class="ways">
+        <a class="hear" href="/ear/{student}/{piece}">Hear this part <kbd>h</kbd></a>
+        <details class="out">
+          <summary>Print, save</summary>
+          <div>
+            <button class="plain" onclick={() => printOut('changed')}
+              >Print, with what is new or not usual</button
+            >
+            <button class="plain" onclick={() => printOut('all')}
+              >Print, with every fingering</button
+            >
+            <button class="plain" onclick={() => printOut('lanes')}
+              >Print, with the finger lanes</button
+            >
+            <a download href="/api/stand/{student}/{piece}/part.musicxml?which=changed"
+              >Save as MusicXML, with what is new or not usual</a
+            >
+            <a download href="/api/stand/{student}/{piece}/part.musicxml?which=all"
+              >Save as MusicXML, with every fingering</a
+            >
+          </div>
+        </details>
+      </div>
     </header>
     {#if problem}<Trouble text={problem} />{/if}
     <div class="desk">
       <div class="paper">
+        <div class="zoom" role="group" aria-label="Size of the page">
+          <button class="plain" aria-label="Smaller" onclick={() => zoom(-1)}>A−</button>
+          <button class="plain" aria-label="Larger" onclick={() => zoom(1)}>A+</button>
+        </div>
+        {#if against}
+          <p class="against" role="status">
+            <b>Compared:</b> above, as planned; below, {against.title[0]!.toLowerCase() +
+              against.title.slice(1)}. Only the notes that differ are named.
+            <button class="plain link" onclick={() => (against = undefined)}
+              >leave it <kbd>Esc</kbd></button
+            >
+          </p>
+        {/if}
         <Score
           xml={view.xml}
           {plan}
@@ -320,6 +364,11 @@
           guides={view.slideGuides}
           chosen={sounding || chosen}
           onchoose={choose}
+          against={compared}
+          {selected}
+          zoom={ZOOMS[zoomed]!}
+          {follow}
+          playing={!!sounding}
           {print}
         />
         {#if plan.missing.length || view.remarks.length}
@@ -331,26 +380,62 @@
       </div>
       <aside aria-label="The chosen note">
         {#if note}
-          <NotePanel
-            {note}
-            {move}
-            {looked}
-            {busy}
-            onlook={(i) => (looked = i)}
-            ontake={take}
-            onkeep={keep}
-          />
-          <p class="small changed" role="status">{changed}</p>
+          {#if explain}
+            <BarPanel
+              {plan}
+              bar={note.bar}
+              {chosen}
+              onchoose={choose}
+              onclose={() => (explain = false)}
+            />
+          {:else}
+            <NotePanel
+              {note}
+              previous={notes[at - 1]}
+              {move}
+              {lanes}
+              same={notes.filter((n) => n.written === note.written).length}
+              others={view.section}
+              bind:where
+              bind:section
+              {looked}
+              {busy}
+              onlook={(i) => (looked = i)}
+              ontake={take}
+              onkeep={keep}
+            />
+          {/if}
+          <div class="small changed" role="status">
+            <p>{said}</p>
+            {#each changes.slice(0, 6) as c (c.noteId)}
+              <p>
+                <b>{c.shown}</b>, bar {c.barNumber}: {c.label}
+                <span class="quiet">instead of {c.wasLabel}</span>
+              </p>
+            {/each}
+            {#if changes.length > 6}<p class="quiet">and {changes.length - 6} more</p>{/if}
+          </div>
           <p class="small quiet keys">
-            <kbd>←</kbd> <kbd>→</kbd> note · <kbd>↑</kbd> <kbd>↓</kbd> other fingerings
-            {#if done.length}
+            <kbd>←</kbd> <kbd>→</kbd> note · <kbd>↑</kbd> <kbd>↓</kbd> other fingerings ·
+            <kbd>e</kbd> the bar explained
+            {#if plan.canUndo}
               · <button class="plain link" onclick={undo}>undo</button> <kbd>u</kbd>
             {/if}
-            {#if undone.length}
+            {#if plan.canRedo}
               · <button class="plain link" onclick={redo}>redo</button> <kbd>r</kbd>
             {/if}
           </p>
-          <Advice {student} {piece} {plan} bind:advice onchoose={choose} ontake={takeAll} />
+          <Advice
+            {student}
+            {piece}
+            {plan}
+            bind:advice
+            {against}
+            onchoose={choose}
+            onagainst={(o) => (against = o)}
+            ontake={takeAll}
+            onstyle={style}
+          />
         {:else}
           <p>There is no note to finger in this part.</p>
         {/if}
@@ -387,6 +472,7 @@
     border-top: 1px solid var(--rule);
   }
   .paper {
+    position: relative;
     background: var(--paper);
     padding: 0.5rem 1rem 2rem;
   }
@@ -404,12 +490,33 @@
     padding-left: 1.25rem;
     list-style: disc;
   }
+  .zoom {
+    position: absolute;
+    top: 0.375rem;
+    right: 1rem;
+    z-index: 1;
+    display: flex;
+    gap: 0.5rem;
+    color: var(--accent);
+  }
+  .against {
+    position: sticky;
+    top: 0;
+    z-index: 2;
+    padding: 0.5rem 0.75rem;
+    background: var(--accent-soft);
+  }
   .changed {
     min-height: 1.3em;
     margin-top: 0.5rem;
   }
   .keys {
     margin-top: 0.5rem;
+  }
+  .ways {
+    display: flex;
+    flex-direction: column;
+    gap: 0.25rem;
   }
   .hear {
     text-decoration: none;
@@ -442,6 +549,8 @@
   }
   @media print {
     aside,
+    .against,
+    .zoom,
     .part,
     .hear,
     .out,

@@ -4,6 +4,8 @@ import type { Line } from '../engrave/engrave';
 export type Note = Schemas['NoteView'];
 export type Plan = Schemas['PlanView'];
 export type Lane = Schemas['Lane'];
+/** For which notes of a part a choice counts. */
+export type Where = Schemas['KeepBody']['where'];
 
 /** A planned note on one line: from its head to the next head or rest. */
 export interface Event {

@@ -4,6 +4,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import sempre.core.instrument.Hold;
+import sempre.core.instrument.Role;
 import sempre.core.instrument.Setup;
 import sempre.core.pitch.Pitch;
 
@@ -60,6 +61,22 @@ public record Player(
     return way.fingering().holds().stream()
         .map(Hold::control)
         .noneMatch(c -> avoid.contains(c.token()));
+  }
+
+  /**
+   * The nearest octave in which this player has a fingering for a note, the lower of two; empty
+   * when there is none.
+   */
+  public Optional<Pitch> octaveFor(Pitch note) {
+    for (int octaves : new int[] {-1, 1, -2, 2}) {
+      Pitch other = note.plus(7 * octaves, 12 * octaves);
+      boolean there =
+          setup.ways(other).stream().anyMatch(w -> w.entry().role() != Role.SPECIAL && reaches(w));
+      if (there) {
+        return Optional.of(other);
+      }
+    }
+    return Optional.empty();
   }
 
   /**

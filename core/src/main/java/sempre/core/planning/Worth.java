@@ -1,6 +1,7 @@
 package sempre.core.planning;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -8,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import sempre.core.instrument.Entry;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
@@ -27,6 +29,38 @@ public record Worth(Entry entry, double saves, List<Note> notes) {
 
   /** What saves less is not worth a lesson (common practice, no source). */
   static final double LEAST = 0.5;
+
+  /**
+   * One fingering over several parts.
+   *
+   * @param entry the fingering
+   * @param saves by how much all of them together would be easier, in the planner's unit
+   * @param parts place of the part in the list asked about, to what it is worth there
+   */
+  public record Total(Entry entry, double saves, Map<Integer, Worth> parts) {
+    public Total {
+      parts = Collections.unmodifiableMap(new TreeMap<>(parts));
+    }
+  }
+
+  /** The same over several parts of one player: each fingering alone, what saves most first. */
+  public static List<Total> over(List<Line> lines, Player player) {
+    Map<Entry, Map<Integer, Worth>> found = new LinkedHashMap<>();
+    for (int i = 0; i < lines.size(); i++) {
+      for (Worth w : of(lines.get(i), player)) {
+        found.computeIfAbsent(w.entry(), e -> new TreeMap<>()).put(i, w);
+      }
+    }
+    return found.entrySet().stream()
+        .map(
+            f ->
+                new Total(
+                    f.getKey(),
+                    f.getValue().values().stream().mapToDouble(Worth::saves).sum(),
+                    f.getValue()))
+        .sorted(Comparator.comparingDouble(Total::saves).reversed())
+        .toList();
+  }
 
   /**
    * Every new fingering of a note the player has that saves something in a line, the most first.

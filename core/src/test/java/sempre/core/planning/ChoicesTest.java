@@ -264,6 +264,34 @@ public class ChoicesTest {
   }
 
   @Test
+  public void overSeveralPartsWhatSavesMostComesFirst() {
+    Line flat = Phrase.of("key=-2 tempo=100: A4/8 Bb4/8 C5/8 Bb4/8 A4/8 Bb4/8 G4/4").line();
+    Line plain = Phrase.of("key=0 tempo=100: C5/8 D5/8 E5/8 F5/8 G5/4").line();
+    Player player = knowsStandards("flute", flat);
+    List<Worth.Total> all = Worth.over(List.of(flat, plain, flat), player);
+    assertEquals(all.get(0).entry().label(), "thumb B flat");
+    assertEquals(List.copyOf(all.get(0).parts().keySet()), List.of(0, 2));
+    assertEquals(all.get(0).saves(), 2 * Worth.of(flat, player).get(0).saves(), 1e-9);
+    for (int i = 1; i < all.size(); i++) {
+      assertTrue(all.get(i).saves() <= all.get(i - 1).saves());
+    }
+  }
+
+  @Test
+  public void aNoteBeyondReachHasAnOctaveThatIsNot() {
+    Player small =
+        Player.of(
+            Setup.of(Catalogue.standard().instrument("trombone"), Map.of()),
+            Map.of(),
+            java.util.Set.of("p6", "p7"),
+            java.util.Optional.empty());
+    assertEquals(small.octaveFor(Pitch.parse("C3")), java.util.Optional.of(Pitch.parse("C4")));
+    assertEquals(small.octaveFor(Pitch.parse("G5")), java.util.Optional.of(Pitch.parse("G4")));
+    Player recorder = able("recorder-soprano");
+    assertEquals(recorder.octaveFor(Pitch.parse("C1")), java.util.Optional.empty());
+  }
+
+  @Test
   public void whatIsWorthTeachingSavesWhatItSays() {
     for (String id : List.of("flute", "alto-sax", "clarinet", "oboe", "bassoon")) {
       Player player = able(id);

@@ -48,7 +48,8 @@ final class PlanViews {
                               + " to "
                               + plan.setup().highest().displayName()
                               + ")")
-                  + "; play it in another octave."));
+                  + "; "
+                  + instead(n, player)));
     }
     for (Note n : plan.unreachable()) {
       missing.add(
@@ -57,7 +58,8 @@ final class PlanViews {
               part,
               "This hand reaches no fingering of "
                   + n.pitch().displayName()
-                  + "; play it in another octave or leave it out."));
+                  + "; "
+                  + instead(n, player)));
     }
     return new Views.PlanView(
         plan.cost(),
@@ -67,6 +69,21 @@ final class PlanViews {
         missing,
         ways.back(),
         ways.again());
+  }
+
+  /** What to do about a note that can't be played. */
+  private static String instead(Note n, Player player) {
+    return player
+        .octaveFor(n.pitch())
+        .map(
+            p -> {
+              int down = n.pitch().midi() - p.midi();
+              return "play it as "
+                  + p.displayName()
+                  + (Math.abs(down) > 12 ? ", two octaves " : ", an octave ")
+                  + (down > 0 ? "lower." : "higher.");
+            })
+        .orElse("leave it out, or take a simpler part.");
   }
 
   /** The notes with the time at which each begins, in seconds: tempo changes add up. */

@@ -331,6 +331,13 @@ final class Views {
       List<String> bars,
       boolean needed) {}
 
+  /** Where in a piece a fingering would pay. */
+  record PaysView(PieceRef piece, List<String> bars, int times) {}
+
+  /** A fingering that would make a student's pieces easier, once it is learned. */
+  record TeachView(
+      String shown, String fingering, String label, double saves, List<PaysView> pieces) {}
+
   /** A note that is fingered one way here and another there. */
   record ChangeView(
       String noteId,

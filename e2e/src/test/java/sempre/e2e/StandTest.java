@@ -1,0 +1,181 @@
+package sempre.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+
+/** One part for one player: how far a choice reaches, what else there is, and why. */
+public class StandTest {
+  /** A flute part with four B flats, and the player's other parts. */
+  private static final String FLUTE = "/stand/5/12";
+
+  private Browsing browsing;
+  private Page page;
+
+  @BeforeClass
+  void open() {
+    browsing = new Browsing(true);
+  }
+
+  @AfterMethod(alwaysRun = true)
+  void leave() {
+    if (page != null) {
+      page.context().close();
+    }
+  }
+
+  @AfterClass(alwaysRun = true)
+  void close() {
+    browsing.close();
+  }
+
+  private Locator at(String path) {
+    page = browsing.page();
+    page.navigate(browsing.at(path));
+    page.locator("svg.lanes text").first().waitFor();
+    page.getByText("Ways of playing").waitFor();
+    return page.getByLabel("The chosen note");
+  }
+
+  /** Goes to the first note of this name. */
+  private void go(Locator aside, String note) {
+    page.keyboard().press("Home");
+    while (!aside.locator(".pitch").textContent().equals(note)) {
+      page.keyboard().press("ArrowRight");
+    }
+  }
+
+  private int kept() {
+    return page.locator("path.lock").count();
+  }
+
+  @Test
+  public void aChoiceCountsForEveryNoteOfItsPitchAndIsUndoneAfterAReload() {
+    Locator aside = at("/stand/5/9");
+    go(aside, "B♭5");
+    aside.getByLabel("A choice counts for").selectOption("PITCH");
+    page.locator("h1").click();
+    page.keyboard().press("k");
+    assertThat(aside.getByText("Kept on 4 notes.")).isVisible();
+    assertEquals(kept(), 4);
+    page.reload();
+    assertThat(page.locator("path.lock")).hasCount(4);
+    page.keyboard().press("u");
+    assertThat(page.locator("path.lock")).hasCount(0);
+    page.keyboard().press("r");
+    assertThat(page.locator("path.lock")).hasCount(4);
+    page.keyboard().press("u");
+    assertThat(page.locator("path.lock")).hasCount(0);
+    assertEquals(browsing.errors, List.of());
+  }
+
+  @Test
+  public void whatElseThereIsStandsOnThePageOnlyWhereItDiffers() {
+    Locator aside = at(FLUTE);
+    int all = page.locator("text.name").count();
+    aside.getByText("Compare on the page").first().click();
+    assertThat(page.getByText("Only the notes that differ are named.")).isVisible();
+    assertThat(page.locator("text.instead").first()).isVisible();
+    assertTrue(page.locator("text.name").count() < all);
+    page.locator("h1").click();
+    page.keyboard().press("Escape");
+    assertThat(page.locator("text.instead")).hasCount(0);
+    assertEquals(page.locator("text.name").count(), all);
+  }
+
+  @Test
+  public void anotherSchoolIsShownBeforeItIsTakenAndTakenBack() {
+    Locator aside = at(FLUTE);
+    Locator lever =
+        aside
+            .locator("details")
+            .filter(new Locator.FilterOptions().setHasText("side lever"))
+            .last();
+    lever.locator("summary").click();
+    assertThat(lever).containsText("instead of");
+    lever.getByText("For this student").click();
+    assertThat(aside.getByRole(AriaRole.STATUS)).containsText("plays it this way from now on.");
+    assertThat(aside.getByRole(AriaRole.STATUS)).containsText("instead of");
+    assertThat(aside.getByText("this student’s own way")).isVisible();
+    page.locator("h1").click();
+    page.keyboard().press("u");
+    assertThat(aside.getByRole(AriaRole.STATUS)).containsText("Taken back.");
+    assertThat(aside.getByText("this student’s own way")).hasCount(0);
+  }
+
+  @Test
+  public void barsAreChosenByKeysAndPlayed() {
+    Locator aside = at(FLUTE);
+    page.keyboard().press("Home");
+    page.keyboard().press("Shift+ArrowRight");
+    assertThat(aside.getByRole(AriaRole.STATUS)).hasText("Bar 1 chosen.");
+    page.keyboard().press("Shift+ArrowRight");
+    assertThat(aside.getByRole(AriaRole.STATUS)).hasText("Bars 1 to 2 chosen.");
+    assertThat(page.locator("rect.selected")).hasCount(1);
+    assertThat(page.locator(".play summary")).containsText("bars 1 to 2");
+    page.keyboard().press("Shift+ArrowLeft");
+    assertThat(page.locator(".play summary")).containsText("bars 1 to 1");
+    page.keyboard().press("Escape");
+    assertThat(page.locator("rect.selected")).hasCount(0);
+  }
+
+  @Test
+  public void aBarIsExplainedNoteByNote() {
+    Locator aside = at(FLUTE);
+    page.keyboard().press("Home");
+    page.keyboard().press("e");
+    Locator bar = aside.getByLabel("This bar explained");
+    assertThat(bar.locator("h2")).hasText("Bar 1");
+    assertThat(bar).containsText("Most work:");
+    bar.locator("li button").last().click();
+    page.keyboard().press("e");
+    assertThat(aside).containsText("bar 1, beat");
+    assertThat(bar).hasCount(0);
+  }
+
+  @Test
+  public void aChangePointedAtShowsBothHandsTheTimeAndWhatSlipsOut() {
+    at("/stand/6/12");
+    assertThat(page.locator(".pointed")).hasCount(0);
+    page.locator("rect.point").first().hover();
+    Locator shown = page.locator(".pointed");
+    assertThat(shown).containsText(" to ");
+    assertThat(shown).containsText("ms for it");
+    assertThat(shown.locator("svg text.of")).hasCount(2);
+    assertThat(shown).containsText(Pattern.compile("heard with|stands out with"));
+    page.locator("h1").hover();
+    assertThat(shown).hasCount(0);
+  }
+
+  @Test
+  public void thePageGrowsAndShrinks() {
+    at(FLUTE);
+    int lines = page.locator("section.line").count();
+    for (int i = 0; i < 3; i++) {
+      page.keyboard().press("+");
+    }
+    page.waitForFunction("n => document.querySelectorAll('section.line').length > n", lines);
+    page.keyboard().press("0");
+    page.waitForFunction("n => document.querySelectorAll('section.line').length === n", lines);
+  }
+
+  @Test
+  public void aStudentsPageSaysWhatIsWorthTeachingNextAndWhere() {
+    page = browsing.page();
+    page.navigate(browsing.at("/people/5"));
+    Locator row = page.locator(".teach li").first();
+    assertThat(row).containsText(Pattern.compile("bars?\\s+\\d"));
+    row.locator("a").first().click();
+    assertThat(page).hasURL(Pattern.compile("/stand/5/\\d+"));
+  }
+}

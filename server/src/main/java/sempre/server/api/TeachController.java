@@ -1,0 +1,88 @@
+package sempre.server.api;
+
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import sempre.core.planning.Player;
+import sempre.core.planning.Worth;
+import sempre.core.score.Line;
+import sempre.core.score.Part;
+import sempre.server.store.Db;
+import sempre.server.store.People;
+import sempre.server.store.Shelf;
+
+/** What is worth teaching a student next, over all that the student's groups play. */
+@RestController
+@RequestMapping("/api/students/{studentId}/teach")
+class TeachController {
+  private final Db db;
+  private final People people;
+  private final Shelf shelf;
+  private final Players players;
+  private final Library library;
+
+  TeachController(Db db, People people, Shelf shelf, Players players, Library library) {
+    this.db = db;
+    this.people = people;
+    this.shelf = shelf;
+    this.players = players;
+    this.library = library;
+  }
+
+  private record Assigned(Shelf.Piece piece, Part part, Line line) {}
+
+  @GetMapping
+  List<Views.TeachView> teach(@PathVariable long studentId) {
+    return db.inTransaction(
+        tx -> {
+          People.Student s = players.student(tx, studentId);
+          Player player = players.player(tx, s, players.standing(tx, studentId));
+          List<Assigned> assigned = assigned(tx, s);
+          List<Line> lines = assigned.stream().map(Assigned::line).toList();
+          return Worth.over(lines, player).stream().map(t -> view(t, assigned)).toList();
+        });
+  }
+
+  private List<Assigned> assigned(Db.Tx tx, People.Student s) throws SQLException {
+    List<Assigned> all = new ArrayList<>();
+    for (long group : people.groupsOf(tx, s.id())) {
+      for (Shelf.Assignment a : shelf.assignments(tx, group)) {
+        if (all.stream().anyMatch(x -> x.piece().id() == a.pieceId())) {
+          continue;
+        }
+        Shelf.Piece piece = players.piece(tx, a.pieceId());
+        players
+            .page(tx, s, piece, library.music(tx, piece.id()).score())
+            .ifPresent(p -> all.add(new Assigned(piece, p.reading().part(), p.line())));
+      }
+    }
+    return all;
+  }
+
+  private static Views.TeachView view(Worth.Total t, List<Assigned> assigned) {
+    List<Views.PaysView> pieces = new ArrayList<>();
+    t.parts()
+        .forEach(
+            (i, w) -> {
+              Assigned a = assigned.get(i);
+              pieces.add(
+                  new Views.PaysView(
+                      Names.piece(a.piece()),
+                      w.notes().stream()
+                          .map(n -> a.part().bars().get(n.bar()).number())
+                          .distinct()
+                          .toList(),
+                      w.notes().size()));
+            });
+    return new Views.TeachView(
+        t.entry().written().displayName(),
+        t.entry().fingering(),
+        t.entry().label(),
+        Math.round(t.saves() * 10) / 10.0,
+        pieces);
+  }
+}

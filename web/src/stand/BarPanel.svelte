@@ -1,0 +1,111 @@
+<!-- One bar explained: every note with its reason, and every change between that is work. -->
+<script lang="ts">
+  import { short, type Note, type Plan } from './lanes';
+
+  let {
+    plan,
+    bar,
+    chosen,
+    onchoose,
+    onclose
+  }: {
+    plan: Plan;
+    /** index of the bar */
+    bar: number;
+    chosen: string;
+    onchoose: (id: string) => void;
+    onclose: () => void;
+  } = $props();
+
+  /** below this a change is no work worth naming */
+  const WORTH = 0.15;
+  const notes = $derived(plan.notes.filter((n) => n.bar === bar));
+  const moves = $derived(new Map(plan.moves.map((m) => [m.to, m])));
+  const work = $derived(
+    notes
+      .map((n) => moves.get(n.id))
+      .filter((m) => !!m && m.difficulty >= WORTH)
+      .sort((a, b) => b!.difficulty - a!.difficulty)
+  );
+  const name = (id: string) => plan.notes.find((n) => n.id === id)?.shown ?? '';
+  /** the change without where it comes from, as a sentence of its own */
+  const told = (sentence: string) => {
+    const rest = sentence.replace(/^From [^:]*: /, '');
+    return rest.charAt(0).toUpperCase() + rest.slice(1);
+  };
+  const usual = (n: Note) => n.role === 'standard' && !n.isNew && !n.unlearned && !n.locked;
+</script>
+
+<section aria-label="This bar explained">
+  <div class="head">
+    <h2>Bar {notes[0]?.barNumber}</h2>
+    <button class="plain link small" onclick={onclose}>back to the note <kbd>e</kbd></button>
+  </div>
+  <p>
+    {#if work[0]}
+      Most work: {name(work[0].from)} to {name(work[0].to)}. {told(work[0].sentence)}
+    {:else}
+      Nothing here is hard for the hands.
+    {/if}
+  </p>
+  <ol>
+    {#each notes as n (n.id)}
+      {@const m = moves.get(n.id)}
+      {#if m && m.difficulty >= WORTH}
+        <li class="small between">
+          <span class="how" style:--w="{Math.round(m.difficulty * 100)}%"></span>
+          {m.sentence}
+        </li>
+      {/if}
+      <li class:chosen={n.id === chosen}>
+        <button class="plain" onclick={() => onchoose(n.id)}>
+          <b>{n.shown}</b> <span class:other={!usual(n)}>{short(n.fingering).join(' · ')}</span>
+        </button>
+        {#if !usual(n)}
+          <p class="small">{n.isNew ? 'New. ' : ''}{n.reasons[0]?.text ?? n.label}</p>
+        {/if}
+        {#each n.kept as k (k)}<p class="small">{k}</p>{/each}
+        {#if n.ornament}<p class="small">{n.ornament}</p>{/if}
+      </li>
+    {/each}
+  </ol>
+</section>
+
+<style>
+  .head {
+    display: flex;
+    align-items: baseline;
+    justify-content: space-between;
+  }
+  ol {
+    list-style: none;
+    margin: 0.75rem 0 0;
+    padding: 0;
+  }
+  li {
+    padding: 0.375rem 0.375rem;
+    border-top: 1px solid var(--rule);
+  }
+  li.chosen {
+    background: var(--accent-soft);
+  }
+  .between {
+    border-top-style: dashed;
+    color: var(--ink-2);
+  }
+  .how {
+    display: block;
+    height: 4px;
+    margin: 0.125rem 0 0.25rem;
+    background: linear-gradient(to right, var(--hard) var(--w), var(--rule) var(--w));
+  }
+  .other {
+    font-weight: 600;
+    text-decoration: underline;
+    text-underline-offset: 2px;
+  }
+  .link {
+    text-decoration: underline;
+    color: var(--accent) !important;
+  }
+</style>
