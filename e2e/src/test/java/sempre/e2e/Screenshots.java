@@ -23,6 +23,17 @@ public final class Screenshots {
           "ArrowRight",
           "ArrowRight",
           "ArrowRight");
+      shoot(browsing, folder, "stand-compared", "/stand/5/12", false, "click:Compare on the page");
+      shoot(
+          browsing,
+          folder,
+          "stand-bar",
+          "/stand/6/12",
+          false,
+          "ArrowRight",
+          "e",
+          "Shift+ArrowRight",
+          "Shift+ArrowRight");
       shoot(browsing, folder, "stand-trombone-dark", "/stand/8/12", true);
       shoot(browsing, folder, "stand-trumpet-tablet", "/stand/7/11", false, "ArrowRight");
       shoot(browsing, folder, "ear", "/ear/2/5", false, "1", "1", "2");
@@ -44,7 +55,7 @@ public final class Screenshots {
       shoot(browsing, folder, "notes-trumpet-dark", "/notes/trumpet/Bb4", true);
       shoot(browsing, folder, "notes-across", "/notes/across/Ab4", false);
       shoot(browsing, folder, "people", "/people", false);
-      shoot(browsing, folder, "student", "/people/2", false);
+      shoot(browsing, folder, "student", "/people/5", false);
     }
   }
 
@@ -61,7 +72,11 @@ public final class Screenshots {
       page.locator(".range .engraved").first().waitFor();
     }
     for (String key : keys) {
-      page.keyboard().press(key);
+      if (key.startsWith("click:")) {
+        page.getByText(key.substring("click:".length())).first().click();
+      } else {
+        page.keyboard().press(key);
+      }
       page.waitForTimeout(150);
     }
     if (name.startsWith("notes-bassoon") || name.startsWith("notes-trumpet")) {
