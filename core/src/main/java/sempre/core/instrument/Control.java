@@ -10,6 +10,7 @@ import java.util.Map;
  * @param finger what works it
  * @param name its name in words
  * @param order its place in the canonical order, from 0
+ * @param away whether the hand leaves its place for it: palm and side keys, table keys, the foot
  * @param requires option values without which the instrument lacks it
  */
 public record Control(
@@ -18,6 +19,7 @@ public record Control(
     Finger finger,
     String name,
     int order,
+    boolean away,
     Map<String, String> requires) {
   public Control {
     requires = Map.copyOf(requires);

@@ -140,6 +140,7 @@ public final class InstrumentReader {
   private Keywork keywork() {
     Map<String, Object> k = map(root.get("keywork"));
     Keywork.Kind kind = Keywork.Kind.valueOf(text(k, "kind").toUpperCase(Locale.ROOT));
+    String[] away = text(k, "away", "|").split("\\|", -1);
     List<Control> controls = new ArrayList<>();
     for (String side : List.of("left", "right")) {
       for (Object o : list(k.get(side))) {
@@ -151,13 +152,17 @@ public final class InstrumentReader {
           continue;
         }
         needs.keySet().removeAll(fixed.keySet());
+        Finger finger = Finger.valueOf(String.valueOf(row.get(1)));
         controls.add(
             new Control(
                 String.valueOf(row.get(0)),
                 side.equals("left"),
-                Finger.valueOf(String.valueOf(row.get(1))),
+                finger,
                 String.valueOf(row.get(2)),
                 controls.size(),
+                finger.place()
+                    || List.of(away[side.equals("left") ? 0 : 1].strip().split("\\s+"))
+                        .contains(String.valueOf(row.get(0))),
                 needs));
       }
     }

@@ -15,7 +15,8 @@ import sempre.core.pitch.Pitch;
  * @param contrary whether some go down while others come up
  * @param slides fingers that stay down but change what they hold
  * @param slips wrong notes that may be heard on the way, the easiest to hear first
- * @param handShift whether a hand goes to palm or side keys, or comes back from them
+ * @param handShift whether a hand leaves its place for palm, side, table or foot keys, or comes
+ *     back
  * @param travel how far the slide goes, on a trombone
  * @param partials how many partials the lips cross on the way, on brass; 0 elsewhere
  * @param registers how many registers lie between the notes, on a woodwind; 0 on brass

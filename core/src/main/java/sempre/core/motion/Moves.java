@@ -88,7 +88,7 @@ public final class Moves {
         !down.isEmpty() && !up.isEmpty(),
         slides,
         slips(setup, from, to, moving, pair),
-        places(from) != places(to),
+        away(from, true) != away(to, true) || away(from, false) != away(to, false),
         travel(setup, from, to),
         partials(setup, from, to, pair),
         registers(setup, pair),
@@ -111,8 +111,9 @@ public final class Moves {
         .orElse(new Pair(from.stream().findFirst(), to.stream().findFirst()));
   }
 
-  private static boolean places(Fingering f) {
-    return f.holds().stream().anyMatch(h -> h.finger().place());
+  /** Whether a hand has left its place. */
+  private static boolean away(Fingering f, boolean left) {
+    return f.holds().stream().anyMatch(h -> h.control().away() && h.finger().left() == left);
   }
 
   private static String tokens(List<Hold> holds) {

@@ -15,7 +15,8 @@ public enum Weight {
   ROLL(0.6, Purpose.FACILITY, "a finger can roll from one key to its neighbour"),
   SLIDE(2.5, Purpose.FACILITY, "a finger that must jump from key to key is late or leaves a gap"),
   NO_SLIDE(20, Purpose.FACILITY, "some keys can't be reached from one another by the same finger"),
-  HAND_SHIFT(0.4, Purpose.FACILITY, "a hand that goes to palm or side keys leaves its place"),
+  HAND_SHIFT(
+      0.4, Purpose.FACILITY, "a hand that goes to palm, side, table or foot keys leaves its place"),
   TRAVEL(0.05, Purpose.FACILITY, "each centimetre of slide takes time"),
   REVERSAL(0.6, Purpose.FACILITY, "a slide that turns back must stop first"),
   PARTIALS(0.15, Purpose.RESPONSE, "each partial crossed is a leap for the lips"),

@@ -78,6 +78,17 @@ public class MovesTest {
     assertEquals(within.slides(), List.of());
   }
 
+  /** Common practice, no source: table and foot keys draw the hand out of its place. */
+  @Test
+  public void tableAndFootKeysShiftTheHandToo() {
+    assertTrue(move("alto-sax", Map.of(), "1 2 3 | 1 2 3", "1 2 3 | 1 2 3 C").handShift());
+    assertTrue(move("alto-sax", Map.of(), "1 2 3 G# |", "1 2 3 B | 1 2 3 C").handShift());
+    assertFalse(move("alto-sax", Map.of(), "1 2 3 B | 1 2 3 C", "1 2 3 Bb | 1 2 3 C").handShift());
+    assertFalse(move("alto-sax", Map.of(), "1 2 3 |", "1 2 3 G# |").handShift());
+    assertTrue(move("flute", Map.of(), "T 1 2 3 | 1 2 3", "T 1 2 3 | 1 2 3 C").handShift());
+    assertFalse(move("flute", Map.of(), "T 1 2 3 | 1 2 3", "T 1 2 3 | 1 2 3 Eb").handShift());
+  }
+
   @Test
   public void theSlideTravelsInCentimetresWithItsDirection() {
     Move out = move("trombone", Map.of(), "p1", "p6");
