@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch';
+import { named, ways } from '../ways.svelte';
 import type { components, paths } from './schema';
 
 export type Schemas = components['schemas'];
@@ -25,8 +26,19 @@ export async function asked<T>(call: Promise<Answer<T>>): Promise<T> {
     const detail = (answer.error as { detail?: string } | undefined)?.detail;
     throw new Problem(detail ?? `Sempre answered ${answer.response.status}; try again.`);
   }
-  return answer.data as T;
+  await known;
+  const data = answer.data as T;
+  const of = (data as { ways?: Record<string, string> } | undefined)?.ways ?? ways.now;
+  return of.names === 'syllables' ? named(data) : data;
 }
+
+/** The teacher's ways, asked once; the letters stand until they are known. */
+const known = api
+  .GET('/api/styles')
+  .then((a) => {
+    if (a.data?.all) ways.house = a.data.all;
+  })
+  .catch(() => undefined);
 
 export const sentence = (e: unknown) =>
   e instanceof Error ? e.message : 'Something went wrong; try again.';

@@ -9,6 +9,7 @@
   import Ask from './Ask.svelte';
   import Compare from './Compare.svelte';
   import { eyes } from './eyes.svelte';
+  import { midiOf } from './range';
   import { picture } from './hands';
   import House from './House.svelte';
   import Ladder from './Ladder.svelte';
@@ -62,7 +63,9 @@
         })
       );
       const kept = t.notes.find((n) => n.midi === chosen);
-      const wanted = note ? t.notes.find((n) => n.written === note) : undefined;
+      const wanted = note
+        ? t.notes.find((n) => n.written === note || n.midi === midiOf(note))
+        : undefined;
       const fresh = table?.id !== t.id;
       table = t;
       chosen = (wanted ?? (fresh ? undefined : kept) ?? t.notes[Math.floor(t.notes.length / 3)]!)

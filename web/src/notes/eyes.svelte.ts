@@ -1,11 +1,15 @@
+import { ways } from '../ways.svelte';
+
 /** From which side finger pictures are seen, and which name of a note is read; kept on this machine. */
 class Eyes {
-  facing = $state(kept('facing'));
-  sounding = $state(kept('sounding'));
+  private turned = $state(kept('facing'));
+  sounding = $state(kept('sounding') ?? false);
+  /** as chosen here, or else as the house has it */
+  readonly facing = $derived(this.turned ?? ways.house.eyes === 'facing');
 
   turn() {
-    this.facing = !this.facing;
-    keep('facing', this.facing);
+    this.turned = !this.facing;
+    keep('facing', this.turned);
   }
   name() {
     this.sounding = !this.sounding;
@@ -15,9 +19,10 @@ class Eyes {
 
 function kept(what: string) {
   try {
-    return localStorage.getItem('sempre-' + what) === 'yes';
+    const is = localStorage.getItem('sempre-' + what);
+    return is === null ? undefined : is === 'yes';
   } catch {
-    return false;
+    return undefined;
   }
 }
 

@@ -24,6 +24,16 @@ export function rangeXml(notes: Note[], clef: string, sounding: boolean, perLine
   return `<?xml version="1.0" encoding="UTF-8"?><score-partwise version="4.0"><part-list><score-part id="P1"><part-name/></score-part></part-list><part id="P1">${bars.join('')}</part></score-partwise>`;
 }
 
+const SEMITONES: Record<string, number> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
+
+/** MIDI number of a written name such as Bb4; -1 when it is none. */
+export function midiOf(name: string): number {
+  const m = name.match(/^([A-G])(bb|b|#|x)?(-?\d+)$/);
+  if (!m) return -1;
+  const alter = { bb: -2, b: -1, '#': 1, x: 2 }[m[2] ?? ''] ?? 0;
+  return 12 * (Number(m[3]) + 1) + SEMITONES[m[1]!]! + alter;
+}
+
 function note(n: Note, sounding: boolean): string {
   const m = (sounding ? n.sounding : n.written).match(/^([A-G])(bb|b|#|x)?(-?\d+)$/);
   if (!m) return '';

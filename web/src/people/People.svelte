@@ -4,11 +4,14 @@
   import { onMount } from 'svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
   import Trouble from '../parts/Trouble.svelte';
+  import { ways } from '../ways.svelte';
   import StudentForm from './StudentForm.svelte';
 
   let people = $state.raw<Schemas['PeopleView']>();
   let instruments = $state.raw<Schemas['InstrumentView'][]>([]);
   let styles = $state.raw<Record<string, Record<string, string>>>({});
+  /** in what teachers differ whatever the instrument */
+  let general = $state.raw<Schemas['StyleView'][]>([]);
   let problem = $state('');
   let said = $state('');
   let groupName = $state('');
@@ -21,11 +24,13 @@
   async function load() {
     problem = '';
     try {
-      [people, instruments, styles] = await Promise.all([
+      [people, instruments, styles, general] = await Promise.all([
         asked(api.GET('/api/people')),
         asked(api.GET('/api/instruments')),
-        asked(api.GET('/api/styles'))
+        asked(api.GET('/api/styles')),
+        asked(api.GET('/api/ways'))
       ]);
+      if (styles.all) ways.house = styles.all;
     } catch (e) {
       problem = sentence(e);
     }
@@ -175,7 +180,20 @@
     <section>
       <h2>House style</h2>
       <p class="small quiet">Where good teachers differ, yours is taken. A student may differ.</p>
-      <div class="styles">{@render stylesOf(inHand)}</div>
+      <div class="styles">
+        {#each general as s (s.name)}
+          <Select
+            size="sm"
+            labelText="Everyone: {s.label}"
+            selected={styles.all?.[s.name] ?? s.standard}
+            on:change={(e) =>
+              setStyle('all', s.name, String((e.target as HTMLSelectElement).value))}
+          >
+            {#each s.schools as o (o.value)}<SelectItem value={o.value} text={o.label} />{/each}
+          </Select>
+        {/each}
+        {@render stylesOf(inHand)}
+      </div>
       {#if others.length}
         <details>
           <summary class="small">Instruments that nobody plays yet</summary>
@@ -196,6 +214,7 @@
     group={editing.group}
     groups={people.groups}
     {instruments}
+    {general}
     onclose={() => (editing = undefined)}
     ondone={(words) => {
       said = words;

@@ -10,6 +10,7 @@
     group,
     groups,
     instruments,
+    general,
     onclose,
     ondone
   }: {
@@ -17,6 +18,8 @@
     group?: number;
     groups: Schemas['GroupView'][];
     instruments: Schemas['InstrumentView'][];
+    /** in what teachers differ whatever the instrument */
+    general: Schemas['StyleView'][];
     onclose: () => void;
     ondone: (words: string) => void;
   } = $props();
@@ -126,7 +129,7 @@
           {/each}
         </div>
       {/if}
-      {#each chosen.styles as s (s.name)}
+      {#each [...chosen.styles, ...general] as s (s.name)}
         <Select
           size="sm"
           labelText="{s.label}: this student's way"

@@ -3,6 +3,7 @@
   import { Checkbox, Select, SelectItem } from 'carbon-components-svelte';
   import { onDestroy } from 'svelte';
   import type { Note } from './lanes';
+  import { ways } from '../ways.svelte';
   import { Playback } from './playback.svelte';
 
   let {
@@ -29,7 +30,7 @@
   } = $props();
 
   const play = new Playback();
-  let speed = $state(75);
+  let speed = $state(ways.now.tempo === 'marked' ? 100 : 75);
   let metronome = $state(false);
   let loop = $state(false);
   let written = $state(false);

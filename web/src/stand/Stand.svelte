@@ -1,11 +1,12 @@
 <script lang="ts">
   import { Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
-  import { flushSync, tick } from 'svelte';
+  import { flushSync, onDestroy, tick } from 'svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
   import { last } from '../last.svelte';
   import { typing } from '../parts/keys';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, route } from '../router';
+  import { ways } from '../ways.svelte';
   import Advice from './Advice.svelte';
   import BarPanel from './BarPanel.svelte';
   import type { Where } from './lanes';
@@ -48,6 +49,8 @@
     load(student, piece);
   });
 
+  onDestroy(() => (ways.student = undefined));
+
   async function load(s: number, p: number) {
     view = undefined;
     against = undefined;
@@ -63,6 +66,7 @@
           params: { path: { studentId: s, pieceId: p } }
         })
       );
+      ways.student = v.ways;
       view = v;
       plan = v.plan;
       const first = v.plan.notes.find((n) => n.isNew) ?? v.plan.notes[0];

@@ -178,4 +178,35 @@ public class StandTest {
     row.locator("a").first().click();
     assertThat(page).hasURL(Pattern.compile("/stand/5/\\d+"));
   }
+
+  @Test
+  public void notesAreNamedAndPlayedAsTheTeacherDoes() {
+    page = browsing.page();
+    page.navigate(browsing.at("/people"));
+    String[][] ways = {
+      {"Everyone: note names", "syllables", "letters"},
+      {"Everyone: a chromatic note by itself", "sharps", "usual"},
+      {"Everyone: what is played first", "marked", "clean"},
+      {"Everyone: finger pictures", "facing", "player"},
+    };
+    for (String[] w : ways) {
+      page.getByLabel(w[0], new Page.GetByLabelOptions().setExact(true)).selectOption(w[1]);
+      assertThat(page.getByText("The house style is changed")).isVisible();
+      page.waitForTimeout(150);
+    }
+    page.navigate(browsing.at("/notes/flute/Bb4"));
+    assertThat(page.locator("h2.pitch")).hasText("la♯4");
+    assertThat(page.locator("p.bar")).containsText("facing the player");
+    page.navigate(browsing.at(FLUTE));
+    page.locator("svg.lanes text").first().waitFor();
+    assertThat(page.locator(".play summary")).hasText("100 %");
+    Locator aside = page.getByLabel("The chosen note");
+    go(aside, "si♭4");
+    assertThat(aside).containsText(Pattern.compile("(re|mi|fa|sol|la|si|do)[♭♯]?5"));
+    page.navigate(browsing.at("/people"));
+    for (String[] w : ways) {
+      page.getByLabel(w[0], new Page.GetByLabelOptions().setExact(true)).selectOption(w[2]);
+      page.waitForTimeout(150);
+    }
+  }
 }

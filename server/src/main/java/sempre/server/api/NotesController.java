@@ -30,8 +30,10 @@ import sempre.core.instrument.Stage;
 import sempre.core.pitch.Pitch;
 import sempre.core.teaching.NewNote;
 import sempre.core.teaching.Trouble;
+import sempre.core.teaching.Ways;
 import sempre.server.store.Db;
 import sempre.server.store.Houses;
+import sempre.server.store.People;
 
 /** The instruments' tables: to be read, asked and extended. */
 @RestController
@@ -39,9 +41,11 @@ import sempre.server.store.Houses;
 class NotesController {
   private final Db db;
   private final Houses houses;
+  private final People people;
 
-  NotesController(Db db, Houses houses) {
+  NotesController(Db db, Houses houses, People people) {
     this.db = db;
+    this.people = people;
     this.houses = houses;
   }
 
@@ -75,7 +79,11 @@ class NotesController {
     return db.inTransaction(
         tx -> {
           Instrument i = Catalogue.standard().instrument(instrument);
-          return Tables.of(i, i.optionsWith(options(set)), houses.house(tx, instrument));
+          return Tables.of(
+              i,
+              i.optionsWith(options(set)),
+              houses.house(tx, instrument),
+              Ways.with(people.houseStyle(tx, People.EVERYONE)).get(Ways.CHROMATIC));
         });
   }
 

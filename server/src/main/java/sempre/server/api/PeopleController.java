@@ -19,10 +19,12 @@ import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Setup;
+import sempre.core.instrument.Style;
 import sempre.core.learning.Check;
 import sempre.core.learning.Grade;
 import sempre.core.learning.Standing;
 import sempre.core.planning.Player;
+import sempre.core.teaching.Ways;
 import sempre.server.store.Checks;
 import sempre.server.store.Db;
 import sempre.server.store.People;
@@ -175,11 +177,19 @@ class PeopleController {
     return Catalogue.standard().instruments().stream().map(PeopleController::view).toList();
   }
 
+  /** Matters in which teachers differ whatever the instrument. */
+  @GetMapping("/ways")
+  List<Views.StyleView> ways() {
+    return Ways.all().stream().map(PeopleController::view).toList();
+  }
+
+  /** The house style by instrument, and what holds for all of them under {@code all}. */
   @GetMapping("/styles")
   Map<String, Map<String, String>> styles() {
     return db.inTransaction(
         tx -> {
           Map<String, Map<String, String>> all = new java.util.LinkedHashMap<>();
+          all.put(People.EVERYONE, Ways.with(people.houseStyle(tx, People.EVERYONE)));
           for (Instrument i : Catalogue.standard().instruments()) {
             if (!i.styles().isEmpty()) {
               all.put(i.id(), i.stylesWith(people.houseStyle(tx, i.id())));
@@ -194,7 +204,11 @@ class PeopleController {
       @PathVariable String instrument,
       @PathVariable String name,
       @Valid @RequestBody StyleBody body) {
-    Catalogue.standard().instrument(instrument).stylesWith(Map.of(name, body.school()));
+    if (instrument.equals(People.EVERYONE)) {
+      Ways.check(name, body.school());
+    } else {
+      Catalogue.standard().instrument(instrument).stylesWith(Map.of(name, body.school()));
+    }
     db.inTransaction(
         tx -> {
           people.setHouseStyle(tx, instrument, name, body.school());
@@ -208,21 +222,21 @@ class PeopleController {
         i.name(),
         i.lowest().displayName() + " to " + i.highest().displayName(),
         i.options().stream().map(Names::option).toList(),
-        i.styles().stream()
-            .map(
-                s ->
-                    new Views.StyleView(
-                        s.name(),
-                        s.label(),
-                        s.schools().entrySet().stream()
-                            .map(e -> new Views.SchoolView(e.getKey(), e.getValue()))
-                            .toList(),
-                        s.standard()))
-            .toList(),
+        i.styles().stream().map(PeopleController::view).toList(),
         i.keywork().controls().stream()
             .map(c -> new Views.ControlView(c.token(), c.name(), c.finger().words()))
             .toList(),
         i.byNote().values().stream().map(l -> Names.note(l.get(0).written())).toList());
+  }
+
+  private static Views.StyleView view(Style s) {
+    return new Views.StyleView(
+        s.name(),
+        s.label(),
+        s.schools().entrySet().stream()
+            .map(e -> new Views.SchoolView(e.getKey(), e.getValue()))
+            .toList(),
+        s.standard());
   }
 
   /** The student of a form, its words checked against the catalogue. */
@@ -231,7 +245,14 @@ class PeopleController {
     Map<String, String> style = b.style() == null ? Map.of() : b.style();
     Set<String> avoid = b.avoid() == null ? Set.of() : Set.copyOf(b.avoid());
     Instrument instrument = Catalogue.standard().instrument(b.instrument());
-    Player.of(Setup.of(instrument, options), style, avoid, java.util.Optional.empty());
+    style.forEach(
+        (name, school) -> {
+          if (Ways.has(name)) {
+            Ways.check(name, school);
+          }
+        });
+    Player.of(
+        Setup.of(instrument, options), Ways.without(style), avoid, java.util.Optional.empty());
     return new People.Student(
         id,
         b.givenName().strip(),

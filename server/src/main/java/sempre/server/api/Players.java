@@ -16,6 +16,7 @@ import sempre.core.score.Note;
 import sempre.core.score.Part;
 import sempre.core.score.PartChoice;
 import sempre.core.score.Score;
+import sempre.core.teaching.Ways;
 import sempre.server.store.Checks;
 import sempre.server.store.Db;
 import sempre.server.store.Houses;
@@ -89,8 +90,15 @@ class Players {
 
   Player player(Db.Tx tx, People.Student s, Standing standing) throws SQLException {
     Map<String, String> style = new LinkedHashMap<>(people.houseStyle(tx, s.instrument()));
-    style.putAll(s.style());
+    style.putAll(Ways.without(s.style()));
     return Player.of(setup(tx, s), style, s.avoid(), Optional.of(standing.known()));
+  }
+
+  /** What a student's teacher does whatever the instrument, and where the student differs. */
+  Map<String, String> ways(Db.Tx tx, People.Student s) throws SQLException {
+    Map<String, String> ways = new LinkedHashMap<>(people.houseStyle(tx, People.EVERYONE));
+    ways.putAll(s.style());
+    return Ways.with(ways);
   }
 
   /** The page a student reads; empty when the piece holds no notes with a pitch. */

@@ -36,9 +36,11 @@ class StandController {
   private final Shelf shelf;
   private final Choices choices;
   private final Stands stands;
+  private final Players players;
 
-  StandController(Db db, Shelf shelf, Choices choices, Stands stands) {
+  StandController(Db db, Shelf shelf, Choices choices, Stands stands, Players players) {
     this.db = db;
+    this.players = players;
     this.shelf = shelf;
     this.choices = choices;
     this.stands = stands;
@@ -161,6 +163,7 @@ class StandController {
     return new Views.StandView(
         Names.student(l.student()),
         stands.section(tx, l).stream().map(o -> o.student().name()).toList(),
+        players.ways(tx, l.student()),
         Names.piece(l.piece()),
         new String(xml, StandardCharsets.UTF_8),
         l.page().reading().source(),

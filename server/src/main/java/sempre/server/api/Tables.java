@@ -25,12 +25,17 @@ import sempre.core.motion.Moves;
 import sempre.core.pitch.Pitch;
 import sempre.core.planning.Judge;
 import sempre.core.teaching.NewNote;
+import sempre.core.teaching.Ways;
 
 /** An instrument's table, and two fingerings of it side by side, as the interface shows them. */
 final class Tables {
   private Tables() {}
 
-  static Views.TableView of(Instrument i, Map<String, String> options, House house) {
+  /**
+   * @param chromatic how a chromatic note is named, as {@link Ways#CHROMATIC}
+   */
+  static Views.TableView of(
+      Instrument i, Map<String, String> options, House house, String chromatic) {
     Instrument applied = house.applied(i, options);
     Map<House.Key, Role> roles = new TreeMap<>();
     applied.entries().forEach(e -> roles.put(House.Key.of(e), e.role()));
@@ -43,7 +48,7 @@ final class Tables {
         .forEach(e -> byNote.get(e.written().midi()).add(e));
     Compass compass = i.compass(options);
     List<Views.TableNote> notes = new ArrayList<>();
-    byNote.values().forEach(ways -> notes.add(note(i, compass, ways, roles, house)));
+    byNote.values().forEach(ways -> notes.add(note(i, compass, ways, roles, house, chromatic)));
     return new Views.TableView(
         i.id(),
         i.name(),
@@ -99,9 +104,15 @@ final class Tables {
   }
 
   private static Views.TableNote note(
-      Instrument i, Compass compass, List<Entry> ways, Map<House.Key, Role> roles, House house) {
-    Pitch written = ways.get(0).written();
-    Pitch sounding = i.transposition().sounding(written);
+      Instrument i,
+      Compass compass,
+      List<Entry> ways,
+      Map<House.Key, Role> roles,
+      House house,
+      String chromatic) {
+    Pitch usual = ways.get(0).written();
+    Pitch written = Ways.spelled(usual, chromatic);
+    Pitch sounding = Ways.spelled(i.transposition().sounding(usual), chromatic);
     List<Views.WayView> views = new ArrayList<>();
     ways.stream()
         .sorted(

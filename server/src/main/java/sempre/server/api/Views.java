@@ -124,6 +124,7 @@ final class Views {
   record StandView(
       StudentRef student,
       List<String> section,
+      Map<String, String> ways,
       PieceRef piece,
       String xml,
       String partId,

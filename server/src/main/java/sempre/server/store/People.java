@@ -35,6 +35,9 @@ public class People {
     }
   }
 
+  /** In place of an instrument: a house style that does not belong to one. */
+  public static final String EVERYONE = "all";
+
   private static final String STUDENT =
       "select s.id, s.given_name, s.initial, s.instrument, s.options, s.avoid, s.style from student s ";
 

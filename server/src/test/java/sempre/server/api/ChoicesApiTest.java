@@ -316,4 +316,33 @@ public class ChoicesApiTest extends DemoTestBase {
                     .orElseThrow());
     assertThat(left).isZero();
   }
+
+  @Test
+  public void whatATeacherDoesWhateverTheInstrumentHoldsForAllButWhoDiffers() {
+    assertThat(get(stand(ida)).get("ways").get("names").asString()).isEqualTo("letters");
+    assertThat(put("/api/styles/all/names", "{\"school\":\"syllables\"}")).hasStatusOk();
+    assertThat(get(stand(ida)).get("ways").get("names").asString()).isEqualTo("syllables");
+    assertThat(
+            put(
+                "/api/students/" + ben,
+                "{\"givenName\":\"Ben\",\"initial\":\"\",\"instrument\":\"alto-sax\",\"options\":{},"
+                    + "\"avoid\":[],\"style\":{\"names\":\"letters\",\"bFlat\":\"bis\"},\"groups\":["
+                    + group
+                    + "]}"))
+        .hasStatusOk();
+    assertThat(get(stand(ben)).get("ways").get("names").asString()).isEqualTo("letters");
+    assertThat(flats(plan(ben)).get(1).get("fingering").asString()).isEqualTo(BIS);
+    assertThat(put("/api/styles/all/names", "{\"school\":\"numbers\"}")).hasStatus(400);
+    assertThat(put("/api/styles/all/nose", "{\"school\":\"long\"}")).hasStatus(400);
+    assertThat(put("/api/styles/all/names", "{\"school\":\"letters\"}")).hasStatusOk();
+  }
+
+  @Test
+  public void aTableNamesItsChromaticNotesAsTheTeacherDoes() {
+    assertThat(get("/api/notes/alto-sax").toString()).contains("\"written\":\"Bb4\"");
+    assertThat(put("/api/styles/all/chromatic", "{\"school\":\"sharps\"}")).hasStatusOk();
+    String sharps = get("/api/notes/alto-sax").toString();
+    assertThat(sharps).contains("\"written\":\"A#4\"").doesNotContain("\"written\":\"Bb4\"");
+    assertThat(put("/api/styles/all/chromatic", "{\"school\":\"usual\"}")).hasStatusOk();
+  }
 }

@@ -1,0 +1,126 @@
+package sempre.core.teaching;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import sempre.core.instrument.Style;
+import sempre.core.pitch.Pitch;
+
+/**
+ * Matters in which good teachers differ whatever the instrument: a teacher has a way in each, and a
+ * student may have another (common practice, no source).
+ */
+public final class Ways {
+  /** How notes are named. */
+  public static final String NAMES = "names";
+
+  /** How a chromatic note is named that stands in no piece. */
+  public static final String CHROMATIC = "chromatic";
+
+  /** Which tempo is played first. */
+  public static final String TEMPO = "tempo";
+
+  /** From which side finger pictures are seen. */
+  public static final String EYES = "eyes";
+
+  private static final List<Style> ALL =
+      List.of(
+          style(
+              NAMES,
+              "note names",
+              "letters",
+              "letters, A to G",
+              "syllables",
+              "do re mi fa sol la si"),
+          style(
+              CHROMATIC,
+              "a chromatic note by itself",
+              "usual",
+              "as it is met most",
+              "sharps",
+              "as a sharp",
+              "flats",
+              "as a flat"),
+          style(
+              TEMPO,
+              "what is played first",
+              "clean",
+              "clean: three quarters of it",
+              "marked",
+              "the tempo as marked"),
+          style(
+              EYES,
+              "finger pictures",
+              "player",
+              "as the player sees the fingers",
+              "facing",
+              "facing the player"));
+
+  private Ways() {}
+
+  private static Style style(String name, String label, String... schools) {
+    Map<String, String> words = new LinkedHashMap<>();
+    for (int i = 0; i < schools.length; i += 2) {
+      words.put(schools[i], schools[i + 1]);
+    }
+    return new Style(name, label, words, schools[0]);
+  }
+
+  /** All matters in the order in which they are asked; the first school of each is the usual. */
+  public static List<Style> all() {
+    return ALL;
+  }
+
+  /** Whether a style is one of these, and not of an instrument. */
+  public static boolean has(String name) {
+    return ALL.stream().anyMatch(s -> s.name().equals(name));
+  }
+
+  /** What a teacher or student has chosen of these, complete; other styles are passed over. */
+  public static Map<String, String> with(Map<String, String> chosen) {
+    Map<String, String> all = new LinkedHashMap<>();
+    ALL.forEach(s -> all.put(s.name(), chosen.getOrDefault(s.name(), s.standard())));
+    return all;
+  }
+
+  /** Only the styles that belong to an instrument. */
+  public static Map<String, String> without(Map<String, String> style) {
+    Map<String, String> rest = new LinkedHashMap<>(style);
+    rest.keySet().removeIf(Ways::has);
+    return rest;
+  }
+
+  /**
+   * Checks a choice.
+   *
+   * @throws IllegalArgumentException naming what there is instead
+   */
+  public static void check(String name, String school) {
+    Optional<Style> style = ALL.stream().filter(s -> s.name().equals(name)).findFirst();
+    if (style.isEmpty()) {
+      throw new IllegalArgumentException(
+          "there is no '"
+              + name
+              + "'; there is: "
+              + String.join(", ", ALL.stream().map(Style::name).toList()));
+    }
+    if (!style.get().schools().containsKey(school)) {
+      throw new IllegalArgumentException(
+          "'"
+              + school
+              + "' is no way for "
+              + style.get().label()
+              + "; there is: "
+              + String.join(", ", style.get().schools().keySet()));
+    }
+  }
+
+  /** A chromatic note as this way of naming spells it; other notes as they are. */
+  public static Pitch spelled(Pitch note, String chromatic) {
+    if (note.alter() == 0 || chromatic.equals("usual")) {
+      return note;
+    }
+    return Pitch.ofMidi(note.midi(), chromatic.equals("sharps"));
+  }
+}

@@ -1,0 +1,51 @@
+package sempre.core.teaching;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+import static org.testng.Assert.expectThrows;
+
+import java.util.Map;
+import org.testng.annotations.Test;
+import sempre.core.instrument.Catalogue;
+import sempre.core.pitch.Pitch;
+
+public class WaysTest {
+  @Test
+  public void whatIsNotChosenIsTheUsualWay() {
+    assertEquals(
+        Ways.with(Map.of("tempo", "marked", "bFlat", "side")),
+        Map.of("names", "letters", "chromatic", "usual", "tempo", "marked", "eyes", "player"));
+    assertEquals(Ways.without(Map.of("tempo", "marked", "bFlat", "side")), Map.of("bFlat", "side"));
+  }
+
+  @Test
+  public void aChromaticNoteIsSpelledAsTheTeacherDoes() {
+    assertEquals(Ways.spelled(Pitch.parse("Bb4"), "sharps"), Pitch.parse("A#4"));
+    assertEquals(Ways.spelled(Pitch.parse("F#4"), "flats"), Pitch.parse("Gb4"));
+    assertEquals(Ways.spelled(Pitch.parse("F#4"), "usual"), Pitch.parse("F#4"));
+    for (int midi = 40; midi < 90; midi++) {
+      Pitch p = Pitch.usual(midi);
+      for (String way : new String[] {"usual", "sharps", "flats"}) {
+        assertEquals(Ways.spelled(p, way).midi(), midi, "it stays the same note");
+      }
+    }
+  }
+
+  @Test
+  public void whatThereIsNotIsRefusedWithWhatThereIs() {
+    Ways.check("eyes", "facing");
+    String noStyle =
+        expectThrows(IllegalArgumentException.class, () -> Ways.check("nose", "long")).getMessage();
+    assertTrue(noStyle.contains("names, chromatic, tempo, eyes"), noStyle);
+    String noSchool =
+        expectThrows(IllegalArgumentException.class, () -> Ways.check("eyes", "shut")).getMessage();
+    assertTrue(noSchool.contains("player, facing"), noSchool);
+  }
+
+  @Test
+  public void noInstrumentHasAStyleOfTheSameName() {
+    for (var i : Catalogue.standard().instruments()) {
+      i.styles().forEach(s -> assertTrue(!Ways.has(s.name()), i.id() + " " + s.name()));
+    }
+  }
+}
