@@ -14,6 +14,8 @@
   let general = $state.raw<Schemas['StyleView'][]>([]);
   let problem = $state('');
   let said = $state('');
+  /** what the last change of style did to the parts that are assigned */
+  let effects = $state.raw<Schemas['EffectView'][]>([]);
   let groupName = $state('');
   let groupProblem = $state('');
   let editing = $state.raw<{ student?: Schemas['StudentView']; group?: number }>();
@@ -80,13 +82,17 @@
 
   async function setStyle(instrument: string, name: string, school: string) {
     try {
-      await asked(
+      effects = await asked(
         api.PUT('/api/styles/{instrument}/{name}', {
           params: { path: { instrument, name } },
           body: { school }
         })
       );
-      said = 'The house style is changed; parts are planned anew when they are opened.';
+      said =
+        'The house style is changed; ' +
+        (effects.length
+          ? 'this is fingered otherwise in what is assigned:'
+          : 'nothing that is assigned is fingered otherwise.');
       await load();
     } catch (e) {
       problem = sentence(e);
@@ -180,6 +186,21 @@
     <section>
       <h2>House style</h2>
       <p class="small quiet">Where good teachers differ, yours is taken. A student may differ.</p>
+      {#if effects.length}
+        <ul class="effects" aria-label="Fingered otherwise now">
+          {#each effects as e (e.student.id + '/' + e.piece.id)}
+            <li class="small">
+              <a href="/stand/{e.student.id}/{e.piece.id}">{e.student.name}, {e.piece.title}</a>:
+              {#each e.changes.slice(0, 4) as c, i (c.noteId)}{i ? '; ' : ''}bar {c.barNumber}
+                {c.shown}
+                {c.label} <span class="quiet">instead of {c.wasLabel}</span>{/each}{e.changes
+                .length > 4
+                ? ` and ${e.changes.length - 4} more`
+                : ''}
+            </li>
+          {/each}
+        </ul>
+      {/if}
       <div class="styles">
         {#each general as s (s.name)}
           <Select
@@ -278,6 +299,12 @@
     align-items: flex-end;
     margin-top: 1.5rem;
     max-width: 28rem;
+  }
+  .effects {
+    list-style: none;
+    margin: 0.5rem 0 1rem;
+    padding: 0.5rem 0.75rem;
+    background: var(--accent-soft);
   }
   .styles {
     display: grid;

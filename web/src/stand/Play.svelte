@@ -1,6 +1,6 @@
 <!-- Plays the part: how fast, which bars, round and round, with a metronome. -->
 <script lang="ts">
-  import { Checkbox, Select, SelectItem } from 'carbon-components-svelte';
+  import { Checkbox, NumberInput, Select, SelectItem } from 'carbon-components-svelte';
   import { onDestroy } from 'svelte';
   import type { Note } from './lanes';
   import { ways } from '../ways.svelte';
@@ -76,19 +76,20 @@
         : ''}</summary
     >
     <div class="how">
-      <Select
+      <NumberInput
         size="sm"
         labelText="Tempo"
-        selected={speed}
+        helperText="% of the marked, 20 to 150"
+        invalidText="20 to 150"
+        min={20}
+        max={150}
+        step={5}
+        value={speed}
         on:change={(e) => {
-          speed = value(e);
+          if (e.detail !== null && e.detail >= 20 && e.detail <= 150) speed = e.detail;
           play.stop();
         }}
-      >
-        {#each [40, 50, 60, 75, 90, 100, 110] as s (s)}
-          <SelectItem value={s} text="{s} % of the marked" />
-        {/each}
-      </Select>
+      />
       {@render bar('From bar', from, (b) => {
         from = b;
         if (last < b) to = b;

@@ -262,7 +262,8 @@ public class LessonTest {
     page.keyboard().press("Space");
     assertThat(page.getByLabel("Tempo")).isVisible();
     assertThat(page.locator(".go")).containsText("Play");
-    page.getByLabel("Tempo").selectOption("110");
+    page.getByLabel("Tempo").fill("110");
+    page.getByLabel("Tempo").press("Enter");
     page.getByLabel("to bar").selectOption("1");
     page.getByLabel("From bar").selectOption("0");
     page.locator(".play summary").click();

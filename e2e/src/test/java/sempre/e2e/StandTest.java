@@ -209,4 +209,17 @@ public class StandTest {
       page.waitForTimeout(150);
     }
   }
+
+  @Test
+  public void aChangeOfTheHouseStyleSaysWhatBecomesOfTheAssignedParts() {
+    page = browsing.page();
+    page.navigate(browsing.at("/people"));
+    Locator flute = page.getByLabel("Flute: B flat", new Page.GetByLabelOptions().setExact(true));
+    flute.selectOption("lever");
+    Locator effects = page.getByLabel("Fingered otherwise now");
+    assertThat(effects).containsText("Linh P., Fog Horn and Fiddle");
+    assertThat(effects).containsText("instead of thumb B flat");
+    flute.selectOption("thumb");
+    assertThat(effects).containsText("instead of side lever B flat");
+  }
 }

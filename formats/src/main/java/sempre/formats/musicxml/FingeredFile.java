@@ -4,19 +4,26 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import sempre.core.instrument.Control;
+import sempre.core.instrument.Fingering;
+import sempre.core.instrument.Hold;
+import sempre.core.instrument.Keywork;
 import sempre.core.pitch.Transposition;
 import sempre.formats.xml.Xml;
 import sempre.formats.xml.XmlNode;
 
 /**
  * A file with a plan's fingerings in it, as {@code <technical><fingering>} that other programs
- * read. Where the player reads a part as it stands, the whole file is written again and nothing of
- * it is changed but the fingerings of that part; where the page was moved, the moved part is
- * written alone, with the transposition of the player's instrument.
+ * read, and the {@code <hole>}s of a woodwind. Where the player reads a part as it stands, the
+ * whole file is written again and nothing of it is changed but the fingerings of that part; where
+ * the page was moved, the moved part is written alone, with the transposition of the player's
+ * instrument.
  */
 public final class FingeredFile {
   /** What stands before the notations of a note, by the schema. */
@@ -44,6 +51,9 @@ public final class FingeredFile {
           "staff",
           "beam");
 
+  /** How the notation names the holes that the fingers themselves cover. */
+  private static final Pattern HOLE = Pattern.compile("T|\\d");
+
   private FingeredFile() {}
 
   /**
@@ -53,7 +63,7 @@ public final class FingeredFile {
    * @param move what was done to its page
    * @param clef the player's clef
    * @param instrument name and transposition of the player's instrument
-   * @param fingerings note id to the text of its fingering
+   * @param fingerings note id to its fingering
    */
   public static byte[] of(
       MusicXmlFile file,
@@ -61,7 +71,7 @@ public final class FingeredFile {
       Transposition move,
       String clef,
       Reader instrument,
-      Map<String, String> fingerings) {
+      Map<String, Mark> fingerings) {
     boolean moved = !move.equals(Transposition.CONCERT);
     XmlNode source = moved ? Xml.read(PlayerPage.of(file, partId, move, clef)) : file.root();
     XmlNode root = source.shell();
@@ -79,6 +89,53 @@ public final class FingeredFile {
 
   /** Who reads the part. */
   public record Reader(String name, Transposition transposition) {}
+
+  /**
+   * What is written for a fingering.
+   *
+   * @param text as a player writes it over a note
+   * @param holes the finger holes of a woodwind from the mouthpiece down; none on brass
+   */
+  public record Mark(String text, List<Hole> holes) {
+    public Mark {
+      holes = List.copyOf(holes);
+    }
+
+    /** The marks of a fingering on an instrument. */
+    public static Mark of(Fingering fingering, Keywork keywork) {
+      List<Hole> holes = new ArrayList<>();
+      if (keywork.kind() == Keywork.Kind.HANDS) {
+        for (Control c : keywork.controls()) {
+          if (HOLE.matcher(c.token()).matches()) {
+            holes.add(new Hole(c.finger().words(), closed(c, fingering)));
+          }
+        }
+      }
+      return new Mark(FingeredFile.text(fingering.text()), holes);
+    }
+
+    private static String closed(Control c, Fingering fingering) {
+      return fingering.holds().stream()
+          .filter(h -> h.control().equals(c))
+          .findFirst()
+          .map(h -> h.way() == Hold.Way.HALF ? "half" : "yes")
+          .orElse("no");
+    }
+  }
+
+  /**
+   * One finger hole, as the {@code hole} element of MusicXML 4.0.
+   *
+   * @param type which finger covers it
+   * @param closed {@code yes}, {@code no} or {@code half}
+   */
+  public record Hole(String type, String closed) {
+    private XmlNode xml() {
+      return new XmlNode("hole")
+          .add(XmlNode.of("hole-type", type))
+          .add(XmlNode.of("hole-closed", closed));
+    }
+  }
 
   /** A fingering as a player writes it over a note: positions without their letter. */
   public static String text(String fingering) {
@@ -118,7 +175,7 @@ public final class FingeredFile {
   }
 
   private static XmlNode part(
-      XmlNode part, Map<String, String> fingerings, Transposition transposition) {
+      XmlNode part, Map<String, Mark> fingerings, Transposition transposition) {
     XmlNode copy = part.shell();
     boolean first = true;
     for (XmlNode m : part.children()) {
@@ -163,7 +220,7 @@ public final class FingeredFile {
     return put ? copy : copy.add(transpose);
   }
 
-  private static XmlNode note(XmlNode note, String fingering) {
+  private static XmlNode note(XmlNode note, Mark fingering) {
     XmlNode copy = note.shell();
     int at = 0;
     boolean done = false;
@@ -180,16 +237,13 @@ public final class FingeredFile {
     }
     if (!done) {
       copy.children()
-          .add(
-              at,
-              new XmlNode("notations")
-                  .add(new XmlNode("technical").add(XmlNode.of("fingering", fingering))));
+          .add(at, new XmlNode("notations").add(marked(new XmlNode("technical"), fingering)));
     }
     return copy;
   }
 
   /** The notations with this fingering in place of those that stood there. */
-  private static XmlNode notations(XmlNode notations, String fingering) {
+  private static XmlNode notations(XmlNode notations, Mark fingering) {
     XmlNode copy = notations.shell();
     boolean done = false;
     for (XmlNode c : notations.children()) {
@@ -198,15 +252,23 @@ public final class FingeredFile {
         continue;
       }
       XmlNode technical = c.shell();
-      c.children().stream().filter(x -> !x.is("fingering")).forEach(technical::add);
+      c.children().stream()
+          .filter(x -> !x.is("fingering") && !x.is("hole"))
+          .forEach(technical::add);
       if (!done) {
-        technical.add(XmlNode.of("fingering", fingering));
+        marked(technical, fingering);
         done = true;
       }
       if (!technical.children().isEmpty()) {
         copy.add(technical);
       }
     }
-    return done ? copy : copy.add(new XmlNode("technical").add(XmlNode.of("fingering", fingering)));
+    return done ? copy : copy.add(marked(new XmlNode("technical"), fingering));
+  }
+
+  private static XmlNode marked(XmlNode technical, Mark fingering) {
+    technical.add(XmlNode.of("fingering", fingering.text()));
+    fingering.holes().forEach(h -> technical.add(h.xml()));
+    return technical;
   }
 }

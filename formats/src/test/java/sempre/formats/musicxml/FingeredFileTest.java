@@ -15,6 +15,8 @@ import org.audiveris.proxymusic.ScorePartwise;
 import org.audiveris.proxymusic.Technical;
 import org.audiveris.proxymusic.util.Marshalling;
 import org.testng.annotations.Test;
+import sempre.core.instrument.Catalogue;
+import sempre.core.instrument.Keywork;
 import sempre.core.pitch.Transposition;
 import sempre.core.score.Part;
 import sempre.formats.xml.Xml;
@@ -53,6 +55,11 @@ public class FingeredFileTest {
   private static final FingeredFile.Reader FLUTE =
       new FingeredFile.Reader("Flute", Transposition.CONCERT);
 
+  private static FingeredFile.Mark mark(String instrument, String fingering) {
+    Keywork k = Catalogue.standard().instrument(instrument).keywork();
+    return FingeredFile.Mark.of(k.read(fingering), k);
+  }
+
   private static MusicXmlFile file() {
     return MusicXmlFile.of(bytes(SCORE));
   }
@@ -64,11 +71,11 @@ public class FingeredFileTest {
         Transposition.CONCERT,
         "treble",
         FLUTE,
-        Map.of("a1", "Tb 1 | Eb", "a3", "T 2 3 | 1 2 3"));
+        Map.of("a1", mark("flute", "Tb 1 | Eb"), "a3", mark("flute", "T 2 3 | 1 2 3")));
   }
 
   private static String flat(XmlNode n, boolean withoutFingerings) {
-    if (withoutFingerings && n.is("fingering")) {
+    if (withoutFingerings && (n.is("fingering") || n.is("hole"))) {
       return "";
     }
     StringBuilder s = new StringBuilder();
@@ -108,7 +115,7 @@ public class FingeredFileTest {
             new Transposition(5, 9),
             "treble",
             new FingeredFile.Reader("Alto saxophone", new Transposition(-5, -9)),
-            Map.of("a1", "1 2 3 |")));
+            Map.of("a1", mark("alto-sax", "1 2 3 |"))));
   }
 
   /** The independent reader: the binding library of another project. */
@@ -147,7 +154,7 @@ public class FingeredFileTest {
             new Transposition(8, 14),
             "treble",
             new FingeredFile.Reader("Tenor saxophone", new Transposition(-8, -14)),
-            Map.of("a1", "O 2 |"));
+            Map.of("a1", mark("tenor-sax", "O 2 |")));
     Part part = MusicXmlReader.read(xml).parts().get(0);
     assertEquals(part.name(), "Tenor saxophone");
     assertEquals(part.transposition(), new Transposition(-8, -14));
@@ -164,6 +171,25 @@ public class FingeredFileTest {
     byte[] mxl = FingeredFile.compressed(fingered());
     assertEquals(MusicXmlReader.read(mxl).parts().size(), 2);
     assertFalse(new String(mxl, StandardCharsets.ISO_8859_1).contains("<score-partwise"));
+  }
+
+  @Test
+  public void theHolesOfAWoodwindAreWrittenFromTheMouthpieceDown() {
+    assertEquals(holes("recorder-soprano", "hT 1 2 | 1 2"), "half yes yes no yes yes no no");
+    assertEquals(holes("flute", "T 2 3 | 1 2 3"), "yes no yes yes yes yes yes");
+    assertEquals(holes("clarinet", "A | 1 2 3"), "no no no no yes yes yes");
+    assertEquals(holes("trumpet", "1 2"), "");
+    assertEquals(holes("trombone", "p3"), "");
+    List<String> written = new ArrayList<>();
+    for (XmlNode hole : Xml.read(fingered()).descendants("hole")) {
+      written.add(hole.child("hole-closed").orElseThrow().text());
+    }
+    assertEquals(written.subList(7, 14), List.of("yes", "no", "yes", "yes", "yes", "yes", "yes"));
+  }
+
+  private static String holes(String instrument, String fingering) {
+    return String.join(
+        " ", mark(instrument, fingering).holes().stream().map(FingeredFile.Hole::closed).toList());
   }
 
   @Test

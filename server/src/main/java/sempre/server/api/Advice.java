@@ -21,7 +21,7 @@ import sempre.core.score.Part;
 
 /** What there is to say of a whole part: where it is hard, what to teach, how else it goes. */
 final class Advice {
-  private static final int HARDEST = 3;
+  private static final int HARDEST = 5;
 
   /** Below this a change is no work worth naming. */
   private static final double WORTH_NAMING = 0.15;

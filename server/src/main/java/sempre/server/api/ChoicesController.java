@@ -6,7 +6,6 @@ import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import java.sql.SQLException;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -14,7 +13,6 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import sempre.core.instrument.Setup;
 import sempre.core.planning.Figures;
 import sempre.core.planning.Plan;
 import sempre.core.score.Note;
@@ -192,17 +190,9 @@ class ChoicesController {
   /** The plan as it is now, with what differs from before. */
   private Views.ChosenView view(Db.Tx tx, Stands.Loaded before, String said) throws SQLException {
     Stands.Loaded now = stands.load(tx, before.student().id(), before.piece().id());
-    Map<String, Setup.Way> was = new LinkedHashMap<>();
-    before.plan().notes().forEach(n -> was.put(n.note().id(), n.way()));
     Plan plan = now.plan();
-    List<Views.ChangeView> changes = new ArrayList<>();
-    for (Plan.PlannedNote n : plan.notes()) {
-      Setup.Way w = was.get(n.note().id());
-      if (w != null && !w.entry().fingering().equals(n.way().entry().fingering())) {
-        changes.add(Advice.change(n.note(), now.page().reading().part(), w, n.way()));
-      }
-    }
-    return new Views.ChosenView(stands.view(tx, now, plan), said, changes);
+    return new Views.ChosenView(
+        stands.view(tx, now, plan), said, Effects.between(before.plan(), plan, now));
   }
 
   private static Note note(Stands.Loaded l, String id) {

@@ -34,11 +34,13 @@ import sempre.server.store.People;
 @RequestMapping("/api")
 class PeopleController {
   private final Db db;
+  private final Effects effects;
   private final People people;
   private final Checks checks;
   private final Players players;
 
-  PeopleController(Db db, People people, Checks checks, Players players) {
+  PeopleController(Db db, People people, Checks checks, Players players, Effects effects) {
+    this.effects = effects;
     this.db = db;
     this.people = people;
     this.checks = checks;
@@ -199,8 +201,9 @@ class PeopleController {
         });
   }
 
+  /** Changes a house style; says what is fingered otherwise in the assigned parts for it. */
   @PutMapping("/styles/{instrument}/{name}")
-  void setStyle(
+  List<Views.EffectView> setStyle(
       @PathVariable String instrument,
       @PathVariable String name,
       @Valid @RequestBody StyleBody body) {
@@ -209,10 +212,15 @@ class PeopleController {
     } else {
       Catalogue.standard().instrument(instrument).stylesWith(Map.of(name, body.school()));
     }
-    db.inTransaction(
+    return db.inTransaction(
         tx -> {
-          people.setHouseStyle(tx, instrument, name, body.school());
-          return name;
+          List<People.Student> players =
+              people.students(tx).stream()
+                  .filter(s -> s.instrument().equals(instrument))
+                  .filter(s -> !s.style().containsKey(name))
+                  .toList();
+          return effects.of(
+              tx, players, () -> people.setHouseStyle(tx, instrument, name, body.school()));
         });
   }
 

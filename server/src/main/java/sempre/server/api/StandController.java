@@ -110,7 +110,7 @@ class StandController {
         tx -> {
           Stands.Loaded l = stands.load(tx, studentId, pieceId);
           Plan plan = l.plan();
-          Map<String, String> texts = new LinkedHashMap<>();
+          Map<String, FingeredFile.Mark> texts = new LinkedHashMap<>();
           for (Plan.PlannedNote n : plan.notes()) {
             boolean usual =
                 n.way().entry().role() == Role.STANDARD
@@ -118,7 +118,9 @@ class StandController {
                     && !n.unlearned()
                     && !n.locked();
             if (which.equals("all") || !usual) {
-              texts.put(n.note().id(), FingeredFile.text(n.way().bare().text()));
+              texts.put(
+                  n.note().id(),
+                  FingeredFile.Mark.of(n.way().bare(), l.player().setup().instrument().keywork()));
             }
           }
           var instrument = l.player().setup().instrument();

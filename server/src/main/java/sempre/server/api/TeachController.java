@@ -20,15 +20,13 @@ import sempre.server.store.Shelf;
 @RequestMapping("/api/students/{studentId}/teach")
 class TeachController {
   private final Db db;
-  private final People people;
-  private final Shelf shelf;
+  private final Effects effects;
   private final Players players;
   private final Library library;
 
-  TeachController(Db db, People people, Shelf shelf, Players players, Library library) {
+  TeachController(Db db, Effects effects, Players players, Library library) {
     this.db = db;
-    this.people = people;
-    this.shelf = shelf;
+    this.effects = effects;
     this.players = players;
     this.library = library;
   }
@@ -49,16 +47,10 @@ class TeachController {
 
   private List<Assigned> assigned(Db.Tx tx, People.Student s) throws SQLException {
     List<Assigned> all = new ArrayList<>();
-    for (long group : people.groupsOf(tx, s.id())) {
-      for (Shelf.Assignment a : shelf.assignments(tx, group)) {
-        if (all.stream().anyMatch(x -> x.piece().id() == a.pieceId())) {
-          continue;
-        }
-        Shelf.Piece piece = players.piece(tx, a.pieceId());
-        players
-            .page(tx, s, piece, library.music(tx, piece.id()).score())
-            .ifPresent(p -> all.add(new Assigned(piece, p.reading().part(), p.line())));
-      }
+    for (Shelf.Piece piece : effects.assigned(tx, s.id())) {
+      players
+          .page(tx, s, piece, library.music(tx, piece.id()).score())
+          .ifPresent(p -> all.add(new Assigned(piece, p.reading().part(), p.line())));
     }
     return all;
   }

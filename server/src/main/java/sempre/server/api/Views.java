@@ -332,6 +332,9 @@ final class Views {
       List<String> bars,
       boolean needed) {}
 
+  /** What a change of style does to one player's part. */
+  record EffectView(StudentRef student, PieceRef piece, List<ChangeView> changes) {}
+
   /** Where in a piece a fingering would pay. */
   record PaysView(PieceRef piece, List<String> bars, int times) {}
 

@@ -104,10 +104,11 @@ final class ConvertCommand implements Callable<Integer> {
     PartChoice.Reading reading =
         PartChoice.read(part, setup, concert ? PartChoice.Pages.CONCERT : PartChoice.Pages.AS_SAID);
     Plan plan = Planner.plan(reading.part().topLine().orElseThrow(), playerOptions.player(setup));
-    Map<String, String> texts = new LinkedHashMap<>();
+    Map<String, FingeredFile.Mark> texts = new LinkedHashMap<>();
     for (Plan.PlannedNote n : plan.notes()) {
       if (!changed || n.way().entry().role() != Role.STANDARD) {
-        texts.put(n.note().id(), FingeredFile.text(n.way().bare().text()));
+        texts.put(
+            n.note().id(), FingeredFile.Mark.of(n.way().bare(), setup.instrument().keywork()));
       }
     }
     Transposition move = reading.move();

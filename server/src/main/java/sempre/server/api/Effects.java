@@ -1,0 +1,92 @@
+package sempre.server.api;
+
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Component;
+import sempre.core.instrument.Setup;
+import sempre.core.planning.Plan;
+import sempre.server.store.Db;
+import sempre.server.store.People;
+import sempre.server.store.Shelf;
+
+/** What is fingered otherwise in the parts that are assigned, after something has changed. */
+@Component
+class Effects {
+  private final People people;
+  private final Shelf shelf;
+  private final Players players;
+  private final Library library;
+  private final Stands stands;
+
+  Effects(People people, Shelf shelf, Players players, Library library, Stands stands) {
+    this.people = people;
+    this.shelf = shelf;
+    this.players = players;
+    this.library = library;
+    this.stands = stands;
+  }
+
+  /** Something that is changed. */
+  interface Step {
+    void run() throws SQLException;
+  }
+
+  /** Parts with their plans, as they are now. */
+  private Map<Stands.Loaded, Plan> plans(Db.Tx tx, List<People.Student> who) throws SQLException {
+    Map<Stands.Loaded, Plan> plans = new LinkedHashMap<>();
+    for (People.Student s : who) {
+      for (Shelf.Piece p : assigned(tx, s.id())) {
+        boolean readable = players.page(tx, s, p, library.music(tx, p.id()).score()).isPresent();
+        if (readable) {
+          Stands.Loaded l = stands.load(tx, s.id(), p.id());
+          plans.put(l, l.plan());
+        }
+      }
+    }
+    return plans;
+  }
+
+  /** The pieces that a student's groups play, each once. */
+  List<Shelf.Piece> assigned(Db.Tx tx, long studentId) throws SQLException {
+    Map<Long, Shelf.Piece> pieces = new LinkedHashMap<>();
+    for (long group : people.groupsOf(tx, studentId)) {
+      for (Shelf.Assignment a : shelf.assignments(tx, group)) {
+        pieces.put(a.pieceId(), players.piece(tx, a.pieceId()));
+      }
+    }
+    return List.copyOf(pieces.values());
+  }
+
+  /** Does something and says what becomes of the assigned parts of these students. */
+  List<Views.EffectView> of(Db.Tx tx, List<People.Student> who, Step step) throws SQLException {
+    Map<Stands.Loaded, Plan> before = plans(tx, who);
+    step.run();
+    List<Views.EffectView> effects = new ArrayList<>();
+    for (Map.Entry<Stands.Loaded, Plan> b : before.entrySet()) {
+      Stands.Loaded now = stands.load(tx, b.getKey().student().id(), b.getKey().piece().id());
+      List<Views.ChangeView> changes = between(b.getValue(), now.plan(), now);
+      if (!changes.isEmpty()) {
+        effects.add(
+            new Views.EffectView(Names.student(now.student()), Names.piece(now.piece()), changes));
+      }
+    }
+    return effects;
+  }
+
+  /** Every note that has another fingering in the second plan of a part. */
+  static List<Views.ChangeView> between(Plan was, Plan is, Stands.Loaded l) {
+    Map<String, Setup.Way> ways = new LinkedHashMap<>();
+    was.notes().forEach(n -> ways.put(n.note().id(), n.way()));
+    List<Views.ChangeView> changes = new ArrayList<>();
+    for (Plan.PlannedNote n : is.notes()) {
+      Setup.Way w = ways.get(n.note().id());
+      if (w != null && !w.entry().fingering().equals(n.way().entry().fingering())) {
+        changes.add(Advice.change(n.note(), l.page().reading().part(), w, n.way()));
+      }
+    }
+    return changes;
+  }
+}
