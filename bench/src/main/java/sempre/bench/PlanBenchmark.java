@@ -43,7 +43,17 @@ public class PlanBenchmark {
   private static final int NOTES = 1000;
   private static final int LONG = 10_000;
 
-  @Param({"flute", "alto-sax", "clarinet", "bassoon", "trumpet", "horn", "trombone"})
+  /** An instrument, and behind a colon a range: over the break every note has a dozen holds. */
+  @Param({
+    "flute",
+    "alto-sax",
+    "clarinet",
+    "clarinet:G4-C5",
+    "bassoon",
+    "trumpet",
+    "horn",
+    "trombone"
+  })
   private String instrument;
 
   private Line line;
@@ -55,10 +65,18 @@ public class PlanBenchmark {
   @Setup
   public void prepare() {
     var setup =
-        sempre.core.instrument.Setup.of(Catalogue.standard().instrument(instrument), Map.of());
+        sempre.core.instrument.Setup.of(
+            Catalogue.standard().instrument(instrument.replaceAll(":.*", "")), Map.of());
     player = Player.able(setup);
-    line = walk(setup, NOTES);
-    longLine = walk(setup, LONG);
+    int low = setup.lowest().midi() + 3;
+    int span = setup.highest().midi() - low - 6;
+    if (instrument.contains(":")) {
+      String[] range = instrument.replaceAll(".*:", "").split("-");
+      low = Pitch.parse(range[0]).midi();
+      span = Pitch.parse(range[1]).midi() - low + 1;
+    }
+    line = walk(setup, NOTES, low, span);
+    longLine = walk(setup, LONG, low, span);
     graph = build(setup);
   }
 
@@ -89,10 +107,8 @@ public class PlanBenchmark {
   }
 
   /** A walk over the middle of the range, the same every time. */
-  static Line walk(sempre.core.instrument.Setup setup, int count) {
+  static Line walk(sempre.core.instrument.Setup setup, int count, int low, int span) {
     List<Note> notes = new ArrayList<>();
-    int low = setup.lowest().midi() + 3;
-    int span = setup.highest().midi() - low - 6;
     int step = 0;
     for (int i = 0; i < count; i++) {
       step += (i * 7 + i / 8 * 5) % 9 - 4;
