@@ -9,6 +9,7 @@ export const { navigate, route } = createRouter({
   '/ear/:student/:piece': () => import('./ear/Ear.svelte'),
   '/shelf': () => import('./shelf/Shelf.svelte'),
   '/people': () => import('./people/People.svelte'),
+  '/people/many': () => import('./people/Many.svelte'),
   '/people/:student': () => import('./people/Record.svelte'),
   '/notes': () => import('./notes/Notes.svelte'),
   '/notes/across/:pitch': () => import('./notes/Across.svelte'),

@@ -5,6 +5,7 @@
   import { api, asked, sentence, type Schemas } from '../api/client';
   import Trouble from '../parts/Trouble.svelte';
   import { ways } from '../ways.svelte';
+  import GroupForm from './GroupForm.svelte';
   import StudentForm from './StudentForm.svelte';
 
   let people = $state.raw<Schemas['PeopleView']>();
@@ -19,6 +20,7 @@
   let groupName = $state('');
   let groupProblem = $state('');
   let editing = $state.raw<{ student?: Schemas['StudentView']; group?: number }>();
+  let grouping = $state.raw<Schemas['GroupView']>();
   let removed = $state.raw<Schemas['GroupView']>();
 
   onMount(load);
@@ -48,7 +50,7 @@
     e.preventDefault();
     groupProblem = '';
     try {
-      await asked(api.POST('/api/groups', { body: { name: groupName } }));
+      await asked(api.POST('/api/groups', { body: { name: groupName, stage: '', year: '' } }));
       said = `${groupName} is set up.`;
       groupName = '';
       await load();
@@ -62,6 +64,16 @@
       await asked(api.DELETE('/api/groups/{id}', { params: { path: { id: g.id } } }));
       said = `${g.name} is dissolved; its students are still here.`;
       removed = g;
+      await load();
+    } catch (e) {
+      problem = sentence(e);
+    }
+  }
+
+  async function back(s: Schemas['StudentView']) {
+    try {
+      await asked(api.POST('/api/students/{id}/back', { params: { path: { id: s.id } } }));
+      said = `${s.name} is back, as before.`;
       await load();
     } catch (e) {
       problem = sentence(e);
@@ -103,7 +115,11 @@
 {#snippet row(s: Schemas['StudentView'])}
   <li>
     <a class="name" href="/people/{s.id}">{s.name}</a>
-    <span class="quiet">{s.instrumentName}</span>
+    <span class="quiet"
+      >{s.instrumentName}{s.others.length
+        ? `, also ${s.others.map((o) => o.instrumentName.toLowerCase()).join(', ')}`
+        : ''}</span
+    >
     <span class="quiet small"
       >{s.secure} secure{s.shaky ? `, ${s.shaky} shaky` : ''}{s.avoidNames.length
         ? `; does not reach the ${s.avoidNames.join(', ')}`
@@ -144,6 +160,10 @@
       <section>
         <div class="head">
           <h2>{g.name}</h2>
+          <span class="quiet small">{g.stageWords}{g.year ? `, ${g.year}` : ''}</span>
+          <button class="plain link small" onclick={() => (grouping = g)}
+            >set up<span class="bx--visually-hidden"> {g.name}</span></button
+          >
           <button class="plain link small" onclick={() => (editing = { group: g.id })}
             >add a student<span class="bx--visually-hidden"> to {g.name}</span></button
           >
@@ -171,6 +191,30 @@
         </ul>
       </section>
     {/if}
+    {#if people.gone.length}
+      <section>
+        <h2>Left</h2>
+        <p class="small quiet">What was heard of them is kept until you erase it.</p>
+        <ul>
+          {#each people.gone as s (s.id)}
+            <li>
+              <a class="name" href="/people/{s.id}">{s.name}</a>
+              <span class="quiet">{s.instrumentName}</span>
+              <span class="quiet small">left {s.left}</span>
+              <span class="two small">
+                <button class="plain link" onclick={() => back(s)}
+                  >is back<span class="bx--visually-hidden"> {s.name}</span></button
+                >
+                <button class="plain link" onclick={() => (editing = { student: s })}
+                  >erase …<span class="bx--visually-hidden"> {s.name}</span></button
+                >
+              </span>
+            </li>
+          {/each}
+        </ul>
+      </section>
+    {/if}
+    <p class="many"><a href="/people/many">Many students at once, from a list</a></p>
     <form onsubmit={addGroup}>
       <TextInput
         size="sm"
@@ -228,6 +272,18 @@
     </p>
   {/if}
 </div>
+
+{#if grouping}
+  <GroupForm
+    group={grouping}
+    onclose={() => (grouping = undefined)}
+    ondone={(words) => {
+      grouping = undefined;
+      said = words;
+      void load();
+    }}
+  />
+{/if}
 
 {#if editing && people}
   <StudentForm
@@ -305,6 +361,13 @@
     margin: 0.5rem 0 1rem;
     padding: 0.5rem 0.75rem;
     background: var(--accent-soft);
+  }
+  .many {
+    margin: 1rem 0;
+  }
+  .two {
+    display: flex;
+    gap: 1rem;
   }
   .styles {
     display: grid;

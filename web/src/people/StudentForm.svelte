@@ -46,11 +46,23 @@
     if (busy) return;
     problem = '';
     busy = true;
-    const body = { givenName, initial, instrument, options, avoid, style, groups: member };
+    const body = {
+      givenName,
+      initial,
+      instrument,
+      options,
+      avoid,
+      style,
+      groups: member,
+      person: student?.person ?? 0
+    };
     try {
-      const { id } = student
-        ? await asked(api.PUT('/api/students/{id}', { params: { path: { id: student.id } }, body }))
-        : await asked(api.POST('/api/students', { body }));
+      const { id } =
+        student && !further
+          ? await asked(
+              api.PUT('/api/students/{id}', { params: { path: { id: student.id } }, body })
+            )
+          : await asked(api.POST('/api/students', { body }));
       if (from && to) {
         await asked(
           api.POST('/api/students/{studentId}/heard/range', {
@@ -67,14 +79,35 @@
     }
   }
 
-  async function erase() {
+  async function erase(all: boolean) {
     if (!student) return;
     try {
-      await asked(api.DELETE('/api/students/{id}', { params: { path: { id: student.id } } }));
-      ondone(`${student.name} is erased, with everything that was heard.`);
+      const gone = await asked(
+        api.DELETE('/api/students/{id}', {
+          params: { path: { id: student.id }, query: { all } }
+        })
+      );
+      ondone(gone.sentence);
     } catch (e) {
       problem = sentence(e);
     }
+  }
+
+  async function leave() {
+    if (!student) return;
+    try {
+      await asked(api.POST('/api/students/{id}/leave', { params: { path: { id: student.id } } }));
+      ondone(`${student.name} has left; what was heard is kept below.`);
+    } catch (e) {
+      problem = sentence(e);
+    }
+  }
+
+  /** whether a further instrument of the same student is set up */
+  let further = $state(false);
+  function another() {
+    further = true;
+    changeInstrument(instruments.find((i) => i.id !== student?.instrument)?.id ?? instrument);
   }
 
   function changeInstrument(id: string) {
@@ -89,7 +122,11 @@
 
 <Modal
   open
-  modalHeading={student ? `Set up ${student.name}` : 'A new student'}
+  modalHeading={further
+    ? `Another instrument of ${student?.name}`
+    : student
+      ? `Set up ${student.name}`
+      : 'A new student'}
   primaryButtonText="Keep"
   secondaryButtonText="Leave as it was"
   hasScrollingContent
@@ -204,17 +241,26 @@
       {/each}
     </fieldset>
     {#if problem}<Trouble text={problem} />{/if}
-    {#if student}
+    {#if student && !further}
       {#if erasing}
         <p>
-          Everything that was heard of {student.name} goes for good.
-          <button class="plain link" onclick={erase}>Erase</button> ·
+          Everything that was heard of {student.name} goes for good{student.others.length
+            ? ', on every instrument'
+            : ''}. To keep it, let the student leave instead.
+          <button class="plain link" onclick={() => erase(true)}>Erase</button> ·
+          {#if student.others.length}
+            <button class="plain link" onclick={() => erase(false)}
+              >Erase the {student.instrumentName.toLowerCase()} only</button
+            > ·
+          {/if}
           <button class="plain link" onclick={() => (erasing = false)}>Keep</button>
         </p>
       {:else}
-        <button class="plain link small" onclick={() => (erasing = true)}
-          >Erase this student …</button
-        >
+        <p class="small">
+          <button class="plain link" onclick={another}>Plays another instrument too …</button> ·
+          <button class="plain link" onclick={leave}>Leaves, and is kept</button> ·
+          <button class="plain link" onclick={() => (erasing = true)}>Erase this student …</button>
+        </p>
       {/if}
     {/if}
   </div>

@@ -206,7 +206,8 @@ public class WholePathTest {
     page.getByText("Erase this student …").click();
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Erase").setExact(true))
         .click();
-    assertThat(page.getByText("Ottilie is erased, with everything that was heard.")).isVisible();
+    assertThat(page.getByText("Ottilie is erased for good: 1 instrument, 0 things heard"))
+        .isVisible();
   }
 
   @DataProvider
@@ -220,7 +221,8 @@ public class WholePathTest {
       {"/ear/2/5", true},
       {"/shelf", false},
       {"/people", false},
-      {"/people/1", true}
+      {"/people/1", true},
+      {"/people/many", false}
     };
   }
 

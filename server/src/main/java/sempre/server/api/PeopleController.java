@@ -4,9 +4,13 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.sql.SQLException;
+import java.time.Clock;
+import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -15,10 +19,12 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Setup;
+import sempre.core.instrument.Stage;
 import sempre.core.instrument.Style;
 import sempre.core.learning.Check;
 import sempre.core.learning.Grade;
@@ -34,12 +40,15 @@ import sempre.server.store.People;
 @RequestMapping("/api")
 class PeopleController {
   private final Db db;
+  private final Clock clock;
   private final Effects effects;
   private final People people;
   private final Checks checks;
   private final Players players;
 
-  PeopleController(Db db, People people, Checks checks, Players players, Effects effects) {
+  PeopleController(
+      Db db, People people, Checks checks, Players players, Effects effects, Clock clock) {
+    this.clock = clock;
     this.effects = effects;
     this.db = db;
     this.people = people;
@@ -50,7 +59,16 @@ class PeopleController {
   record GroupBody(
       @NotBlank(message = "give the group a name")
           @Size(max = 80, message = "keep the group's name under 80 letters")
-          String name) {}
+          String name,
+      String stage,
+      @Size(max = 40, message = "keep the school year under 40 letters") String year) {
+
+    /** The group meant; without a stage it is in its first years. */
+    private People.Group group(long id) {
+      Stage s = stage == null || stage.isBlank() ? Stage.FIRST_YEARS : Stage.of(stage);
+      return new People.Group(id, name.strip(), s.word(), year == null ? "" : year.strip());
+    }
+  }
 
   record StudentBody(
       @NotBlank(message = "give the student's first name")
@@ -61,7 +79,8 @@ class PeopleController {
       Map<String, String> options,
       List<String> avoid,
       Map<String, String> style,
-      List<Long> groups) {}
+      List<Long> groups,
+      long person) {}
 
   record StyleBody(@NotBlank(message = "choose one of the ways") String school) {}
 
@@ -75,20 +94,34 @@ class PeopleController {
                 new Views.GroupView(
                     g.id(),
                     g.name(),
+                    g.stage(),
+                    Stage.of(g.stage()).inWords(),
+                    g.year(),
                     people.students(tx, g.id()).stream().map(People.Student::id).toList()));
           }
           Map<Long, List<Check>> heard = checks.all(tx);
           List<Views.StudentView> students = new ArrayList<>();
           for (People.Student s : people.students(tx)) {
-            students.add(view(tx, s, players.standing(heard.getOrDefault(s.id(), List.of()))));
+            students.add(view(tx, s, heard));
           }
-          return new Views.PeopleView(groups, students);
+          List<Views.StudentView> gone = new ArrayList<>();
+          for (People.Student s : people.gone(tx)) {
+            gone.add(view(tx, s, heard));
+          }
+          return new Views.PeopleView(groups, students, gone);
         });
   }
 
-  private Views.StudentView view(Db.Tx tx, People.Student s, Standing standing)
+  private Views.StudentView view(Db.Tx tx, People.Student s, Map<Long, List<Check>> heard)
       throws SQLException {
+    Standing standing = players.standing(heard.getOrDefault(s.id(), List.of()));
     Views.StudentRef ref = Names.student(s);
+    List<Views.StudentRef> others = new ArrayList<>();
+    for (People.Student o : people.ofPerson(tx, s.person())) {
+      if (o.id() != s.id()) {
+        others.add(Names.student(o));
+      }
+    }
     return new Views.StudentView(
         s.id(),
         s.givenName(),
@@ -105,21 +138,23 @@ class PeopleController {
             .toList(),
         s.style(),
         people.groupsOf(tx, s.id()),
+        s.person(),
+        others,
+        people.left(tx, s.id()).map(d -> Names.day(d, LocalDate.now(clock))).orElse(""),
         (int) standing.marks().stream().filter(m -> m.grade() == Grade.SECURE).count(),
         (int) standing.marks().stream().filter(m -> m.grade() == Grade.SHAKY).count());
   }
 
   @PostMapping("/groups")
   Views.Id addGroup(@Valid @RequestBody GroupBody body) {
-    return db.inTransaction(tx -> new Views.Id(people.addGroup(tx, body.name().strip())));
+    return db.inTransaction(tx -> new Views.Id(people.addGroup(tx, body.group(0))));
   }
 
   @PutMapping("/groups/{id}")
-  Views.Id renameGroup(@PathVariable long id, @Valid @RequestBody GroupBody body) {
+  Views.Id changeGroup(@PathVariable long id, @Valid @RequestBody GroupBody body) {
     return db.inTransaction(
         tx -> {
-          found(
-              people.renameGroup(tx, id, body.name().strip()), "This group is not here any more.");
+          found(people.changeGroup(tx, body.group(id)), "This group is not here any more.");
           return new Views.Id(id);
         });
   }
@@ -148,6 +183,9 @@ class PeopleController {
   Views.Id add(@Valid @RequestBody StudentBody body) {
     return db.inTransaction(
         tx -> {
+          if (body.person() != 0) {
+            found(people.ofPerson(tx, body.person()).size(), "This student is not here any more.");
+          }
           long id = people.add(tx, checked(0, body));
           people.setGroups(tx, id, body.groups() == null ? List.of() : body.groups());
           return new Views.Id(id);
@@ -164,14 +202,59 @@ class PeopleController {
         });
   }
 
-  /** Erases a student with all that was heard; nothing of it is kept. */
+  /** A student leaves, with all instruments; everything is kept until it is erased. */
+  @PostMapping("/students/{id}/leave")
+  void leave(@PathVariable long id) {
+    setLeft(id, Optional.of(LocalDate.now(clock)));
+  }
+
+  /** A student who had left is back. */
+  @PostMapping("/students/{id}/back")
+  void back(@PathVariable long id) {
+    setLeft(id, Optional.empty());
+  }
+
+  private void setLeft(long id, Optional<LocalDate> day) {
+    db.inTransaction(tx -> people.setLeft(tx, players.student(tx, id).person(), day));
+  }
+
+  /**
+   * Erases a student for good and says what went.
+   *
+   * @param all every instrument of the person, or only this one
+   */
   @DeleteMapping("/students/{id}")
-  void erase(@PathVariable long id) {
-    db.inTransaction(
+  Views.ErasedView erase(@PathVariable long id, @RequestParam(defaultValue = "true") boolean all) {
+    return db.inTransaction(
         tx -> {
-          found(people.erase(tx, id), "This student is not here any more.");
-          return id;
+          People.Student s = players.student(tx, id);
+          List<People.Student> who = all ? people.ofPerson(tx, s.person()) : List.of(s);
+          Map<String, Integer> sum = new LinkedHashMap<>();
+          for (People.Student one : who) {
+            people.written(tx, one.id()).forEach((k, n) -> sum.merge(k, n, Integer::sum));
+            people.erase(tx, one.id());
+          }
+          return new Views.ErasedView(erased(s, who.size(), sum));
         });
+  }
+
+  private static String erased(People.Student s, int instruments, Map<String, Integer> sum) {
+    return s.name()
+        + " is erased for good: "
+        + counted(instruments, "instrument", "instruments")
+        + ", "
+        + counted(sum.get("heard"), "thing heard", "things heard")
+        + ", "
+        + counted(sum.get("locks"), "kept fingering", "kept fingerings")
+        + ", "
+        + counted(sum.get("parts"), "chosen part", "chosen parts")
+        + ", "
+        + counted(sum.get("groups"), "place in a group", "places in groups")
+        + ". Nothing of it is left in Sempre; a backup of yours may still hold it.";
+  }
+
+  private static String counted(int n, String one, String many) {
+    return n + " " + (n == 1 ? one : many);
   }
 
   @GetMapping("/instruments")
@@ -259,8 +342,7 @@ class PeopleController {
             Ways.check(name, school);
           }
         });
-    Player.of(
-        Setup.of(instrument, options), Ways.without(style), avoid, java.util.Optional.empty());
+    Player.of(Setup.of(instrument, options), Ways.without(style), avoid, Optional.empty());
     return new People.Student(
         id,
         b.givenName().strip(),
@@ -268,7 +350,8 @@ class PeopleController {
         b.instrument(),
         options,
         avoid,
-        style);
+        style,
+        b.person());
   }
 
   private static void found(int rows, String sentence) {

@@ -166,12 +166,41 @@ final class Views {
       List<String> avoidNames,
       Map<String, String> style,
       List<Long> groups,
+      long person,
+      List<StudentRef> others,
+      String left,
       int secure,
       int shaky) {}
 
-  record GroupView(long id, String name, List<Long> students) {}
+  record GroupView(
+      long id, String name, String stage, String stageWords, String year, List<Long> students) {}
 
-  record PeopleView(List<GroupView> groups, List<StudentView> students) {}
+  /** Groups and students; {@code gone} has left and is still kept. */
+  record PeopleView(List<GroupView> groups, List<StudentView> students, List<StudentView> gone) {}
+
+  /** What was erased, in a sentence. */
+  record ErasedView(String sentence) {}
+
+  /** A column of a list of students; {@code meaning} as the reader names it. */
+  record RosterColumn(String heading, String meaning, List<String> samples) {}
+
+  /** A row of a list: {@code new}, {@code there} already, or {@code wrong}. */
+  record RosterRow(
+      int line,
+      String name,
+      String instrument,
+      String group,
+      String more,
+      String state,
+      List<String> problems) {}
+
+  record MeaningView(String value, String label) {}
+
+  /** A list of students before it is taken. */
+  record RosterView(
+      List<RosterColumn> columns, List<MeaningView> meanings, List<RosterRow> rows, int ready) {}
+
+  record RosterDone(int added, int groups, String sentence) {}
 
   /** One entry of what was heard. */
   record HeardView(

@@ -18,6 +18,7 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Setup;
+import sempre.core.instrument.Stage;
 import sempre.core.learning.Check;
 import sempre.core.learning.Grade;
 import sempre.core.planning.Plan;
@@ -109,7 +110,10 @@ public class DemoSchool implements SmartInitializingSingleton {
       scores.put(e.number(), MusicXmlReader.read(e.file()));
     }
     long first = people.addGroup(tx, "First-year band");
-    long concert = people.addGroup(tx, "Quay Concert Band");
+    long concert =
+        people.addGroup(
+            tx,
+            new People.Group(0, "Quay Concert Band", Stage.SCHOOL.word(), "second to fourth year"));
 
     Pupil noor = new Pupil("Noor", "A", "flute", first);
     Pupil mateo = new Pupil("Mateo", "R", "alto-sax", first);
@@ -163,7 +167,7 @@ public class DemoSchool implements SmartInitializingSingleton {
         people.add(
             tx,
             new People.Student(
-                0, p.givenName, p.initial, p.instrument, p.options, p.avoid, Map.of()));
+                0, p.givenName, p.initial, p.instrument, p.options, p.avoid, Map.of(), 0));
     people.setGroups(tx, id, List.of(p.group));
     Setup setup = Setup.of(Catalogue.standard().instrument(p.instrument), p.options);
     Player player = Player.of(setup, Map.of(), p.avoid, Optional.empty());

@@ -2,17 +2,25 @@ package sempre.server.store;
 
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.time.LocalDate;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.springframework.stereotype.Component;
+import sempre.core.instrument.Stage;
 
 /** Groups and students. Of a student the given name and an initial are kept, nothing more. */
 @Component
 public class People {
-  /** A group that plays together. */
-  public record Group(long id, String name) {}
+  /**
+   * A group that plays together.
+   *
+   * @param stage how far it has got, as a stage's word
+   * @param year the school year in the school's own words, or empty
+   */
+  public record Group(long id, String name, String stage, String year) {}
 
   /**
    * A student with the instrument in hand.
@@ -20,6 +28,7 @@ public class People {
    * @param options option values of the instrument, where they differ from the usual
    * @param avoid controls the hand can't reach
    * @param style where this student differs from the house style
+   * @param person the first row of the same person; 0 for a new one
    */
   public record Student(
       long id,
@@ -28,7 +37,8 @@ public class People {
       String instrument,
       Map<String, String> options,
       Set<String> avoid,
-      Map<String, String> style) {
+      Map<String, String> style,
+      long person) {
     /** As a teacher says it: {@code Noor A.} */
     public String name() {
       return initial.isEmpty() ? givenName : givenName + " " + initial + ".";
@@ -38,8 +48,11 @@ public class People {
   /** In place of an instrument: a house style that does not belong to one. */
   public static final String EVERYONE = "all";
 
+  private static final String GROUP = "select id, name, stage, school_year from band ";
+
   private static final String STUDENT =
-      "select s.id, s.given_name, s.initial, s.instrument, s.options, s.avoid, s.style from student s ";
+      "select s.id, s.given_name, s.initial, s.instrument, s.options, s.avoid, s.style, s.person"
+          + " from student s ";
 
   private static Student student(ResultSet r) throws SQLException {
     return new Student(
@@ -49,29 +62,44 @@ public class People {
         r.getString(4),
         Pairs.read(r.getString(5)),
         Pairs.words(r.getString(6)),
-        Pairs.read(r.getString(7)));
+        Pairs.read(r.getString(7)),
+        r.getLong(8));
   }
 
   private static Group group(ResultSet r) throws SQLException {
-    return new Group(r.getLong(1), r.getString(2));
+    return new Group(r.getLong(1), r.getString(2), r.getString(3), r.getString(4));
   }
 
   public List<Group> groups(Db.Tx tx) throws SQLException {
-    return tx.list("select id, name from band where not removed order by place, id", People::group);
+    return tx.list(GROUP + "where not removed order by place, id", People::group);
   }
 
   public Optional<Group> group(Db.Tx tx, long id) throws SQLException {
-    return tx.one("select id, name from band where id = ? and not removed", People::group, id);
+    return tx.one(GROUP + "where id = ? and not removed", People::group, id);
   }
 
+  /** Adds a group in its first years. */
   public long addGroup(Db.Tx tx, String name) throws SQLException {
-    return tx.insert(
-        "insert into band (name, place) values (?, (select coalesce(max(place), 0) + 1 from band))",
-        name);
+    return addGroup(tx, new Group(0, name, Stage.FIRST_YEARS.word(), ""));
   }
 
-  public int renameGroup(Db.Tx tx, long id, String name) throws SQLException {
-    return tx.run("update band set name = ? where id = ?", name, id);
+  /** Adds a group; its id is given out. */
+  public long addGroup(Db.Tx tx, Group g) throws SQLException {
+    return tx.insert(
+        "insert into band (name, stage, school_year, place)"
+            + " values (?, ?, ?, (select coalesce(max(place), 0) + 1 from band))",
+        g.name(),
+        g.stage(),
+        g.year());
+  }
+
+  public int changeGroup(Db.Tx tx, Group g) throws SQLException {
+    return tx.run(
+        "update band set name = ?, stage = ?, school_year = ? where id = ?",
+        g.name(),
+        g.stage(),
+        g.year(),
+        g.id());
   }
 
   /** Dissolves a group, or puts it back with its students and what was given to it. */
@@ -80,13 +108,34 @@ public class People {
   }
 
   public List<Student> students(Db.Tx tx) throws SQLException {
-    return tx.list(STUDENT + "order by s.given_name, s.id", People::student);
+    return tx.list(
+        STUDENT + "where s.left_on is null order by s.given_name, s.id", People::student);
+  }
+
+  /** Who has left and is still kept. */
+  public List<Student> gone(Db.Tx tx) throws SQLException {
+    return tx.list(
+        STUDENT + "where s.left_on is not null order by s.given_name, s.id", People::student);
+  }
+
+  /** When a student has left; empty for one who is here. */
+  public Optional<LocalDate> left(Db.Tx tx, long id) throws SQLException {
+    return tx.one(
+        "select left_on from student where id = ? and left_on is not null",
+        r -> r.getObject(1, LocalDate.class),
+        id);
+  }
+
+  /** All instruments of one person, the first first. */
+  public List<Student> ofPerson(Db.Tx tx, long person) throws SQLException {
+    return tx.list(STUDENT + "where s.person = ? order by s.id", People::student, person);
   }
 
   public List<Student> students(Db.Tx tx, long groupId) throws SQLException {
     return tx.list(
         STUDENT
             + "join band_student m on m.student_id = s.id where m.band_id = ?"
+            + " and s.left_on is null"
             + " order by s.given_name, s.id",
         People::student,
         groupId);
@@ -105,18 +154,31 @@ public class People {
   }
 
   public long add(Db.Tx tx, Student s) throws SQLException {
-    return tx.insert(
-        "insert into student (given_name, initial, instrument, options, avoid, style)"
-            + " values (?, ?, ?, ?, ?, ?)",
-        s.givenName(),
-        s.initial(),
-        s.instrument(),
-        Pairs.write(s.options()),
-        String.join(" ", s.avoid()),
-        Pairs.write(s.style()));
+    long id =
+        tx.insert(
+            "insert into student (given_name, initial, instrument, options, avoid, style, person)"
+                + " values (?, ?, ?, ?, ?, ?, ?)",
+            s.givenName(),
+            s.initial(),
+            s.instrument(),
+            Pairs.write(s.options()),
+            String.join(" ", s.avoid()),
+            Pairs.write(s.style()),
+            s.person());
+    if (s.person() == 0) {
+      tx.run("update student set person = id where id = ?", id);
+    }
+    return id;
   }
 
+  /** Changes a student; the name goes for all instruments of the person. */
   public int change(Db.Tx tx, Student s) throws SQLException {
+    tx.run(
+        "update student set given_name = ?, initial = ?"
+            + " where person = (select person from student where id = ?)",
+        s.givenName(),
+        s.initial(),
+        s.id());
     return tx.run(
         "update student set given_name = ?, initial = ?, instrument = ?, options = ?, avoid = ?,"
             + " style = ? where id = ?",
@@ -129,9 +191,39 @@ public class People {
         s.id());
   }
 
-  /** Takes a student out with everything that was written down of them. */
+  /** A person leaves, with all instruments, or is back when the day is empty. */
+  public int setLeft(Db.Tx tx, long person, Optional<LocalDate> day) throws SQLException {
+    return tx.run("update student set left_on = ? where person = ?", day.orElse(null), person);
+  }
+
+  /** How much is written down of a student, by what it is. */
+  public Map<String, Integer> written(Db.Tx tx, long id) throws SQLException {
+    Map<String, Integer> counts = new LinkedHashMap<>();
+    counts.put("heard", count(tx, "heard where student_id = ? and undoes is null", id));
+    counts.put("locks", count(tx, "fingering_lock where student_id = ?", id));
+    counts.put("parts", count(tx, "reading where student_id = ?", id));
+    counts.put("groups", count(tx, "band_student where student_id = ?", id));
+    return counts;
+  }
+
+  private static int count(Db.Tx tx, String of, long id) throws SQLException {
+    return tx.one("select count(*) from " + of, r -> r.getInt(1), id).orElse(0);
+  }
+
+  /** Takes one instrument of a person out with everything that was written down of it. */
   public int erase(Db.Tx tx, long id) throws SQLException {
-    return tx.run("delete from student where id = ?", id);
+    long person =
+        tx.one("select person from student where id = ?", r -> r.getLong(1), id).orElse(0L);
+    int gone = tx.run("delete from student where id = ?", id);
+    if (person == id) {
+      // the person's other instruments go on under the first that is left
+      tx.run(
+          "update student set person = (select min(x.id) from student x where x.person = ?)"
+              + " where person = ?",
+          person,
+          person);
+    }
+    return gone;
   }
 
   public void setGroups(Db.Tx tx, long studentId, List<Long> groups) throws SQLException {

@@ -37,7 +37,8 @@ public class StoreTest {
         "flute",
         Map.of("foot", "B", "splitE", "true"),
         Set.of("B", "C#"),
-        Map.of("bFlat", "lever"));
+        Map.of("bFlat", "lever"),
+        0);
   }
 
   private long piece(String title, byte... content) {

@@ -1,0 +1,163 @@
+package sempre.formats.csv;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+import static org.testng.Assert.expectThrows;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import sempre.core.instrument.Catalogue;
+import sempre.formats.csv.Roster.Meaning;
+
+/** Lists of students as spreadsheets and people write them; all names are made up. */
+public class RosterTest {
+  private static String said(Roster.Row r) {
+    return r.givenName()
+        + "|"
+        + r.initial()
+        + "|"
+        + r.instrument().map(i -> i.id()).orElse("?")
+        + "|"
+        + r.group();
+  }
+
+  private static List<String> said(Roster r) {
+    return r.rows().stream().map(RosterTest::said).toList();
+  }
+
+  @DataProvider
+  public Object[][] lists() {
+    return new Object[][] {
+      {"First name,Last name,Instrument,Group\nAda,Quill,Flute,Band\n", "Ada|Q|flute|Band"},
+      {"Surname;Forename;Instr\nQuill;Ada;Bb Clarinet 2\n", "Ada|Q|clarinet|"},
+      {"Name\tInstrument\nQuill, Ada\tBari Sax\n", "Ada|Q|baritone-sax|"},
+      {"Student,Class,Section\nAda Bea Quill,Year 5,French Horn\n", "Ada Bea|Q|horn|Year 5"},
+      {"Ada Q., trumpet\n", "Ada|Q|trumpet|"},
+      {"Ada,Q,alto sax\n", "Ada|Q|alto-sax|"},
+      {"Ada\tdescant recorder\n", "Ada||recorder-soprano|"},
+      {"\uFEFFName;Instrument\n\"Quill; Ada\";tuba\n", "Quill;|A|tuba|"},
+      {"name,instrument\n Zoë Ølund , E♭ clarinet \n", "Zoë|Ø|e-flat-clarinet|"},
+      {"NAME,INSTRUMENT\n李 小龙,COR ANGLAIS\n", "李|小|english-horn|"},
+      {"name,instrument\r\nAda Q,1st trombone\r\n\r\n", "Ada|Q|trombone|"},
+    };
+  }
+
+  @Test(dataProvider = "lists")
+  public void listsAreReadAsTheyAreWritten(String text, String row) {
+    Roster r = Roster.read(text);
+    assertEquals(said(r), List.of(row));
+    assertEquals(r.rows().get(0).problems(), List.of());
+  }
+
+  @Test
+  public void onlyFirstNameAndInitialAreTakenOfAName() {
+    Roster r = Roster.read("Name,Date of birth,Instrument\nAda Quill,2014-01-02,flute\n");
+    assertEquals(r.columns().get(1).meaning(), Meaning.NOTHING);
+    assertFalse(r.rows().toString().contains("uill"), "the surname goes no further");
+    assertFalse(r.rows().toString().contains("2014"));
+  }
+
+  @DataProvider
+  public Object[][] wrong() {
+    return new Object[][] {
+      {
+        "name,instrument\nAda,sax\n",
+        "'sax' may be soprano, alto, tenor or baritone saxophone: say which"
+      },
+      {"name,instrument\nAda,kazoo\n", "'kazoo' is no instrument that Sempre knows"},
+      {
+        "name,instrument\nAda,flu\n",
+        "'flu' is no instrument that Sempre knows; meant is perhaps: flute, flugelhorn"
+      },
+      {"name,instrument\nAda,\n", "no instrument"},
+      {"name,instrument\n,flute\n", "no first name"},
+      {
+        "name,instrument,options\nAda,flute,foot\n",
+        "'foot' is no option; write it as name=value, such as foot=B"
+      },
+      {"name,instrument\nAda,flute\nAda,flute\n", "the same as row 2"},
+    };
+  }
+
+  @Test(dataProvider = "wrong")
+  public void whatIsWrongIsSaidRowByRow(String text, String problem) {
+    List<Roster.Row> rows = Roster.read(text).rows();
+    assertEquals(rows.get(rows.size() - 1).problems(), List.of(problem));
+  }
+
+  @Test
+  public void optionsAndReachAreCheckedAgainstTheInstrument() {
+    Roster r =
+        Roster.read(
+            "name,instrument,options,reach\n"
+                + "Ada,flute,foot=B splitE=true,\n"
+                + "Ben,trombone,,p6 p7\n"
+                + "Cem,flute,valves=4,\n"
+                + "Dov,flute,,p7\n");
+    assertEquals(r.rows().get(0).options(), Map.of("foot", "B", "splitE", "true"));
+    assertEquals(r.rows().get(1).avoid(), Set.of("p6", "p7"));
+    assertEquals(r.rows().get(1).problems(), List.of());
+    assertTrue(r.rows().get(2).problems().get(0).contains("valves"), r.rows().get(2).toString());
+    assertTrue(r.rows().get(3).problems().get(0).contains("p7"), r.rows().get(3).toString());
+  }
+
+  @Test
+  public void columnsCanBeToldToMeanSomethingElse() {
+    String text = "Who,What,Where\nAda,flute,Room 4\n";
+    assertTrue(Roster.read(text).rows().get(0).problems().size() > 0);
+    Roster r = Roster.read(text, List.of(Meaning.FIRST_NAME, Meaning.INSTRUMENT, Meaning.GROUP));
+    // without a known heading the first row is taken as a student, and said to be none
+    assertEquals(said(r).get(1), "Ada||flute|Room 4");
+    assertEquals(r.rows().get(0).problems().size(), 1);
+    String same =
+        expectThrows(
+                IllegalArgumentException.class,
+                () -> Roster.read(text, List.of(Meaning.GROUP, Meaning.INSTRUMENT, Meaning.GROUP)))
+            .getMessage();
+    assertTrue(same.contains("two columns"), same);
+  }
+
+  @Test
+  public void withoutHeadingsTheContentTells() {
+    Roster r =
+        Roster.read(
+            "Ada Quill,flute,A\nBen Reed,oboe,A\nCem Tongue,alto sax,A\nDov Bell,horn,B\n"
+                + "Eli Slide,trombone,B\nFay Pad,clarinet,B\n");
+    assertEquals(
+        r.columns().stream().map(Roster.Column::meaning).toList(),
+        List.of(Meaning.WHOLE_NAME, Meaning.INSTRUMENT, Meaning.INITIAL));
+    assertFalse(r.headed());
+    assertEquals(r.rows().get(4).line(), 5);
+  }
+
+  @Test
+  public void everyInstrumentIsFoundByItsOwnName() {
+    Catalogue.standard()
+        .instruments()
+        .forEach(
+            i -> {
+              assertEquals(InstrumentNames.find(i.name()).orElseThrow().id(), i.id());
+              assertEquals(InstrumentNames.find(i.id()).orElseThrow().id(), i.id());
+            });
+  }
+
+  @Test
+  public void nothingAndTooMuchAreRefused() {
+    for (String text : new String[] {"", "  \n\n", "\uFEFF"}) {
+      expectThrows(IllegalArgumentException.class, () -> Roster.read(text));
+    }
+    String many = "Ada,flute\n".repeat(Roster.MOST_ROWS + 2);
+    assertTrue(
+        expectThrows(IllegalArgumentException.class, () -> Roster.read(many))
+            .getMessage()
+            .contains("at most 500"));
+    assertTrue(
+        expectThrows(IllegalArgumentException.class, () -> Roster.read("name\n\"Ada,flute\n"))
+            .getMessage()
+            .contains("quotation mark"));
+  }
+}

@@ -1,0 +1,214 @@
+package sempre.server.api;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Groups and students by list and by hand: coming, a second instrument, leaving, being erased. */
+public class RosterApiTest extends DemoTestBase {
+  private final JsonMapper mapper = new JsonMapper();
+  private Set<Long> students;
+  private Set<Long> groups;
+  private int round;
+
+  @BeforeMethod
+  void before() {
+    students = ids("students");
+    groups = ids("groups");
+    round++;
+  }
+
+  /** The other tests count the demo's people. */
+  @AfterMethod(alwaysRun = true)
+  void leave() {
+    for (String list : new String[] {"students", "gone"}) {
+      for (long id : ids(list)) {
+        if (!students.contains(id)) {
+          mvc.delete().uri("/api/students/" + id).exchange();
+        }
+      }
+    }
+    for (long id : ids("groups")) {
+      if (!groups.contains(id)) {
+        mvc.delete().uri("/api/groups/" + id).exchange();
+      }
+    }
+  }
+
+  private Set<Long> ids(String list) {
+    Set<Long> ids = new HashSet<>();
+    get("/api/people").get(list).forEach(s -> ids.add(s.get("id").asLong()));
+    return ids;
+  }
+
+  private String list(String text, String group) {
+    ObjectNode body = mapper.createObjectNode();
+    body.put("text", text).put("group", group).putArray("meanings");
+    return body.toString();
+  }
+
+  private String band() {
+    return "Listed band " + round;
+  }
+
+  private JsonNode named(String list, String given) {
+    for (JsonNode s : get("/api/people").get(list)) {
+      if (s.get("givenName").asString().equals(given) && !students.contains(s.get("id").asLong())) {
+        return s;
+      }
+    }
+    return null;
+  }
+
+  private static List<String> states(JsonNode look) {
+    List<String> states = new ArrayList<>();
+    look.get("rows").forEach(r -> states.add(r.get("state").asString()));
+    return states;
+  }
+
+  @Test
+  public void aListIsLookedAtBeforeAnythingIsKept() {
+    String text =
+        "Name,Instrument,Group\nAda Quill,flute," + band() + "\nBen Reed,sax,\nCem Bell,tuba,\n";
+    JsonNode look = body(post("/api/roster/look", list(text, band())));
+    assertThat(states(look)).containsExactly("new", "wrong", "new");
+    assertThat(look.get("ready").asInt()).isEqualTo(2);
+    assertThat(look.get("rows").get(1).get("problems").get(0).asString()).contains("say which");
+    assertThat(look.get("rows").get(2).get("group").asString()).isEqualTo(band());
+    assertThat(ids("students")).isEqualTo(students);
+    JsonNode done = body(post("/api/roster", list(text, band())));
+    assertThat(done.get("sentence").asString())
+        .isEqualTo("2 students are set up, and a new group.");
+    assertThat(named("students", "Ada").get("initial").asString()).isEqualTo("Q");
+    assertThat(named("students", "Ada").get("groups")).hasSize(1);
+    assertThat(named("students", "Ben")).isNull();
+    JsonNode again = body(post("/api/roster/look", list(text, band())));
+    assertThat(states(again)).containsExactly("there", "wrong", "there");
+    assertThat(post("/api/roster", list(text, band()))).hasStatus(400);
+  }
+
+  @Test
+  public void columnsAreMatchedByHandAndBadListsRefused() {
+    String text = "\"Who\",\"What\"\nAda,flute\n";
+    String body =
+        "{\"text\":\"Who;What\\nAda;flute\",\"group\":\"\",\"meanings\":[\"FIRST_NAME\",\"INSTRUMENT\"]}";
+    JsonNode look = body(post("/api/roster/look", body));
+    assertThat(states(look)).containsExactly("wrong", "new");
+    assertThat(post("/api/roster/look", list("", ""))).hasStatus(400);
+    assertThat(post("/api/roster/look", list(text + "\"", ""))).hasStatus(400);
+  }
+
+  private long add(String given, String instrument, long person, String groupIds) {
+    return body(post(
+            "/api/students",
+            "{\"givenName\":\""
+                + given
+                + "\",\"initial\":\"Q\",\"instrument\":\""
+                + instrument
+                + "\",\"options\":{},\"avoid\":[],\"style\":{},\"groups\":["
+                + groupIds
+                + "],\"person\":"
+                + person
+                + "}"))
+        .get("id")
+        .asLong();
+  }
+
+  @Test
+  public void oneStudentPlaysTwoInstrumentsUnderOneName() {
+    long flute = add("Dov", "flute", 0, "");
+    long piccolo = add("Dov", "piccolo", flute, "");
+    JsonNode s = named("students", "Dov");
+    assertThat(s.get("others")).hasSize(1);
+    assertThat(
+            put(
+                "/api/students/" + piccolo,
+                "{\"givenName\":\"Dova\",\"initial\":\"Q\",\"instrument\":\"piccolo\",\"options\":{},"
+                    + "\"avoid\":[],\"style\":{},\"groups\":[],\"person\":"
+                    + flute
+                    + "}"))
+        .hasStatusOk();
+    assertThat(named("students", "Dov")).as("the name goes for both").isNull();
+    // what is heard of one instrument is not heard of the other
+    assertThat(post("/api/students/" + flute + "/heard/range", "{\"from\":\"G4\",\"to\":\"A4\"}"))
+        .hasStatusOk();
+    assertThat(get("/api/students/" + flute + "/heard").get("marks")).hasSize(3);
+    assertThat(get("/api/students/" + piccolo + "/heard").get("marks")).isEmpty();
+    // the first instrument goes, the second stays
+    assertThat(mvc.delete().uri("/api/students/" + flute + "?all=false")).hasStatusOk();
+    JsonNode left = named("students", "Dova");
+    assertThat(left.get("person").asLong()).isEqualTo(piccolo);
+    assertThat(left.get("others")).isEmpty();
+  }
+
+  @Test
+  public void whoLeavesIsKeptAndComesBackAsBefore() {
+    long group =
+        body(post(
+                "/api/groups",
+                "{\"name\":\"" + band() + "\",\"stage\":\"school\",\"year\":\"Year 6\"}"))
+            .get("id")
+            .asLong();
+    long id = add("Eli", "oboe", 0, String.valueOf(group));
+    assertThat(post("/api/students/" + id + "/heard/range", "{\"from\":\"G4\",\"to\":\"A4\"}"))
+        .hasStatusOk();
+    assertThat(post("/api/students/" + id + "/leave", "")).hasStatusOk();
+    assertThat(named("students", "Eli")).isNull();
+    assertThat(named("gone", "Eli").get("left").asString()).isEqualTo("today");
+    for (JsonNode g : get("/api/people").get("groups")) {
+      if (g.get("id").asLong() == group) {
+        assertThat(g.get("students")).isEmpty();
+        assertThat(g.get("stageWords").asString()).isEqualTo("school");
+        assertThat(g.get("year").asString()).isEqualTo("Year 6");
+      }
+    }
+    assertThat(get("/api/students/" + id + "/heard").get("marks")).hasSize(3);
+    assertThat(post("/api/students/" + id + "/back", "")).hasStatusOk();
+    assertThat(named("students", "Eli").get("groups")).hasSize(1);
+  }
+
+  @Test
+  public void erasingSaysWhatItErasedAndLeavesNothing() {
+    long flute = add("Fay", "flute", 0, "");
+    add("Fay", "alto-flute", flute, "");
+    assertThat(post("/api/students/" + flute + "/heard/range", "{\"from\":\"G4\",\"to\":\"A4\"}"))
+        .hasStatusOk();
+    String said =
+        body(mvc.delete().uri("/api/students/" + flute).exchange()).get("sentence").asString();
+    assertThat(said)
+        .startsWith("Fay Q. is erased for good: 2 instruments, 3 things heard, 0 kept fingerings,");
+    for (String table :
+        List.of("student", "heard", "fingering_lock", "reading", "band_student", "choice_step")) {
+      long rows =
+          db.inTransaction(
+              tx ->
+                  tx.one(
+                          "select count(*) from "
+                              + table
+                              + " where "
+                              + (table.equals("student") ? "person" : "student_id")
+                              + " = ?",
+                          r -> r.getLong(1),
+                          flute)
+                      .orElseThrow());
+      assertThat(rows).as(table).isZero();
+    }
+    assertThat(mvc.delete().uri("/api/students/" + flute)).hasStatus(404);
+  }
+
+  @Test
+  public void aGroupsStageIsOneOfThree() {
+    assertThat(
+            post("/api/groups", "{\"name\":\"" + band() + "\",\"stage\":\"expert\",\"year\":\"\"}"))
+        .hasStatus(400);
+  }
+}
