@@ -38,6 +38,19 @@
       ]
     ],
     [
+      'A class check',
+      [
+        ['1 2 3', 'secure, shaky, not yet; goes on to the next mark'],
+        ['a', 'the rest of this student, or of this note, is secure'],
+        ['x', 'absent, and here again'],
+        ['u', 'take the last mark back'],
+        ['o', 'student by student, or note by note'],
+        ['← → ↑ ↓', 'go to another mark'],
+        ['r', 'write a remark with the next mark'],
+        ['Enter', 'finish, and go on']
+      ]
+    ],
+    [
       'Notes',
       [
         ['← →', 'note below, note above'],

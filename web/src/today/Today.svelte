@@ -95,6 +95,7 @@
               {group.next[0].piece.title}, {group.next[0].dueWords}: <b>{stuck(group.next[0])}</b>
             </p>
           {/if}
+          {#if group.students}<a class="check" href="/ear/class/{group.id}">Playing check</a>{/if}
         </div>
         {#if group.next.length && group.students}
           <table>
@@ -163,6 +164,10 @@
 </div>
 
 <style>
+  .check {
+    margin-left: auto;
+    white-space: nowrap;
+  }
   section {
     margin-top: 1.5rem;
   }

@@ -7,6 +7,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.RequestOptions;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.testng.annotations.AfterMethod;
@@ -110,5 +111,190 @@ public class ClassTest {
     page.getByLabel("School year, in your own words").fill("Year 6");
     page.getByText("Keep", new Page.GetByTextOptions().setExact(true)).click();
     assertThat(page.getByText("school, Year 6")).isVisible();
+  }
+
+  /** Sends JSON to the server and returns what stands behind a field of the answer. */
+  private long made(Page page, String path, String json) {
+    var r =
+        page.request()
+            .post(
+                browsing.at(path),
+                RequestOptions.create()
+                    .setHeader("Content-Type", "application/json")
+                    .setData(json));
+    assertEquals(r.status(), 200, r.text());
+    return Long.parseLong(r.text().replaceAll(".*\"id\":(\\d+).*", "$1").replaceAll("\\D", ""));
+  }
+
+  /** A group of thirty on ten instruments, and a check of five sounding notes. */
+  private long checkOfThirty(Page page) {
+    String[] instruments = {
+      "flute",
+      "oboe",
+      "clarinet",
+      "alto sax",
+      "tenor sax",
+      "bassoon",
+      "trumpet",
+      "horn",
+      "trombone",
+      "tuba"
+    };
+    StringBuilder list = new StringBuilder("Name,Instrument\\n");
+    for (int i = 0; i < 30; i++) {
+      list.append("Kid").append(i).append(',').append(instruments[i % 10]).append("\\n");
+    }
+    var taken =
+        page.request()
+            .post(
+                browsing.at("/api/roster"),
+                RequestOptions.create()
+                    .setHeader("Content-Type", "application/json")
+                    .setData("{\"text\":\"" + list + "\",\"meanings\":[],\"group\":\"Thirty\"}"));
+    assertEquals(taken.status(), 200, taken.text());
+    String people = page.request().get(browsing.at("/api/people")).text();
+    String group = people.replaceAll(".*\"id\":(\\d+),\"name\":\"Thirty\".*", "$1");
+    StringBuilder items = new StringBuilder();
+    for (String n : "Bb4 C5 D5 Eb5 F5".split(" ")) {
+      items
+          .append(items.isEmpty() ? "" : ",")
+          .append("{\"kind\":\"SOUND\",\"what\":\"")
+          .append(n)
+          .append("\",\"pieceId\":0}");
+    }
+    return made(page, "/api/groups/" + group + "/checks", "{\"items\":[" + items + "]}");
+  }
+
+  /**
+   * Thirty students and five notes are 150 marks and 150 keys: 0.8 seconds for each in two minutes.
+   * Where all that is left of a student is secure it is one key.
+   */
+  @Test
+  public void thirtyStudentsAndFiveNotesTakeOneKeyAMark() {
+    Page page = browsing.page();
+    long check = checkOfThirty(page);
+    page.navigate(browsing.at("/ear/check/" + check));
+    assertThat(page.getByText("150 marks to go")).isVisible();
+    int keys = 0;
+    for (int student = 0; student < 30; student++) {
+      for (int note = 0; note < 5; note++) {
+        page.keyboard().press(student % 7 == 3 && note == 2 ? "2" : "1");
+        keys++;
+      }
+    }
+    assertThat(page.getByText("everyone who is here is marked").first()).isVisible();
+    assertEquals(keys, 150);
+    page.keyboard().press("Enter");
+    assertThat(page.getByLabel("Summary").locator("li")).hasCount(4);
+    page.navigate(browsing.at("/ear/check/" + checkAgain(page)));
+    assertThat(page.getByText("150 marks to go")).isVisible();
+    for (int student = 0; student < 30; student++) {
+      page.keyboard().press("a");
+    }
+    assertThat(page.getByText("everyone who is here is marked").first()).isVisible();
+    assertEquals(browsing.errors, List.of());
+  }
+
+  private long checkAgain(Page page) {
+    String people = page.request().get(browsing.at("/api/people")).text();
+    String group = people.replaceAll(".*\"id\":(\\d+),\"name\":\"Thirty\".*", "$1");
+    StringBuilder items = new StringBuilder();
+    for (String n : "G4 A4 Bb4 C5 D5".split(" ")) {
+      items
+          .append(items.isEmpty() ? "" : ",")
+          .append("{\"kind\":\"SOUND\",\"what\":\"")
+          .append(n)
+          .append("\",\"pieceId\":0}");
+    }
+    return made(page, "/api/groups/" + group + "/checks", "{\"items\":[" + items + "]}");
+  }
+
+  @Test
+  public void aLostServerAndAClosedTabLoseNoMark() {
+    Page page = browsing.page();
+    long check =
+        made(
+            page,
+            "/api/groups/1/checks",
+            "{\"items\":[{\"kind\":\"SOUND\",\"what\":\"Bb4\",\"pieceId\":0},"
+                + "{\"kind\":\"SOUND\",\"what\":\"C5\",\"pieceId\":0}]}");
+    page.navigate(browsing.at("/ear/check/" + check));
+    assertThat(page.getByText("8 marks to go")).isVisible();
+    page.keyboard().press("1");
+    page.keyboard().press("2");
+    assertThat(page.getByText("6 marks to go")).isVisible();
+    browsing.stop();
+    page.keyboard().press("1");
+    page.keyboard().press("3");
+    page.keyboard().press("1");
+    assertThat(page.getByText("What was marked waits here")).isVisible();
+    assertThat(page.getByText("3 on the way")).isVisible();
+    Page again = page.context().newPage();
+    page.close();
+    browsing.restart();
+    again.navigate(browsing.at("/ear/check/" + check));
+    assertThat(again.getByText("3 marks to go")).isVisible();
+    assertThat(again.getByText("on the way")).hasCount(0);
+    again.reload();
+    assertThat(again.getByText("3 marks to go")).isVisible();
+  }
+
+  @Test
+  public void twoTeachersSeeEachOthersMarks() {
+    Page one = browsing.page();
+    long check =
+        made(
+            one,
+            "/api/groups/1/checks",
+            "{\"items\":[{\"kind\":\"SOUND\",\"what\":\"Bb4\",\"pieceId\":0}]}");
+    Page two = browsing.page();
+    one.navigate(browsing.at("/ear/check/" + check));
+    two.navigate(browsing.at("/ear/check/" + check));
+    one.getByLabel("Marked by").fill("Frau Mühl");
+    one.getByLabel("Marked by").press("Tab");
+    assertThat(two.getByText("4 marks to go")).isVisible();
+    one.locator("h1").click();
+    one.keyboard().press("2");
+    assertThat(two.getByText("3 marks to go")).isVisible();
+    two.keyboard().press("ArrowUp");
+    assertThat(two.getByLabel("Now asked")).containsText("shaky, marked by Frau Mühl");
+  }
+
+  @Test
+  public void aCheckIsChosenWalkedNoteByNoteAndFinished() {
+    Page page = at("/");
+    page.getByText("Playing check").first().click();
+    page.locator(".chip").first().click();
+    page.getByLabel("Notes, as they sound").fill("F, H");
+    page.getByText("Add the notes").click();
+    assertThat(page.getByText("'H' is no note").first()).isVisible();
+    page.getByLabel("Notes, as they sound").fill("F");
+    page.getByText("Add the notes").click();
+    page.getByText("Add the scale").click();
+    page.getByLabel("A few bars of")
+        .selectOption(new com.microsoft.playwright.options.SelectOption().setLabel("Ferry Bell"));
+    page.getByLabel("Bars", new Page.GetByLabelOptions().setExact(true)).fill("1-2");
+    page.getByText("Add the bars").click();
+    assertThat(page.getByLabel("What is asked").locator("ol li")).hasCount(4);
+    page.getByText("Begin", new Page.GetByTextOptions().setExact(true)).click();
+    Locator now = page.getByLabel("Now asked");
+    String first = now.locator("h2").textContent();
+    page.keyboard().press("o");
+    page.keyboard().press("1");
+    assertThat(now.locator("h2")).not().hasText(first);
+    page.keyboard().press("x");
+    assertThat(page.locator("tr.absent")).hasCount(1);
+    page.keyboard().press("r");
+    page.keyboard().type("thumb late");
+    page.keyboard().press("Enter");
+    page.keyboard().press("3");
+    page.keyboard().press("u");
+    assertThat(now.getByText("taken back")).isVisible();
+    page.keyboard().press("2");
+    page.keyboard().press("Enter");
+    Locator summary = page.getByLabel("Summary");
+    assertThat(summary).containsText("shaky");
+    assertThat(summary).containsText("Absent:");
+    assertEquals(browsing.errors, List.of());
   }
 }

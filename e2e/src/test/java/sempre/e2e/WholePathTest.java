@@ -222,7 +222,8 @@ public class WholePathTest {
       {"/shelf", false},
       {"/people", false},
       {"/people/1", true},
-      {"/people/many", false}
+      {"/people/many", false},
+      {"/ear/class/1", false}
     };
   }
 

@@ -1,5 +1,6 @@
 package sempre.core.planning;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -61,6 +62,22 @@ public record Player(
     return way.fingering().holds().stream()
         .map(Hold::control)
         .noneMatch(c -> avoid.contains(c.token()));
+  }
+
+  /**
+   * How this player fingers a note that stands by itself: the house's way, else the standard, else
+   * what the hand reaches; empty when it has none.
+   */
+  public Optional<Setup.Way> usual(Pitch note) {
+    List<Setup.Way> ways =
+        setup.ways(note).stream()
+            .filter(w -> w.entry().role() != Role.SPECIAL && w.held().isEmpty() && reaches(w))
+            .toList();
+    return ways.stream()
+        .filter(w -> Price.house(w.entry(), style))
+        .findFirst()
+        .or(() -> ways.stream().filter(w -> w.entry().role() == Role.STANDARD).findFirst())
+        .or(() -> ways.stream().findFirst());
   }
 
   /**

@@ -35,8 +35,6 @@ import sempre.server.store.Shelf;
 @RestController
 @RequestMapping("/api/students/{studentId}/heard")
 class ChecksController {
-  private static final String TEACHER = "teacher";
-
   private final Db db;
   private final Checks checks;
   private final Players players;
@@ -196,7 +194,7 @@ class ChecksController {
       String remark,
       OptionalLong undoes) {
     return new Check(
-        0, clock.instant(), TEACHER, written, fingering, grade, piece, bars, remark, undoes);
+        0, clock.instant(), Marked.by(), written, fingering, grade, piece, bars, remark, undoes);
   }
 
   /** The catalogue's entry for a fingering as played, free controls held or not. */

@@ -244,6 +244,40 @@ final class Views {
 
   record ShelfPiece(PieceRef piece, String added, List<String> groups) {}
 
+  /** Something worth asking a class, and why. */
+  record SuggestedView(String kind, String what, String words, String why) {}
+
+  /** A check of a group in a list. */
+  record ClassCheckRef(long id, String when, boolean finished, List<String> items) {}
+
+  /**
+   * What one student was asked and how it was.
+   *
+   * @param asked whether it is for this student at all
+   * @param notes on the student's page
+   * @param fingering of one note; empty for several
+   */
+  record ClassCell(
+      boolean asked,
+      String notes,
+      String fingering,
+      String label,
+      String grade,
+      String by,
+      String remark) {}
+
+  record ClassRow(StudentRef student, boolean absent, List<ClassCell> cells) {}
+
+  /** A playing check of a group. */
+  record ClassCheckView(
+      long id,
+      long groupId,
+      String group,
+      String when,
+      List<String> items,
+      List<ClassRow> rows,
+      boolean finished) {}
+
   record Id(long id) {}
 
   /** A control as it lies under the hands, for the picture of a fingering. */

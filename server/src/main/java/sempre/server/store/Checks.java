@@ -66,9 +66,22 @@ public class Checks {
   }
 
   public long add(Db.Tx tx, long studentId, Check c) throws SQLException {
+    return add(tx, studentId, c, null, null, null);
+  }
+
+  /**
+   * Adds an entry of a class check.
+   *
+   * @param checkId the check
+   * @param place of the item in it
+   * @param mark names the press of the key
+   */
+  public long add(Db.Tx tx, long studentId, Check c, Long checkId, Integer place, String mark)
+      throws SQLException {
     return tx.insert(
         "insert into heard (student_id, at, heard_by, written, fingering, grade, piece_id, bars,"
-            + " remark, undoes) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
+            + " remark, undoes, check_id, place, mark)"
+            + " values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
         studentId,
         c.at().atOffset(ZoneOffset.UTC),
         c.by(),
@@ -78,6 +91,9 @@ public class Checks {
         c.piece().isPresent() ? c.piece().getAsLong() : null,
         c.bars(),
         c.remark(),
-        c.undoes().isPresent() ? c.undoes().getAsLong() : null);
+        c.undoes().isPresent() ? c.undoes().getAsLong() : null,
+        checkId,
+        place,
+        mark);
   }
 }

@@ -1,0 +1,251 @@
+package sempre.server.api;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.Callable;
+import java.util.concurrent.Executors;
+import org.springframework.http.MediaType;
+import org.springframework.test.web.servlet.assertj.MvcTestResult;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+/** A playing check of a whole group. */
+public class ClassChecksApiTest extends DemoTestBase {
+  private final List<Long> students = new ArrayList<>();
+  private long group;
+  private long flute;
+  private long alto;
+  private int round;
+  private int presses;
+
+  @BeforeMethod
+  void band() {
+    group =
+        body(post("/api/groups", "{\"name\":\"Checked band " + ++round + "\"}")).get("id").asLong();
+    flute = player("Ida", "flute");
+    alto = player("Ben", "alto-sax");
+  }
+
+  /** The other tests count the demo's people. */
+  @AfterMethod(alwaysRun = true)
+  void leave() {
+    students.forEach(s -> mvc.delete().uri("/api/students/" + s).exchange());
+    students.clear();
+    mvc.delete().uri("/api/groups/" + group).exchange();
+  }
+
+  private long player(String name, String instrument) {
+    long id =
+        body(post(
+                "/api/students",
+                "{\"givenName\":\""
+                    + name
+                    + "\",\"initial\":\"\",\"instrument\":\""
+                    + instrument
+                    + "\",\"groups\":["
+                    + group
+                    + "]}"))
+            .get("id")
+            .asLong();
+    students.add(id);
+    return id;
+  }
+
+  private static String item(String kind, String what, long piece) {
+    return "{\"kind\":\"" + kind + "\",\"what\":\"" + what + "\",\"pieceId\":" + piece + "}";
+  }
+
+  private long begin(String... items) {
+    MvcTestResult r =
+        post("/api/groups/" + group + "/checks", "{\"items\":[" + String.join(",", items) + "]}");
+    assertThat(r).hasStatusOk();
+    return body(r).get("id").asLong();
+  }
+
+  private MvcTestResult grade(
+      long check, long student, int item, String grade, String mark, String by) {
+    return mvc.post()
+        .uri("/api/checks/" + check + "/grades")
+        .header(Marked.HEADER, by)
+        .contentType(MediaType.APPLICATION_JSON)
+        .content(
+            "{\"studentId\":"
+                + student
+                + ",\"item\":"
+                + item
+                + ",\"grade\":\""
+                + grade
+                + "\",\"remark\":\"\",\"mark\":\""
+                + mark
+                + "\"}")
+        .exchange();
+  }
+
+  private MvcTestResult grade(long check, long student, int item, String grade) {
+    return grade(check, student, item, grade, "press" + ++presses, "Frau%20M%C3%BChl");
+  }
+
+  private JsonNode cell(long check, long student, int item) {
+    for (JsonNode r : get("/api/checks/" + check).get("rows")) {
+      if (r.get("student").get("id").asLong() == student) {
+        return r.get("cells").get(item);
+      }
+    }
+    throw new AssertionError("no row");
+  }
+
+  private int heard(long student) {
+    return get("/api/students/" + student + "/heard").get("heard").size();
+  }
+
+  @Test
+  public void everyPlayerIsAskedInTheOwnNotes() {
+    long check =
+        begin(
+            item("SOUND", "Ab4", 0),
+            item("SCALE", "Bb4 major", 0),
+            item("FINGERING", "flute Bb4 T 1 | 1 Eb", 0),
+            item("BARS", "1-2", piece("The Harbour Wall")));
+    assertThat(cell(check, flute, 0).get("notes").asString()).isEqualTo("A♭4");
+    assertThat(cell(check, alto, 0).get("notes").asString()).isEqualTo("F5");
+    assertThat(cell(check, flute, 1).get("notes").asString()).isEqualTo("B♭4 to B♭5");
+    assertThat(cell(check, flute, 2).get("label").asString()).isEqualTo("one-and-one");
+    assertThat(cell(check, alto, 2).get("asked").asBoolean()).isFalse();
+    assertThat(cell(check, flute, 3).get("notes").asString()).isNotEmpty();
+    assertThat(grade(check, alto, 2, "SECURE")).hasStatus(400);
+  }
+
+  @Test
+  public void oneKeyWritesDownEveryNoteOfTheItemAndSaysByWhom() {
+    long check = begin(item("SCALE", "Bb4 major", 0));
+    assertThat(grade(check, flute, 0, "SHAKY")).hasStatusOk();
+    JsonNode record = get("/api/students/" + flute + "/heard");
+    assertThat(record.get("marks")).hasSize(8);
+    assertThat(record.get("heard").get(0).get("by").asString()).isEqualTo("Frau Mühl");
+    assertThat(cell(check, flute, 0).get("grade").asString()).isEqualTo("SHAKY");
+  }
+
+  @Test
+  public void aPressThatIsSentTwiceIsWrittenDownOnce() {
+    long check = begin(item("SOUND", "Bb4", 0));
+    assertThat(grade(check, flute, 0, "SECURE", "same", "")).hasStatusOk();
+    assertThat(grade(check, flute, 0, "SECURE", "same", "")).hasStatusOk();
+    assertThat(heard(flute)).isEqualTo(1);
+  }
+
+  @Test
+  public void aLaterGradeCountsAndUndoBringsTheEarlierBack() {
+    long check = begin(item("SOUND", "Bb4", 0));
+    grade(check, flute, 0, "NOT_YET");
+    grade(check, flute, 0, "SECURE");
+    assertThat(cell(check, flute, 0).get("grade").asString()).isEqualTo("SECURE");
+    String undo = "{\"studentId\":" + flute + ",\"item\":0}";
+    assertThat(body(post("/api/checks/" + check + "/undo", undo)).get("grade").asString())
+        .isEqualTo("NOT_YET");
+    assertThat(body(post("/api/checks/" + check + "/undo", undo)).get("grade").asString())
+        .isEmpty();
+    assertThat(heard(flute)).as("what was heard stays written down").isEqualTo(2);
+    assertThat(get("/api/students/" + flute + "/heard").get("marks")).isEmpty();
+  }
+
+  @Test
+  public void theAbsentAreSkippedUntilTheyAreMarked() {
+    long check = begin(item("SOUND", "Bb4", 0));
+    String is = "{\"studentId\":" + alto + ",\"absent\":true}";
+    assertThat(post("/api/checks/" + check + "/absent", is)).hasStatusOk();
+    assertThat(get("/api/checks/" + check).toString()).contains("\"absent\":true");
+    grade(check, alto, 0, "SECURE");
+    assertThat(get("/api/checks/" + check).toString()).doesNotContain("\"absent\":true");
+  }
+
+  @Test
+  public void twoTeachersMarkAtTheSameTimeAndNothingIsLost() throws Exception {
+    for (int i = 0; i < 8; i++) {
+      player("Kid" + (char) ('A' + i), i % 2 == 0 ? "trumpet" : "clarinet");
+    }
+    long check = begin(item("SOUND", "Bb4", 0), item("SOUND", "C5", 0), item("SOUND", "D5", 0));
+    List<Callable<Integer>> marks = new ArrayList<>();
+    for (long s : students) {
+      for (int i = 0; i < 3; i++) {
+        int place = i;
+        // both teachers mark every cell
+        for (String by : List.of("One", "Two")) {
+          marks.add(
+              () ->
+                  grade(check, s, place, "SECURE", by + s + "-" + place, by)
+                      .getResponse()
+                      .getStatus());
+        }
+      }
+    }
+    var pool = Executors.newFixedThreadPool(6);
+    try {
+      for (var f : pool.invokeAll(marks)) {
+        assertThat(f.get()).isEqualTo(200);
+      }
+    } finally {
+      pool.shutdown();
+    }
+    for (long s : students) {
+      assertThat(heard(s)).isEqualTo(6);
+      for (int i = 0; i < 3; i++) {
+        assertThat(cell(check, s, i).get("grade").asString()).isEqualTo("SECURE");
+      }
+    }
+  }
+
+  @Test
+  public void whatIsNeededNextIsSuggested() {
+    long demo = 0;
+    for (JsonNode g : get("/api/people").get("groups")) {
+      demo = g.get("name").asString().equals("First-year band") ? g.get("id").asLong() : demo;
+    }
+    JsonNode list = get("/api/groups/" + demo + "/checks/suggested");
+    assertThat(list).isNotEmpty();
+    int last = 99;
+    for (JsonNode s : list) {
+      int n = Integer.parseInt(s.get("why").asString().replaceAll(" .*", ""));
+      assertThat(n).isLessThanOrEqualTo(last).isPositive();
+      last = n;
+    }
+    assertThat(list.toString()).as("A flat is new for everyone in Lantern Round").contains("Ab4");
+  }
+
+  @DataProvider
+  public Object[][] wrong() {
+    return new Object[][] {
+      {"", "choose what is asked"},
+      {item("SOUND", "H4", 0), "H4"},
+      {item("SCALE", "Bb4 lydian", 0), "major, minor, chromatic"},
+      {item("BARS", "x", 1), "are no bars"},
+      {item("BARS", "6-3", 1), "swap them"},
+      {item("DANCE", "Bb4", 0), "can't be asked"},
+    };
+  }
+
+  @Test(dataProvider = "wrong")
+  public void whatCantBeAskedIsRefusedWithASentence(String items, String said) {
+    MvcTestResult r = post("/api/groups/" + group + "/checks", "{\"items\":[" + items + "]}");
+    assertThat(r).hasStatus(400);
+    assertThat(body(r).get("detail").asString().toLowerCase(java.util.Locale.ROOT))
+        .contains(said.toLowerCase(java.util.Locale.ROOT));
+    assertThat(get("/api/groups/" + group + "/checks")).isEmpty();
+  }
+
+  @Test
+  public void aFinishedCheckIsListedAndCanGoOn() {
+    long check = begin(item("SOUND", "Bb4", 0));
+    assertThat(post("/api/checks/" + check + "/finish", "true")).hasStatusOk();
+    JsonNode list = get("/api/groups/" + group + "/checks");
+    assertThat(list.get(0).get("finished").asBoolean()).isTrue();
+    assertThat(list.get(0).get("items").get(0).asString()).isEqualTo("B♭");
+    assertThat(post("/api/checks/" + check + "/finish", "false")).hasStatusOk();
+    assertThat(get("/api/checks/" + check).get("finished").asBoolean()).isFalse();
+    assertThat(mvc.get().uri("/api/checks/999999")).hasStatus(404);
+  }
+}

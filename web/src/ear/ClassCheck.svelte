@@ -1,0 +1,570 @@
+<!-- A playing check of a whole group, by keyboard alone: student by student or note by note. -->
+<script lang="ts">
+  import { Button, SkeletonText, TextInput } from 'carbon-components-svelte';
+  import { flushSync, onDestroy, untrack } from 'svelte';
+  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { by } from '../by.svelte';
+  import { typing } from '../parts/keys';
+  import Mark from '../parts/Mark.svelte';
+  import Trouble from '../parts/Trouble.svelte';
+  import { route } from '../router';
+  import { short } from '../stand/lanes';
+  import { keepUnsent, mark, unsent, type Press } from './pending';
+
+  type Grade = Press['grade'];
+  const WORDS = { SECURE: 'secure', SHAKY: 'shaky', NOT_YET: 'not yet' } as const;
+  /** How often the other teacher's marks are looked for. */
+  const LOOK_MS = 4000;
+
+  const id = $derived(Number(route.params.check));
+  let view = $state.raw<Schemas['ClassCheckView']>();
+  let row = $state(0);
+  let item = $state(0);
+  let byNote = $state(false);
+  let pending = $state.raw<Press[]>([]);
+  let remark = $state('');
+  let field = $state<HTMLInputElement>();
+  let remarking = $state(false);
+  let finished = $state(false);
+  let problem = $state('');
+  let said = $state('');
+  /** what can be taken back, the last last */
+  let done = $state.raw<{ row: number; item: number }[]>([]);
+
+  const student = $derived(view?.rows[row]);
+  const cell = $derived(student?.cells[item]);
+  /** keys of the cells that wait to be sent, with the grade given */
+  const waiting = $derived(new Map(pending.map((p) => [`${p.studentId}/${p.item}`, p])));
+  const gradeOf = (r: Schemas['ClassRow'], i: number) =>
+    waiting.get(`${r.student.id}/${i}`)?.grade ?? r.cells[i]!.grade;
+  const open = $derived(
+    (view?.rows ?? []).flatMap((r) =>
+      r.absent ? [] : r.cells.filter((c, i) => c.asked && !gradeOf(r, i))
+    ).length
+  );
+
+  $effect(() => {
+    const check = id;
+    untrack(() => load(check));
+  });
+  const timer = setInterval(() => void look(), LOOK_MS);
+  onDestroy(() => clearInterval(timer));
+
+  async function load(check: number) {
+    view = undefined;
+    problem = '';
+    try {
+      view = await asked(api.GET('/api/checks/{id}', { params: { path: { id: check } } }));
+      finished = view.finished;
+      pending = unsent(check);
+      done = [];
+      toNextOpen(0, 0);
+      void send();
+    } catch (e) {
+      problem = sentence(e);
+    }
+  }
+
+  /** What another teacher has marked meanwhile. */
+  async function look() {
+    if (!view || pending.length || document.hidden) return;
+    try {
+      const fresh = await asked(api.GET('/api/checks/{id}', { params: { path: { id } } }));
+      if (!pending.length && fresh.id === id) view = fresh;
+    } catch {
+      // the next grade says so
+    }
+  }
+
+  function put(studentId: number, i: number, c: Schemas['ClassCell']) {
+    if (!view) return;
+    view = {
+      ...view,
+      rows: view.rows.map((r) =>
+        r.student.id === studentId
+          ? { ...r, absent: false, cells: r.cells.map((x, n) => (n === i ? c : x)) }
+          : r
+      )
+    };
+  }
+
+  let sending = false;
+  /** Sends what waits, one after the other; what fails waits on. */
+  async function send() {
+    if (sending) return;
+    sending = true;
+    try {
+      while (pending.length) {
+        const next = pending[0]!;
+        const { studentId, item: i } = next;
+        const c = await asked(
+          api.POST('/api/checks/{id}/grades', { params: { path: { id } }, body: next })
+        );
+        put(studentId, i, c);
+        pending = pending.slice(1);
+        keepUnsent(id, pending);
+        problem = '';
+      }
+    } catch (e) {
+      problem = `${sentence(e)} What was marked waits here and is sent again.`;
+      setTimeout(() => void send(), LOOK_MS);
+    } finally {
+      sending = false;
+    }
+  }
+
+  /** The cells in the order they are walked through. */
+  const order = $derived.by(() => {
+    const rows = view?.rows ?? [];
+    const cells: [number, number][] = [];
+    const add = (r: number, i: number) => {
+      if (rows[r]!.cells[i]!.asked) cells.push([r, i]);
+    };
+    const n = view?.items.length ?? 0;
+    if (byNote) for (let i = 0; i < n; i++) rows.forEach((_, r) => add(r, i));
+    else rows.forEach((_, r) => Array.from({ length: n }, (_, i) => add(r, i)));
+    return cells;
+  });
+  const place = $derived(order.findIndex(([r, i]) => r === row && i === item));
+
+  function go(to: number) {
+    const c = order[Math.max(0, Math.min(order.length - 1, to))];
+    if (c) [row, item] = c;
+  }
+  /** The next cell from a place on that is neither graded nor of someone absent. */
+  function toNextOpen(r0: number, i0: number) {
+    const rows = view?.rows ?? [];
+    const from = order.findIndex(([r, i]) => r === r0 && i === i0);
+    const start = Math.max(0, from);
+    for (let k = 0; k < order.length; k++) {
+      const [r, i] = order[(start + k) % order.length]!;
+      if (!rows[r]!.absent && !gradeOf(rows[r]!, i)) {
+        [row, item] = [r, i];
+        return;
+      }
+    }
+    go(start);
+  }
+
+  function press(r: number, i: number, g: Grade, words: string) {
+    const s = view!.rows[r]!.student.id;
+    pending = [...pending, { studentId: s, item: i, grade: g, remark: words, mark: mark() }];
+    keepUnsent(id, pending);
+    done = [...done, { row: r, item: i }];
+  }
+
+  function grade(g: Grade) {
+    if (!student || !cell?.asked) return;
+    press(row, item, g, remark.trim());
+    said = `${student.student.name}, ${view!.items[item]}: ${WORDS[g]}`;
+    remark = '';
+    remarking = false;
+    void send();
+    toNextOpen(row, item);
+  }
+
+  /** All that is left of this student (or of this note, walking note by note) is secure. */
+  function rest() {
+    if (!view) return;
+    const list = order.filter(
+      ([r, i]) =>
+        (byNote ? i === item : r === row) && !view!.rows[r]!.absent && !gradeOf(view!.rows[r]!, i)
+    );
+    list.forEach(([r, i]) => press(r, i, 'SECURE', ''));
+    said = `${list.length} ${list.length === 1 ? 'mark' : 'marks'}: secure`;
+    void send();
+    toNextOpen(row, item);
+  }
+
+  async function undo() {
+    // with nothing done on this page, what stands in the chosen cell
+    const here = cell && student && gradeOf(student, item) ? { row, item } : undefined;
+    const lastDone = done[done.length - 1] ?? here;
+    if (!lastDone || !view) return;
+    done = done.slice(0, -1);
+    [row, item] = [lastDone.row, lastDone.item];
+    const s = view.rows[lastDone.row]!.student;
+    const unsentYet = [...pending]
+      .reverse()
+      .find((p) => p.studentId === s.id && p.item === lastDone.item);
+    said = `${s.name}, ${view.items[lastDone.item]}: taken back`;
+    if (unsentYet && unsentYet !== pending[0]) {
+      pending = pending.filter((p) => p !== unsentYet);
+      keepUnsent(id, pending);
+      return;
+    }
+    try {
+      while (sending) await new Promise((r) => setTimeout(r, 30));
+      const c = await asked(
+        api.POST('/api/checks/{id}/undo', {
+          params: { path: { id } },
+          body: { studentId: s.id, item: lastDone.item }
+        })
+      );
+      put(s.id, lastDone.item, c);
+    } catch (e) {
+      done = [...done, lastDone];
+      problem = sentence(e);
+    }
+  }
+
+  async function absent() {
+    if (!student || !view) return;
+    const r = row;
+    const is = !student.absent;
+    view = { ...view, rows: view.rows.map((x, n) => (n === r ? { ...x, absent: is } : x)) };
+    said = `${student.student.name} is ${is ? 'absent' : 'here'}`;
+    try {
+      await asked(
+        api.POST('/api/checks/{id}/absent', {
+          params: { path: { id } },
+          body: { studentId: view.rows[r]!.student.id, absent: is }
+        })
+      );
+    } catch (e) {
+      problem = sentence(e);
+    }
+    if (is) toNextOpen(r, 0);
+  }
+
+  async function finish(is: boolean) {
+    finished = is;
+    try {
+      await asked(api.POST('/api/checks/{id}/finish', { params: { path: { id } }, body: is }));
+    } catch (e) {
+      problem = sentence(e);
+    }
+  }
+
+  function onkeydown(e: KeyboardEvent) {
+    if (e.target === field) {
+      if (e.key === 'Enter' || e.key === 'Escape') {
+        remarking = e.key === 'Enter' && remark.trim() !== '';
+        field?.blur();
+        e.preventDefault();
+      }
+      return;
+    }
+    if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || !view) return;
+    const k = e.key;
+    if (k === '1') grade('SECURE');
+    else if (k === '2') grade('SHAKY');
+    else if (k === '3') grade('NOT_YET');
+    else if (k === 'a') rest();
+    else if (k === 'u') void undo();
+    else if (k === 'x') void absent();
+    else if (k === 'o') byNote = !byNote;
+    else if (k === 'ArrowRight') go(place + 1);
+    else if (k === 'ArrowLeft') go(place - 1);
+    else if (k === 'ArrowDown') row = Math.min(row + 1, view.rows.length - 1);
+    else if (k === 'ArrowUp') row = Math.max(row - 1, 0);
+    else if (k === 'r') {
+      remarking = true;
+      flushSync();
+      field?.focus();
+    } else if (k === 'Enter' && !(e.target instanceof HTMLButtonElement)) void finish(!finished);
+    else return;
+    e.preventDefault();
+  }
+
+  const markOf = (g: string) =>
+    g === 'SECURE' ? 'secure' : g === 'SHAKY' ? 'shaky' : ('not yet' as const);
+  const shaky = $derived(
+    (view?.rows ?? []).flatMap((r) =>
+      r.cells.flatMap((c, i) => {
+        const g = gradeOf(r, i);
+        return g && g !== 'SECURE' ? [{ r, i, c, g }] : [];
+      })
+    )
+  );
+  const away = $derived((view?.rows ?? []).filter((r) => r.absent));
+  $effect(() => {
+    void row;
+    document.querySelector('tr.at')?.scrollIntoView({ block: 'nearest' });
+  });
+</script>
+
+<svelte:window {onkeydown} />
+
+<div class="page">
+  {#if !view}
+    {#if problem}<Trouble text={problem} again={() => load(id)} />{:else}
+      <SkeletonText heading /><SkeletonText paragraph lines={8} />
+    {/if}
+  {:else}
+    <header>
+      <div>
+        <h1>{view.group}: playing check</h1>
+        <p class="quiet">
+          {view.when} · {open === 0
+            ? 'everyone who is here is marked'
+            : open === 1
+              ? 'one mark to go'
+              : `${open} marks to go`}{pending.length ? `, ${pending.length} on the way` : ''}
+        </p>
+      </div>
+      <div class="by">
+        <TextInput
+          size="sm"
+          labelText="Marked by"
+          placeholder="a teacher"
+          value={by.name}
+          on:change={(e) => by.set(String(e.detail ?? ''))}
+        />
+      </div>
+    </header>
+    {#if problem}<Trouble text={problem} />{/if}
+    {#if finished}
+      <section class="summary" aria-label="Summary">
+        <h2>What to work on</h2>
+        {#if shaky.length}
+          <ul>
+            {#each shaky as s (s.r.student.id + '/' + s.i)}
+              <li>
+                <Mark state={markOf(s.g)} label={false} />
+                <b>{s.r.student.name}</b>
+                {view.items[s.i]}{s.c.notes ? ` (${s.c.notes})` : ''}: {markOf(s.g)}{s.c.remark
+                  ? `; ${s.c.remark}`
+                  : ''}
+              </li>
+            {/each}
+          </ul>
+        {:else}
+          <p>Everything that was asked is secure.</p>
+        {/if}
+        {#if away.length}
+          <p>Absent: {away.map((r) => r.student.name).join(', ')}.</p>
+        {/if}
+        <Button size="small" kind="tertiary" on:click={() => finish(false)}>Go on (Enter)</Button>
+        <a href="/">To Today</a>
+      </section>
+    {/if}
+    <div class="walk">
+      <div class="grid">
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">Student</th>
+              {#each view.items as w, i (i)}
+                <th scope="col" class:at={i === item}>{w}</th>
+              {/each}
+            </tr>
+          </thead>
+          <tbody>
+            {#each view.rows as r, n (r.student.id)}
+              <tr class:at={n === row} class:absent={r.absent}>
+                <th scope="row"
+                  ><span>{r.student.name}</span>
+                  <span class="small quiet"
+                    >{r.absent ? 'absent' : r.student.instrumentName.toLowerCase()}</span
+                  ></th
+                >
+                {#each r.cells as c, i (i)}
+                  {@const g = gradeOf(r, i)}
+                  <td class:here={n === row && i === item}>
+                    {#if c.asked}
+                      <button
+                        class="plain"
+                        aria-label="{r.student.name}, {view.items[i]}{g ? `: ${markOf(g)}` : ''}"
+                        onclick={() => ([row, item] = [n, i])}
+                      >
+                        {#if g}<Mark state={markOf(g)} label={false} />{/if}
+                        <span class="small" class:quiet={!!g}>{c.notes}</span>
+                      </button>
+                    {:else}
+                      <span class="small quiet">–</span>
+                    {/if}
+                  </td>
+                {/each}
+              </tr>
+            {/each}
+          </tbody>
+        </table>
+        {#if !view.rows.length}
+          <p>Nobody is in this group yet: <a href="/people">set up its students</a>.</p>
+        {/if}
+      </div>
+      <aside aria-label="Now asked">
+        {#if student && cell}
+          <p class="quiet">{student.student.instrumentName}</p>
+          <h2>{student.student.name}</h2>
+          {#if cell.asked}
+            <p class="pitch">{cell.notes}</p>
+            {#if cell.fingering}
+              <p>{cell.label} <span class="quiet">{short(cell.fingering).join(' · ')}</span></p>
+            {/if}
+            {#if gradeOf(student, item)}
+              <p class="small">
+                {markOf(gradeOf(student, item))}{cell.by
+                  ? `, marked by ${cell.by}`
+                  : ''}{cell.remark ? `: ${cell.remark}` : ''}
+              </p>
+            {/if}
+          {:else}
+            <p class="small quiet">This is not for this student.</p>
+          {/if}
+          <div class="keys">
+            <button class="plain" onclick={() => grade('SECURE')}
+              ><kbd>1</kbd> <Mark state="secure" label={false} /> secure</button
+            >
+            <button class="plain" onclick={() => grade('SHAKY')}
+              ><kbd>2</kbd> <Mark state="shaky" label={false} /> shaky</button
+            >
+            <button class="plain" onclick={() => grade('NOT_YET')}
+              ><kbd>3</kbd> <Mark state="not yet" label={false} /> not yet</button
+            >
+          </div>
+          <label class="remark small">
+            <span>Remark with the next grade <kbd>r</kbd></span>
+            <input bind:this={field} bind:value={remark} maxlength="300" />
+          </label>
+          {#if remarking && remark}<p class="small">It goes with the next grade.</p>{/if}
+          <p role="status" class="small said">{said}</p>
+          <p class="small quiet more">
+            <kbd>a</kbd>
+            {byNote ? 'the rest of this note' : 'the rest of this student'} is secure ·
+            <kbd>x</kbd> absent · <kbd>u</kbd> take back · <kbd>o</kbd>
+            {byNote ? 'student by student' : 'note by note'} · <kbd>Enter</kbd> finish
+          </p>
+        {/if}
+      </aside>
+    </div>
+  {/if}
+</div>
+
+<style>
+  header {
+    display: flex;
+    justify-content: space-between;
+    gap: 2rem;
+    margin-bottom: 1rem;
+  }
+  .by {
+    width: 12rem;
+  }
+  .walk {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) 17rem;
+    gap: 1.5rem;
+    align-items: start;
+  }
+  .grid {
+    overflow-x: auto;
+    background: var(--paper);
+    border: 1px solid var(--rule);
+  }
+  table {
+    width: 100%;
+    border-collapse: collapse;
+  }
+  th,
+  td {
+    text-align: left;
+    font-weight: 400;
+    padding: 0 0.5rem;
+    border-bottom: 1px solid var(--rule);
+    white-space: nowrap;
+  }
+  thead th {
+    padding: 0.5rem;
+    font-size: 0.8125rem;
+    color: var(--ink-2);
+  }
+  thead th.at {
+    color: var(--ink);
+    font-weight: 600;
+  }
+  tbody th {
+    padding: 0.25rem 0.75rem;
+  }
+  tbody th span:first-child {
+    font-weight: 600;
+    margin-right: 0.5rem;
+  }
+  tr.at {
+    background: var(--accent-soft);
+  }
+  tr.absent {
+    opacity: 0.6;
+  }
+  td.here {
+    outline: 2px solid var(--accent);
+    outline-offset: -2px;
+  }
+  td {
+    vertical-align: middle;
+  }
+  td button {
+    display: flex !important;
+    gap: 0.375rem;
+    align-items: center;
+    min-height: 1.75rem;
+    min-width: 3.5rem;
+  }
+  aside {
+    position: sticky;
+    top: 1rem;
+    display: flex;
+    flex-direction: column;
+    gap: 0.5rem;
+  }
+  .pitch {
+    font-size: 2rem;
+    font-weight: 300;
+    line-height: 1.1;
+  }
+  .keys {
+    display: flex;
+    flex-direction: column;
+    gap: 0.375rem;
+    margin: 0.5rem 0;
+  }
+  .keys button {
+    display: flex !important;
+    gap: 0.5rem;
+    align-items: center;
+  }
+  .remark {
+    display: flex;
+    flex-direction: column;
+    gap: 0.25rem;
+    color: var(--ink-2);
+  }
+  .remark input {
+    font: inherit;
+    color: var(--ink);
+    padding: 0.375rem 0.5rem;
+    background: var(--paper);
+    border: 1px solid var(--rule);
+  }
+  .said {
+    min-height: 1.3em;
+  }
+  .more {
+    line-height: 1.7;
+  }
+  .summary {
+    margin-bottom: 1.5rem;
+    padding: 1rem 1.25rem;
+    background: var(--paper);
+    border: 1px solid var(--rule);
+  }
+  .summary ul {
+    list-style: none;
+    margin: 0.5rem 0;
+    padding: 0;
+    columns: 2;
+  }
+  .summary li {
+    padding: 0.125rem 0;
+    break-inside: avoid;
+  }
+  @media (max-width: 1000px) {
+    .walk {
+      grid-template-columns: 1fr;
+    }
+    aside {
+      position: static;
+    }
+  }
+</style>
