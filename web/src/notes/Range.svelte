@@ -1,5 +1,6 @@
 <!-- The whole range of an instrument on a staff; under each note its name and how far it belongs. -->
 <script lang="ts">
+  import type { Snippet } from 'svelte';
   import { drawing, engrave, type Line } from '../engrave/engrave';
   import type { Schemas } from '../api/client';
   import { rangeXml } from './range';
@@ -10,7 +11,9 @@
     sounding,
     chosen,
     marked,
-    onchoose
+    onchoose,
+    under,
+    says
   }: {
     notes: Schemas['TableNote'][];
     clef: string;
@@ -19,6 +22,10 @@
     /** notes that have what is looked for */
     marked: Set<number>;
     onchoose: (midi: number) => void;
+    /** what stands under a note's name */
+    under?: Snippet<[number]>;
+    /** what that says, for those who do not see it */
+    says?: (midi: number) => string;
   } = $props();
 
   const NOTE = 42;
@@ -73,7 +80,7 @@
 <div bind:clientWidth={width} class="range" role="group" aria-label="The range">
   {#if problem}<p role="alert">The staff could not be engraved; choose the note by name.</p>{/if}
   {#each lines as line, i (i)}
-    <div class="line">
+    <div class="line" class:tall={under}>
       <div {@attach put(line.svg)}></div>
       {#each line.info.spots.filter((s) => byId.has(s.id)) as s (s.id)}
         {@const n = byId.get(s.id)!}
@@ -82,11 +89,12 @@
           class:chosen={n.midi === chosen}
           class:dim={!marked.has(n.midi)}
           aria-pressed={n.midi === chosen}
-          aria-label="{name(n)}, {stages[n.stage]}"
+          aria-label="{name(n)}, {says ? says(n.midi) : stages[n.stage]}"
           style:left="{(s.x / line.info.width) * 100}%"
           onclick={() => onchoose(n.midi)}
         >
           <span>{name(n)}</span>
+          {#if under}<span class="under">{@render under(n.midi)}</span>{/if}
         </button>
       {/each}
     </div>
@@ -103,6 +111,25 @@
   .line {
     position: relative;
     padding-bottom: 1.5rem;
+  }
+  .line.tall {
+    padding-bottom: 4rem;
+    margin-bottom: 0.25rem;
+  }
+  .tall button {
+    flex-direction: column;
+    align-items: center;
+    justify-content: flex-end;
+  }
+  .tall button span.under {
+    display: flex;
+    flex-direction: column;
+    align-items: center;
+    gap: 1px;
+    height: 2.375rem;
+    padding-top: 0.25rem;
+    border: 0;
+    font-weight: 400;
   }
   .line :global(.mNum) {
     display: none;

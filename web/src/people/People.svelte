@@ -161,6 +161,9 @@
         <div class="head">
           <h2>{g.name}</h2>
           <span class="quiet small">{g.stageWords}{g.year ? `, ${g.year}` : ''}</span>
+          <a class="small" href="/people/group/{g.id}"
+            >who has which note<span class="bx--visually-hidden">, {g.name}</span></a
+          >
           <button class="plain link small" onclick={() => (grouping = g)}
             >set up<span class="bx--visually-hidden"> {g.name}</span></button
           >

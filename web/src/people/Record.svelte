@@ -3,6 +3,7 @@
   import { SkeletonText } from 'carbon-components-svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
   import Mark from '../parts/Mark.svelte';
+  import NoteMap from './NoteMap.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../router';
   import { short } from '../stand/lanes';
@@ -10,6 +11,8 @@
   const student = $derived(Number(route.params.student));
   let record = $state.raw<Schemas['RecordView']>();
   let teach = $state.raw<Schemas['TeachView'][]>([]);
+  let map = $state.raw<Schemas['MapView']>();
+  let sounding = $state(false);
   let problem = $state('');
 
   $effect(() => {
@@ -22,6 +25,7 @@
       record = await asked(
         api.GET('/api/students/{studentId}/heard', { params: { path: { studentId: id } } })
       );
+      map = await asked(api.GET('/api/students/{id}/map', { params: { path: { id } } }));
       teach = await asked(
         api.GET('/api/students/{studentId}/teach', { params: { path: { studentId: id } } })
       );
@@ -44,6 +48,35 @@
     }
   }
 
+  /** the note with a fingering whose history is shown */
+  let opened = $state('');
+  const keyOf = (m: { written: string; fingering: string }) => `${m.written} ${m.fingering}`;
+  const history = $derived(record?.heard.filter((h) => keyOf(h) === opened) ?? []);
+
+  /** A further entry: nothing that was heard is ever changed. */
+  async function hear(m: Schemas['MarkView'], grade: 'SECURE' | 'SHAKY' | 'NOT_YET') {
+    try {
+      await asked(
+        api.POST('/api/students/{studentId}/heard', {
+          params: { path: { studentId: student } },
+          body: [
+            {
+              written: m.written,
+              fingering: m.fingering,
+              grade,
+              pieceId: 0,
+              bars: '',
+              remark: ''
+            }
+          ]
+        })
+      );
+      await load(student);
+    } catch (e) {
+      problem = sentence(e);
+    }
+  }
+
   const words = { SECURE: 'secure', SHAKY: 'shaky', NOT_YET: 'not yet' } as const;
   const standing = (m: Schemas['MarkView']) =>
     m.faded && m.grade === 'SECURE' ? 'not heard for long' : words[m.grade as keyof typeof words];
@@ -56,6 +89,14 @@
   {:else}
     <h1>{record.student.name}</h1>
     <p class="quiet">{record.student.instrumentName}</p>
+    {#if map?.notes.length}
+      <p class="names small">
+        <button class="plain link" onclick={() => (sounding = !sounding)}
+          >{sounding ? 'sounding' : 'written'} names</button
+        >
+      </p>
+      <NoteMap {map} {sounding} />
+    {/if}
     {#if teach.length}
       <h2>Worth teaching next</h2>
       <ul class="teach">
@@ -74,14 +115,40 @@
       </ul>
     {/if}
     <h2>Notes</h2>
+    <p class="small quiet rule">{record.rule}</p>
     {#if record.marks.length}
       <ul class="marks">
         {#each record.marks as m (m.written + m.fingering)}
-          <li>
-            <Mark state={standing(m)} label={false} />
-            <b>{m.shown}</b>
-            <span class="small">{m.label}</span>
-            <span class="small quiet">{standing(m)}, {m.when}</span>
+          <li class:open={keyOf(m) === opened}>
+            <button
+              class="plain row"
+              aria-expanded={keyOf(m) === opened}
+              onclick={() => (opened = keyOf(m) === opened ? '' : keyOf(m))}
+            >
+              <Mark state={standing(m)} label={false} />
+              <b>{m.shown}</b>
+              <span class="small">{m.label}</span>
+              <span class="small quiet">{standing(m)}, {m.when}</span>
+            </button>
+            {#if keyOf(m) === opened}
+              <ol class="history small" aria-label="What was heard of {m.shown}">
+                {#each history as h (h.id)}
+                  <li class:undone={h.undone}>
+                    <b>{h.date}</b>: {words[h.grade as keyof typeof words]}{h.piece
+                      ? `, in ${h.piece}${h.bars ? `, bar ${h.bars}` : ''}`
+                      : ''}, by {h.by === 'teacher' ? 'the teacher' : h.by}{h.remark
+                      ? `: ${h.remark}`
+                      : ''}{h.undone ? ' (taken back)' : ''}
+                  </li>
+                {/each}
+              </ol>
+              <p class="small now">
+                Heard now:
+                {#each ['SECURE', 'SHAKY', 'NOT_YET'] as const as g (g)}
+                  <button class="plain link" onclick={() => hear(m, g)}>{words[g]}</button>
+                {/each}
+              </p>
+            {/if}
           </li>
         {/each}
       </ul>
@@ -131,6 +198,9 @@
   h2 {
     margin: 1.75rem 0 0.5rem;
   }
+  .names {
+    margin: 0.75rem 0 0.25rem;
+  }
   .teach {
     list-style: none;
     margin: 0;
@@ -151,13 +221,36 @@
     grid-template-columns: repeat(auto-fill, minmax(19rem, 1fr));
     gap: 0 1.5rem;
   }
-  .marks li {
-    display: grid;
+  .rule {
+    margin-bottom: 0.5rem;
+  }
+  .marks > li {
+    border-bottom: 1px solid var(--rule);
+  }
+  .marks > li.open {
+    background: var(--paper);
+  }
+  .history {
+    list-style: none;
+    margin: 0.25rem 0;
+    padding-left: 1.5rem;
+  }
+  .history .undone {
+    text-decoration: line-through;
+  }
+  .now {
+    padding: 0 0 0.5rem 1.5rem;
+    display: flex;
+    gap: 0.75rem;
+  }
+  .row {
+    width: 100%;
+    text-align: left;
+    display: grid !important;
     grid-template-columns: 1rem 2.75rem 1fr auto;
     gap: 0.5rem;
     align-items: baseline;
-    padding: 0.25rem 0;
-    border-bottom: 1px solid var(--rule);
+    padding: 0.25rem 0 !important;
   }
   table {
     width: 100%;

@@ -10,6 +10,7 @@ import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.RequestOptions;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.regex.Pattern;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
@@ -296,5 +297,52 @@ public class ClassTest {
     assertThat(summary).containsText("shaky");
     assertThat(summary).containsText("Absent:");
     assertEquals(browsing.errors, List.of());
+  }
+
+  @Test
+  public void theMapShowsWhatAStudentHasAndANoteItsHistory() {
+    Page page = at("/people/5");
+    Locator map = page.getByLabel("The range");
+    assertThat(map.getByLabel(Pattern.compile("^A4, secure$"))).isVisible();
+    assertThat(map.getByLabel(Pattern.compile("^B4, shaky$"))).isVisible();
+    assertThat(map.getByLabel(Pattern.compile("^B♭4, secure, .*thumb B flat secure"))).isVisible();
+    assertThat(map.getByLabel(Pattern.compile("^F♯5, never heard, next$"))).isVisible();
+    page.getByText("fades by half in 3 weeks").first().waitFor();
+    Locator b =
+        page.locator(".marks > li").filter(new Locator.FilterOptions().setHasText("B4")).first();
+    b.locator("button.row").click();
+    Locator history = page.getByLabel("What was heard of B4");
+    assertThat(history.locator("li")).hasCount(1);
+    assertThat(history).containsText("shaky, in Half-Tide Rock");
+    assertThat(history).containsText("by the teacher");
+    // a wrong grade is mended by a further entry
+    b.locator(".now button").first().click();
+    assertThat(history.locator("li")).hasCount(2);
+    assertThat(map.getByLabel(Pattern.compile("^B4, secure$"))).isVisible();
+    assertEquals(browsing.errors, List.of());
+  }
+
+  @Test
+  public void aGroupsMapCountsBySoundAndASectionsByItsPage() {
+    Page page = at("/people/group/2");
+    Locator map = page.getByLabel("The range");
+    assertThat(map.locator("button")).hasCount(12);
+    assertThat(map.getByLabel("F♯, 0 of 4 have it, needed next")).isVisible();
+    assertThat(page.getByText("not yet: Ioane T., Kwame O., Linh P. and Saoirse D.")).isVisible();
+    page.getByLabel("Whose").selectOption("alto-sax");
+    assertThat(map.getByLabel(Pattern.compile("^D5, 1 of 1 have it"))).isVisible();
+    page.getByLabel("Names").selectOption("sounding");
+    assertThat(map.getByLabel(Pattern.compile("^F4, 1 of 1 have it"))).isVisible();
+  }
+
+  @Test
+  public void theTeacherSetsHowFastWhatWasHeardFades() {
+    Page page = at("/people");
+    page.getByLabel("Everyone: what was heard fades by half in").selectOption("7");
+    assertThat(page.getByText("The house style is changed")).isVisible();
+    page.navigate(browsing.at("/people/5"));
+    assertThat(page.getByText("fades by half in a week")).isVisible();
+    assertThat(page.getByLabel("The range").getByLabel(Pattern.compile("^A4, not heard for long")))
+        .isVisible();
   }
 }

@@ -223,7 +223,8 @@ public class WholePathTest {
       {"/people", false},
       {"/people/1", true},
       {"/people/many", false},
-      {"/ear/class/1", false}
+      {"/ear/class/1", false},
+      {"/people/group/1", false}
     };
   }
 

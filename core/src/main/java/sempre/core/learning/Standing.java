@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -15,13 +16,18 @@ import sempre.core.pitch.Pitch;
 import sempre.core.planning.Player;
 
 /**
- * What a student has, derived from what was heard: of every note with a fingering the last entry
- * that was not taken back counts; what was last heard longer ago than {@link #LONG} is marked as
- * not heard for long (six weeks: common practice, no source).
+ * What a student has, derived from what was heard: of every note with a fingering the last grade
+ * that was not taken back counts. Each time it was heard with that grade, since another one, adds
+ * one; what was added fades by half in every half-life. With less than {@link #LEFT} left the note
+ * counts as not heard for long: heard once, after two half-lives (three weeks for half, so six
+ * weeks in all: common practice, no source).
  */
 public final class Standing {
-  /** After this time a note counts as not heard for long. */
-  public static final Duration LONG = Duration.ofDays(42);
+  /** What was heard fades by half in this time, unless the teacher says otherwise. */
+  public static final Duration HALF_LIFE = Duration.ofDays(21);
+
+  /** With less than this left a note counts as not heard for long. */
+  public static final double LEFT = 0.25;
 
   private final Map<String, Mark> marks = new TreeMap<>();
 
@@ -32,7 +38,7 @@ public final class Standing {
    * @param fingering plain text
    * @param grade the last grade
    * @param at when that was heard
-   * @param faded whether that is long ago
+   * @param faded whether too little of that is left
    * @param last the entry it rests on
    */
   public record Mark(
@@ -40,25 +46,47 @@ public final class Standing {
 
   private Standing() {}
 
-  /** Derives the standing at a moment from all entries, in any order. */
+  /** The rule in a sentence, as a teacher reads it. */
+  public static String rule(Duration halfLife) {
+    return "The last grade counts. Each time a note was heard adds one, and that fades by half in "
+        + weeks(halfLife)
+        + "; with less than a quarter left it is not heard for long.";
+  }
+
+  private static String weeks(Duration d) {
+    long weeks = d.toDays() / 7;
+    return weeks == 1 ? "a week" : weeks + " weeks";
+  }
+
+  /** Derives the standing at a moment from all entries, in any order, with the usual half-life. */
   public static Standing of(Collection<Check> checks, Instant now) {
+    return of(checks, now, HALF_LIFE);
+  }
+
+  /**
+   * Derives the standing at a moment from all entries, in any order.
+   *
+   * @param halfLife the time in which what was heard fades by half; over 0
+   */
+  public static Standing of(Collection<Check> checks, Instant now, Duration halfLife) {
     Set<Long> undone = new HashSet<>();
     checks.forEach(c -> c.undoes().ifPresent(undone::add));
     Standing standing = new Standing();
+    Map<String, Double> left = new HashMap<>();
     checks.stream()
         .filter(c -> c.undoes().isEmpty() && !undone.contains(c.id()))
         .sorted(Comparator.comparing(Check::at).thenComparingLong(Check::id))
         .forEach(
-            c ->
-                standing.marks.put(
-                    Player.Known.key(c.written(), c.fingering()),
-                    new Mark(
-                        c.written(),
-                        c.fingering(),
-                        c.grade(),
-                        c.at(),
-                        c.at().plus(LONG).isBefore(now),
-                        c)));
+            c -> {
+              String key = Player.Known.key(c.written(), c.fingering());
+              Mark before = standing.marks.get(key);
+              boolean again = before != null && before.grade() == c.grade();
+              double age = Duration.between(c.at(), now).toMillis() / (double) halfLife.toMillis();
+              double fresh = (again ? left.get(key) : 0) + Math.pow(0.5, Math.max(0, age));
+              left.put(key, fresh);
+              standing.marks.put(
+                  key, new Mark(c.written(), c.fingering(), c.grade(), c.at(), fresh < LEFT, c));
+            });
     return standing;
   }
 

@@ -21,6 +21,9 @@ public final class Ways {
   /** Which tempo is played first. */
   public static final String TEMPO = "tempo";
 
+  /** In how many days what was heard fades by half. */
+  public static final String HALF_LIFE = "halfLife";
+
   /** From which side finger pictures are seen. */
   public static final String EYES = "eyes";
 
@@ -49,6 +52,19 @@ public final class Ways {
               "clean: three quarters of it",
               "marked",
               "the tempo as marked"),
+          style(
+              HALF_LIFE,
+              "what was heard fades by half in",
+              "21",
+              "three weeks",
+              "7",
+              "a week",
+              "14",
+              "two weeks",
+              "42",
+              "six weeks",
+              "84",
+              "twelve weeks"),
           style(
               EYES,
               "finger pictures",

@@ -79,6 +79,36 @@ public class LearningTest {
   }
 
   @Test
+  public void whatWasHeardOftenFadesLaterAndTheTeacherSetsHowFast() {
+    List<Check> once = List.of(heard(1, 50, "G4", "0", Grade.SECURE));
+    List<Check> often =
+        List.of(
+            heard(1, 50, "G4", "0", Grade.SECURE),
+            heard(2, 52, "G4", "0", Grade.SECURE),
+            heard(3, 55, "G4", "0", Grade.SECURE));
+    Pitch g = Pitch.parse("G4");
+    assertTrue(Standing.of(once, NOW).best(g).orElseThrow().faded());
+    assertFalse(Standing.of(often, NOW).best(g).orElseThrow().faded());
+    java.time.Duration slow = java.time.Duration.ofDays(42);
+    java.time.Duration quick = java.time.Duration.ofDays(7);
+    assertFalse(Standing.of(once, NOW, slow).best(g).orElseThrow().faded());
+    assertTrue(Standing.of(often, NOW, quick).best(g).orElseThrow().faded());
+    // another grade begins anew: what was secure long ago does not hold up what shook since
+    List<Check> shook =
+        List.of(
+            heard(1, 90, "G4", "0", Grade.SECURE),
+            heard(2, 88, "G4", "0", Grade.SECURE),
+            heard(3, 50, "G4", "0", Grade.SHAKY));
+    assertTrue(Standing.of(shook, NOW).best(g).orElseThrow().faded());
+  }
+
+  @Test
+  public void theRuleIsOneSentenceWithTheTeachersTime() {
+    assertTrue(Standing.rule(java.time.Duration.ofDays(21)).contains("by half in 3 weeks"));
+    assertTrue(Standing.rule(java.time.Duration.ofDays(7)).contains("by half in a week"));
+  }
+
+  @Test
   public void standardsAndAlternatesStandApart() {
     Standing s =
         Standing.of(
@@ -136,5 +166,38 @@ public class LearningTest {
                         false,
                         ""))
             .toList());
+  }
+
+  @Test
+  public void theMapKeepsStandardsAndAlternatesApartAndSaysWhatIsNext() {
+    Setup flute = Setup.of(Catalogue.standard().instrument("flute"), Map.of());
+    Standing s =
+        Standing.of(
+            List.of(
+                heard(1, 5, "G4", "T 1 2 3 | Eb", Grade.SECURE),
+                heard(2, 5, "A4", "T 1 2 | Eb", Grade.SHAKY),
+                heard(3, 60, "B4", "T 1 | Eb", Grade.SECURE),
+                heard(4, 5, "Bb4", "Tb 1 | Eb", Grade.SECURE),
+                heard(5, 5, "C5", "1 | Eb", Grade.NOT_YET)),
+            NOW);
+    NoteMap map = NoteMap.of(flute, s, java.util.Set.of(71, 72, 74));
+    Map<String, NoteMap.Place> by = new java.util.HashMap<>();
+    map.places().forEach(p -> by.put(p.written().toString(), p));
+    assertEquals(by.get("G4").standard(), NoteMap.State.HAS);
+    assertEquals(by.get("A4").any(), NoteMap.State.SHAKY);
+    assertEquals(by.get("B4").any(), NoteMap.State.FADED);
+    assertFalse(by.get("B4").next(), "it is there, if long ago");
+    assertEquals(by.get("C5").any(), NoteMap.State.TRIED);
+    assertTrue(by.get("C5").next());
+    assertTrue(by.get("D5").next());
+    assertEquals(by.get("E5").standard(), NoteMap.State.OPEN);
+    assertFalse(by.get("E5").next());
+    NoteMap.Place bFlat = by.get("Bb4");
+    assertEquals(bFlat.any(), NoteMap.State.HAS);
+    assertEquals(bFlat.standard().there() ? 0 : 1, bFlat.alternates().size());
+    assertEquals(map.places().get(0).written(), flute.lowest());
+    for (int i = 1; i < map.places().size(); i++) {
+      assertTrue(map.places().get(i).written().midi() > map.places().get(i - 1).written().midi());
+    }
   }
 }

@@ -14,7 +14,17 @@ public class WaysTest {
   public void whatIsNotChosenIsTheUsualWay() {
     assertEquals(
         Ways.with(Map.of("tempo", "marked", "bFlat", "side")),
-        Map.of("names", "letters", "chromatic", "usual", "tempo", "marked", "eyes", "player"));
+        Map.of(
+            "names",
+            "letters",
+            "chromatic",
+            "usual",
+            "tempo",
+            "marked",
+            "halfLife",
+            "21",
+            "eyes",
+            "player"));
     assertEquals(Ways.without(Map.of("tempo", "marked", "bFlat", "side")), Map.of("bFlat", "side"));
   }
 
@@ -36,7 +46,7 @@ public class WaysTest {
     Ways.check("eyes", "facing");
     String noStyle =
         expectThrows(IllegalArgumentException.class, () -> Ways.check("nose", "long")).getMessage();
-    assertTrue(noStyle.contains("names, chromatic, tempo, eyes"), noStyle);
+    assertTrue(noStyle.contains("names, chromatic, tempo, halfLife, eyes"), noStyle);
     String noSchool =
         expectThrows(IllegalArgumentException.class, () -> Ways.check("eyes", "shut")).getMessage();
     assertTrue(noSchool.contains("player, facing"), noSchool);

@@ -83,8 +83,11 @@ class ChecksController {
           }
           return new Views.RecordView(
               Names.student(s),
-              players.standing(list).marks().stream().map(m -> mark(m, instrument, today)).toList(),
-              heard);
+              players.standing(tx, s, list).marks().stream()
+                  .map(m -> mark(m, instrument, today))
+                  .toList(),
+              heard,
+              Standing.rule(players.halfLife(tx, s)));
         });
   }
 
@@ -220,6 +223,8 @@ class ChecksController {
     }
     return new Views.HeardView(
         c.id(),
+        c.written().toString(),
+        Names.date(c.at().atZone(clock.getZone()).toLocalDate()),
         Names.ago(c.at().atZone(clock.getZone()).toLocalDate(), today),
         c.by(),
         c.written().displayName(),

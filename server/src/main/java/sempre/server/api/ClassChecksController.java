@@ -368,7 +368,7 @@ class ClassChecksController {
     if (item.kind().equals("BARS")) {
       return inBars(tx, item, s);
     }
-    Player player = players.player(tx, s, players.standing(List.of()));
+    Player player = players.player(tx, s, players.standing(tx, s, List.of()));
     return ClassItem.read(item.kind(), item.what()).targets(player, stage);
   }
 

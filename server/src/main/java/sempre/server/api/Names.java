@@ -18,6 +18,9 @@ final class Names {
   private static final DateTimeFormatter DAY =
       DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
 
+  private static final DateTimeFormatter DATE =
+      DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
+
   private Names() {}
 
   static Views.StudentRef student(People.Student s) {
@@ -61,6 +64,11 @@ final class Names {
     return n < 2
         ? String.join("", names)
         : String.join(", ", names.subList(0, n - 1)) + " and " + names.get(n - 1);
+  }
+
+  /** A date with its year. */
+  static String date(LocalDate date) {
+    return DATE.format(date);
   }
 
   static String day(LocalDate date, LocalDate today) {

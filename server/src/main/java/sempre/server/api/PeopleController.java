@@ -114,7 +114,7 @@ class PeopleController {
 
   private Views.StudentView view(Db.Tx tx, People.Student s, Map<Long, List<Check>> heard)
       throws SQLException {
-    Standing standing = players.standing(heard.getOrDefault(s.id(), List.of()));
+    Standing standing = players.standing(tx, s, heard.getOrDefault(s.id(), List.of()));
     Views.StudentRef ref = Names.student(s);
     List<Views.StudentRef> others = new ArrayList<>();
     for (People.Student o : people.ofPerson(tx, s.person())) {

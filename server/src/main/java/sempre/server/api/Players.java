@@ -2,6 +2,7 @@ package sempre.server.api;
 
 import java.sql.SQLException;
 import java.time.Clock;
+import java.time.Duration;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -80,12 +81,18 @@ class Players {
     return valid;
   }
 
-  Standing standing(List<Check> list) {
-    return Standing.of(list, clock.instant());
+  /** How a student stands who was heard like this. */
+  Standing standing(Db.Tx tx, People.Student s, List<Check> list) throws SQLException {
+    return Standing.of(list, clock.instant(), halfLife(tx, s));
   }
 
   Standing standing(Db.Tx tx, long studentId) throws SQLException {
-    return standing(checks.of(tx, studentId));
+    return standing(tx, student(tx, studentId), checks.of(tx, studentId));
+  }
+
+  /** In which time what was heard of a student fades by half. */
+  Duration halfLife(Db.Tx tx, People.Student s) throws SQLException {
+    return Duration.ofDays(Long.parseLong(ways(tx, s).get(Ways.HALF_LIFE)));
   }
 
   Player player(Db.Tx tx, People.Student s, Standing standing) throws SQLException {

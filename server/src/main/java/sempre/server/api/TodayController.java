@@ -76,7 +76,7 @@ class TodayController {
     Shelf.Piece piece = players.piece(tx, a.pieceId());
     List<Views.ReadyView> ready = new ArrayList<>();
     for (People.Student s : students) {
-      Standing standing = players.standing(heard.getOrDefault(s.id(), List.of()));
+      Standing standing = players.standing(tx, s, heard.getOrDefault(s.id(), List.of()));
       ready.add(ready(tx, s, piece, standing));
     }
     return new Views.NextView(

@@ -205,6 +205,8 @@ final class Views {
   /** One entry of what was heard. */
   record HeardView(
       long id,
+      String written,
+      String date,
       String at,
       String by,
       String shown,
@@ -225,7 +227,8 @@ final class Views {
       boolean faded,
       String when) {}
 
-  record RecordView(StudentRef student, List<MarkView> marks, List<HeardView> heard) {}
+  /** A student's record; {@code rule} says how the marks come about. */
+  record RecordView(StudentRef student, List<MarkView> marks, List<HeardView> heard, String rule) {}
 
   /** What a file holds, before it is kept. */
   record LookView(
@@ -243,6 +246,40 @@ final class Views {
       List<String> remarks) {}
 
   record ShelfPiece(PieceRef piece, String added, List<String> groups) {}
+
+  /** An alternate fingering on the map of notes. */
+  record MapAlternate(String label, String fingering, String state) {}
+
+  /**
+   * One note of a map: how it stands with one student, or how many have it.
+   *
+   * @param state of a student with the standard fingering; empty on a group's map
+   * @param has how many have it, shakily or not; {@code of} how many there are
+   */
+  record MapNote(
+      int midi,
+      String written,
+      String shown,
+      String sounding,
+      String soundingShown,
+      String stage,
+      String state,
+      List<MapAlternate> alternates,
+      boolean next,
+      int has,
+      int shaky,
+      int of,
+      String lacking) {}
+
+  record SectionView(String instrument, String name, int players) {}
+
+  /** A map of notes; {@code instrument} is empty where it goes by sound. */
+  record MapView(
+      String title,
+      String instrument,
+      String clef,
+      List<MapNote> notes,
+      List<SectionView> sections) {}
 
   /** Something worth asking a class, and why. */
   record SuggestedView(String kind, String what, String words, String why) {}

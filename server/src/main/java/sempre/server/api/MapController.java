@@ -1,0 +1,246 @@
+package sempre.server.api;
+
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import sempre.core.instrument.Catalogue;
+import sempre.core.instrument.Instrument;
+import sempre.core.instrument.Setup;
+import sempre.core.learning.NoteMap;
+import sempre.core.learning.Standing;
+import sempre.core.pitch.Pitch;
+import sempre.server.store.Db;
+import sempre.server.store.People;
+import sempre.server.store.Shelf;
+
+/** The map of notes: of one student, of a section by its page, of a group by what sounds. */
+@RestController
+@RequestMapping("/api")
+class MapController {
+  private static final int MIDDLE_C = 60;
+  private static final int OCTAVE = 12;
+
+  private final Db db;
+  private final People people;
+  private final Players players;
+  private final Library library;
+  private final Effects effects;
+
+  MapController(Db db, People people, Players players, Library library, Effects effects) {
+    this.db = db;
+    this.people = people;
+    this.players = players;
+    this.library = library;
+    this.effects = effects;
+  }
+
+  @GetMapping("/students/{id}/map")
+  Views.MapView student(@PathVariable long id) {
+    return db.inTransaction(
+        tx -> {
+          People.Student s = players.student(tx, id);
+          Instrument i = players.setup(tx, s).instrument();
+          List<Views.MapNote> notes = new ArrayList<>();
+          for (NoteMap.Place p : map(tx, s).places()) {
+            notes.add(
+                note(
+                    i,
+                    s,
+                    p.written(),
+                    p.standard().name(),
+                    p.alternates().stream()
+                        .map(
+                            a ->
+                                new Views.MapAlternate(
+                                    a.entry().label(), a.entry().fingering(), a.state().name()))
+                        .toList(),
+                    p.next(),
+                    new Count()));
+          }
+          return new Views.MapView(s.name(), i.id(), i.clef(), notes, List.of());
+        });
+  }
+
+  /**
+   * @param instrument a section by its written notes; empty for everyone by what sounds, whatever
+   *     the octave
+   */
+  @GetMapping("/groups/{id}/map")
+  Views.MapView group(@PathVariable long id, @RequestParam(defaultValue = "") String instrument) {
+    return db.inTransaction(
+        tx -> {
+          People.Group g =
+              people
+                  .group(tx, id)
+                  .orElseThrow(() -> new Errors.NotThere("This group is not here any more."));
+          List<People.Student> students = people.students(tx, id);
+          Map<String, Integer> players = new LinkedHashMap<>();
+          students.forEach(s -> players.merge(s.instrument(), 1, Integer::sum));
+          List<Views.SectionView> sections =
+              players.entrySet().stream()
+                  .map(
+                      e ->
+                          new Views.SectionView(
+                              e.getKey(),
+                              Catalogue.standard().instrument(e.getKey()).name(),
+                              e.getValue()))
+                  .sorted(java.util.Comparator.comparing(Views.SectionView::name))
+                  .toList();
+          return instrument.isEmpty()
+              ? new Views.MapView(g.name(), "", "treble", bySound(tx, students), sections)
+              : section(tx, g, students, instrument, sections);
+        });
+  }
+
+  /** How many have a note, and who does not. */
+  private static final class Count {
+    private int has;
+    private int shaky;
+    private int of;
+    private final Set<String> lacking = new TreeSet<>();
+
+    void add(String name, NoteMap.State state) {
+      of++;
+      has += state.there() ? 1 : 0;
+      shaky += state == NoteMap.State.SHAKY ? 1 : 0;
+      if (!state.there()) {
+        lacking.add(name);
+      }
+    }
+
+    private String lacking() {
+      return Names.join(List.copyOf(lacking));
+    }
+  }
+
+  private Views.MapView section(
+      Db.Tx tx,
+      People.Group g,
+      List<People.Student> students,
+      String id,
+      List<Views.SectionView> sections)
+      throws SQLException {
+    Instrument i = Catalogue.standard().instrument(id);
+    Map<Integer, Count> counts = new TreeMap<>();
+    Map<Integer, Pitch> written = new TreeMap<>();
+    Set<Integer> next = new TreeSet<>();
+    People.Student any = null;
+    for (People.Student s : students) {
+      if (s.instrument().equals(id)) {
+        any = s;
+        for (NoteMap.Place p : map(tx, s).places()) {
+          counts.computeIfAbsent(p.written().midi(), m -> new Count()).add(s.name(), p.any());
+          written.putIfAbsent(p.written().midi(), p.written());
+          if (p.next()) {
+            next.add(p.written().midi());
+          }
+        }
+      }
+    }
+    List<Views.MapNote> notes = new ArrayList<>();
+    for (Map.Entry<Integer, Count> c : counts.entrySet()) {
+      notes.add(
+          note(
+              i,
+              any,
+              written.get(c.getKey()),
+              "",
+              List.of(),
+              next.contains(c.getKey()),
+              c.getValue()));
+    }
+    return new Views.MapView(g.name(), id, i.clef(), notes, sections);
+  }
+
+  /** For each of the twelve sounds how many have it in some octave. */
+  private List<Views.MapNote> bySound(Db.Tx tx, List<People.Student> students) throws SQLException {
+    Map<Integer, Count> counts = new TreeMap<>();
+    Set<Integer> next = new TreeSet<>();
+    for (People.Student s : students) {
+      Setup setup = players.setup(tx, s);
+      Map<Integer, NoteMap.State> best = new TreeMap<>();
+      Set<Integer> mine = new TreeSet<>();
+      for (NoteMap.Place p : map(tx, s).places()) {
+        int sound = setup.instrument().transposition().sounding(p.written()).midi() % OCTAVE;
+        best.merge(sound, p.any(), (a, b) -> a.compareTo(b) <= 0 ? a : b);
+        if (p.next()) {
+          mine.add(sound);
+        }
+      }
+      // who has the sound in another octave needs no lesson on it
+      mine.removeIf(sound -> best.get(sound).there());
+      next.addAll(mine);
+      best.forEach(
+          (sound, state) -> counts.computeIfAbsent(sound, k -> new Count()).add(s.name(), state));
+    }
+    List<Views.MapNote> notes = new ArrayList<>();
+    counts.forEach(
+        (sound, c) -> {
+          Pitch p = Pitch.usual(MIDDLE_C + sound);
+          String name = p.displayName().substring(0, p.displayName().length() - 1);
+          notes.add(
+              new Views.MapNote(
+                  p.midi(),
+                  p.toString(),
+                  name,
+                  p.toString(),
+                  name,
+                  "school",
+                  "",
+                  List.of(),
+                  next.contains(sound),
+                  c.has,
+                  c.shaky,
+                  c.of,
+                  c.lacking()));
+        });
+    return notes;
+  }
+
+  private static Views.MapNote note(
+      Instrument i,
+      People.Student s,
+      Pitch written,
+      String state,
+      List<Views.MapAlternate> alternates,
+      boolean next,
+      Count count) {
+    Pitch sounding = i.transposition().sounding(written);
+    return new Views.MapNote(
+        written.midi(),
+        written.toString(),
+        written.displayName(),
+        sounding.toString(),
+        sounding.displayName(),
+        i.compass(i.optionsWith(s.options())).stageOf(written).map(x -> x.word()).orElse("beyond"),
+        state,
+        alternates,
+        next,
+        count.has,
+        count.shaky,
+        count.of,
+        count.lacking());
+  }
+
+  /** The map of one student; next is what the assigned pieces hold. */
+  private NoteMap map(Db.Tx tx, People.Student s) throws SQLException {
+    Set<Integer> wanted = new TreeSet<>();
+    for (Shelf.Piece piece : effects.assigned(tx, s.id())) {
+      players
+          .page(tx, s, piece, library.music(tx, piece.id()).score())
+          .ifPresent(p -> p.line().notes().forEach(n -> wanted.add(n.pitch().midi())));
+    }
+    Standing standing = players.standing(tx, s.id());
+    return NoteMap.of(players.setup(tx, s), standing, wanted);
+  }
+}

@@ -1,0 +1,58 @@
+package sempre.server.api;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+/** The map of notes: of one, of a section, of a group. */
+public class MapApiTest extends DemoTestBase {
+  private long group(String name) {
+    for (JsonNode g : get("/api/people").get("groups")) {
+      if (g.get("name").asString().equals(name)) {
+        return g.get("id").asLong();
+      }
+    }
+    throw new AssertionError(name);
+  }
+
+  @Test
+  public void aStudentsMapIsTheWholeRangeOfTheOwnInstrument() {
+    JsonNode map = get("/api/students/" + student("Linh") + "/map");
+    assertThat(map.get("notes").get(0).get("written").asString()).as("a B foot").isEqualTo("B3");
+    int next = 0;
+    int has = 0;
+    for (JsonNode n : map.get("notes")) {
+      next += n.get("next").asBoolean() ? 1 : 0;
+      has += n.get("state").asString().equals("HAS") ? 1 : 0;
+      assertThat(n.get("next").asBoolean() && n.get("state").asString().equals("HAS")).isFalse();
+    }
+    assertThat(next).isPositive();
+    assertThat(has).isPositive();
+  }
+
+  @Test
+  public void aGroupsMapCountsEveryoneOnceAndNamesWhoLacksANote() {
+    JsonNode map = get("/api/groups/" + group("Quay Concert Band") + "/map");
+    assertThat(map.get("notes")).hasSize(12);
+    for (JsonNode n : map.get("notes")) {
+      assertThat(n.get("of").asInt()).isEqualTo(4);
+      int lacking =
+          n.get("lacking").asString().isEmpty()
+              ? 0
+              : n.get("lacking").asString().split(", | and ").length;
+      assertThat(n.get("has").asInt() + lacking).isEqualTo(4);
+      assertThat(n.get("shaky").asInt()).isLessThanOrEqualTo(n.get("has").asInt());
+    }
+    assertThat(map.get("sections")).hasSize(4);
+  }
+
+  @Test
+  public void aSectionsMapCountsThoseWhoPlayTheInstrument() {
+    JsonNode map = get("/api/groups/" + group("First-year band") + "/map?instrument=trombone");
+    assertThat(map.get("clef").asString()).isEqualTo("bass");
+    assertThat(map.get("notes").get(0).get("of").asInt()).isEqualTo(1);
+    assertThat(mvc.get().uri("/api/groups/9999/map")).hasStatus(404);
+    assertThat(mvc.get().uri("/api/students/9999/map")).hasStatus(404);
+  }
+}

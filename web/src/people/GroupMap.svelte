@@ -1,0 +1,102 @@
+<!-- How many of a group have which note: by sound, or one section by its page. -->
+<script lang="ts">
+  import { Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
+  import { api, asked, sentence, type Schemas } from '../api/client';
+  import Trouble from '../parts/Trouble.svelte';
+  import { route } from '../router';
+  import NoteMap from './NoteMap.svelte';
+
+  const group = $derived(Number(route.params.group));
+  let map = $state.raw<Schemas['MapView']>();
+  let section = $state('');
+  let sounding = $state(false);
+  let problem = $state('');
+
+  $effect(() => {
+    load(group, section);
+  });
+
+  async function load(id: number, instrument: string) {
+    problem = '';
+    try {
+      map = await asked(
+        api.GET('/api/groups/{id}/map', { params: { path: { id }, query: { instrument } } })
+      );
+    } catch (e) {
+      problem = sentence(e);
+    }
+  }
+  const fewest = $derived(
+    [...(map?.notes ?? [])].filter((n) => n.next).sort((a, b) => a.has / a.of - b.has / b.of)
+  );
+</script>
+
+<div class="page">
+  {#if problem}<Trouble text={problem} again={() => load(group, section)} />{/if}
+  {#if !map}
+    <SkeletonText heading /><SkeletonText paragraph lines={6} />
+  {:else}
+    <h1>{map.title}: who has which note</h1>
+    <div class="how">
+      <Select size="sm" labelText="Whose" bind:selected={section}>
+        <SelectItem value="" text="everyone, by what sounds" />
+        {#each map.sections as s (s.instrument)}
+          <SelectItem value={s.instrument} text={`${s.name} (${s.players})`} />
+        {/each}
+      </Select>
+      {#if map.instrument}
+        <Select
+          size="sm"
+          labelText="Names"
+          selected={sounding ? 'sounding' : 'written'}
+          on:change={(e) => (sounding = (e.target as HTMLSelectElement).value === 'sounding')}
+        >
+          <SelectItem value="written" text="as written" />
+          <SelectItem value="sounding" text="as they sound" />
+        </Select>
+      {/if}
+      <a href="/ear/class/{group}">Playing check</a>
+    </div>
+    {#if map.notes.length}
+      {#key map.instrument}
+        <NoteMap {map} sounding={sounding && !!map.instrument} />
+      {/key}
+      {#if fewest.length}
+        <h2>Needed next</h2>
+        <ul>
+          {#each fewest as n (n.midi)}
+            <li>
+              <b>{n.shown}</b>
+              {n.has} of {n.of}{n.lacking ? `; not yet: ${n.lacking}` : ''}
+            </li>
+          {/each}
+        </ul>
+      {/if}
+    {:else}
+      <p>Nobody is in this group yet: <a href="/people">set up its students</a>.</p>
+    {/if}
+  {/if}
+</div>
+
+<style>
+  .how {
+    display: flex;
+    gap: 1rem;
+    align-items: flex-end;
+    margin: 1rem 0;
+  }
+  .how :global(.bx--form-item) {
+    flex: 0 1 20rem;
+  }
+  h2 {
+    margin: 1.5rem 0 0.25rem;
+  }
+  ul {
+    list-style: none;
+    margin: 0;
+    padding: 0;
+  }
+  li {
+    padding: 0.2rem 0;
+  }
+</style>
