@@ -12,6 +12,7 @@ export const { navigate, route } = createRouter({
   '/shelf': () => import('./shelf/Shelf.svelte'),
   '/people': () => import('./people/People.svelte'),
   '/people/many': () => import('./people/Many.svelte'),
+  '/people/group/:group/pieces': () => import('./people/Matrix.svelte'),
   '/people/group/:group': () => import('./people/GroupMap.svelte'),
   '/people/:student': () => import('./people/Record.svelte'),
   '/notes': () => import('./notes/Notes.svelte'),

@@ -40,7 +40,7 @@
     [
       'A class check',
       [
-        ['1 2 3', 'secure, shaky, not yet; goes on to the next mark'],
+        ['1 2 3', 'marks it secure, shaky or not yet, and goes on'],
         ['a', 'the rest of this student, or of this note, is secure'],
         ['x', 'absent, and here again'],
         ['u', 'take the last mark back'],

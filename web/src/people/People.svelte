@@ -164,6 +164,9 @@
           <a class="small" href="/people/group/{g.id}"
             >who has which note<span class="bx--visually-hidden">, {g.name}</span></a
           >
+          <a class="small" href="/people/group/{g.id}/pieces"
+            >who can play what<span class="bx--visually-hidden">, {g.name}</span></a
+          >
           <button class="plain link small" onclick={() => (grouping = g)}
             >set up<span class="bx--visually-hidden"> {g.name}</span></button
           >

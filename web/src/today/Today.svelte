@@ -95,7 +95,10 @@
               {group.next[0].piece.title}, {group.next[0].dueWords}: <b>{stuck(group.next[0])}</b>
             </p>
           {/if}
-          {#if group.students}<a class="check" href="/ear/class/{group.id}">Playing check</a>{/if}
+          {#if group.students}<span class="check"
+              ><a href="/people/group/{group.id}/pieces">Who can play what</a> ·
+              <a href="/ear/class/{group.id}">Playing check</a></span
+            >{/if}
         </div>
         {#if group.next.length && group.students}
           <table>

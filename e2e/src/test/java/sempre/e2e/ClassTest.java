@@ -345,4 +345,29 @@ public class ClassTest {
     assertThat(page.getByLabel("The range").getByLabel(Pattern.compile("^A4, not heard for long")))
         .isVisible();
   }
+
+  @Test
+  public void theMatrixIsWalkedByKeysAndOpensOnItsReasons() {
+    Page page = at("/");
+    page.getByText("Who can play what").last().click();
+    Locator matrix = page.getByLabel("The matrix");
+    assertThat(matrix.locator("tbody tr")).hasCount(4);
+    page.getByLabel("What", new Page.GetByLabelOptions().setExact(true)).selectOption("shelf");
+    assertThat(matrix.locator("thead th.piece")).hasCount(12);
+    for (int i = 0; i < 3; i++) {
+      page.keyboard().press("ArrowRight");
+    }
+    Locator why = page.getByLabel("Why", new Page.GetByLabelOptions().setExact(true));
+    page.locator("h1").click();
+    for (int i = 0; i < 3; i++) {
+      page.keyboard().press("ArrowRight");
+    }
+    assertThat(why.locator(".verdict")).isVisible();
+    matrix.getByLabel(Pattern.compile("Ioane T., Fog Horn and Fiddle: lacks 3 notes")).click();
+    assertThat(why).containsText("Not yet: F♯3, B3, C4");
+    page.getByLabel("Order").selectOption("blocked");
+    assertThat(matrix.locator("thead th.piece").first()).containsText("Low Water");
+    assertThat(page.getByText("In the way:")).isVisible();
+    assertEquals(browsing.errors, List.of());
+  }
 }

@@ -224,7 +224,8 @@ public class WholePathTest {
       {"/people/1", true},
       {"/people/many", false},
       {"/ear/class/1", false},
-      {"/people/group/1", false}
+      {"/people/group/1", false},
+      {"/people/group/1/pieces", true}
     };
   }
 
@@ -234,7 +235,7 @@ public class WholePathTest {
     Page page = browsing.page(1280, 800, dark);
     page.navigate(browsing.at(path));
     page.locator("h1").first().waitFor();
-    if (path.startsWith("/stand") || path.startsWith("/ear")) {
+    if (path.matches("/(stand|ear)/\\d.*")) {
       page.locator("svg.lanes text").first().waitFor();
     }
     var found =

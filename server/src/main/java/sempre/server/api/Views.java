@@ -281,6 +281,35 @@ final class Views {
       List<MapNote> notes,
       List<SectionView> sections) {}
 
+  record MatrixCell(String state, int lacking, int hard) {}
+
+  /** A sound that is in the way: in how many parts, and in how many nothing else is. */
+  record BlockView(String shown, int parts, int alone) {}
+
+  /** Everyone of a group against some pieces; a row a student, a cell a piece. */
+  record MatrixView(
+      String title,
+      String stage,
+      List<StudentRef> students,
+      List<PieceRef> pieces,
+      List<List<MatrixCell>> rows,
+      List<BlockView> blocks) {}
+
+  record HardCell(String shown, String barNumber, double difficulty) {}
+
+  record WorthCell(String shown, String label, List<String> bars) {}
+
+  /** Why one student can or can't play one piece. */
+  record CellView(
+      StudentRef student,
+      PieceRef piece,
+      List<NoteName> lacking,
+      List<NoteName> shaky,
+      List<NoteName> faded,
+      List<NoteName> beyond,
+      List<HardCell> hard,
+      List<WorthCell> worth) {}
+
   /** Something worth asking a class, and why. */
   record SuggestedView(String kind, String what, String words, String why) {}
 

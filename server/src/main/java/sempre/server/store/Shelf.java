@@ -138,6 +138,17 @@ public class Shelf {
         pieceId);
   }
 
+  /** All that a student reads by the teacher's choice, by piece. */
+  public Map<Long, Chosen> chosen(Db.Tx tx, long studentId) throws SQLException {
+    Map<Long, Chosen> all = new LinkedHashMap<>();
+    tx.list(
+            "select piece_id, part_id, voice from reading where student_id = ?",
+            r -> Map.entry(r.getLong(1), new Chosen(r.getString(2), r.getInt(3))),
+            studentId)
+        .forEach(e -> all.put(e.getKey(), e.getValue()));
+    return all;
+  }
+
   public void choose(Db.Tx tx, long studentId, long pieceId, Chosen c) throws SQLException {
     tx.run("delete from reading where student_id = ? and piece_id = ?", studentId, pieceId);
     tx.run(

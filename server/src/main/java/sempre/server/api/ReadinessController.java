@@ -1,0 +1,191 @@
+package sempre.server.api;
+
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import sempre.core.instrument.Stage;
+import sempre.core.learning.Demand;
+import sempre.core.learning.Matrix;
+import sempre.core.learning.Readiness;
+import sempre.core.pitch.Pitch;
+import sempre.core.planning.HardMove;
+import sempre.core.planning.Player;
+import sempre.core.planning.Worth;
+import sempre.core.score.Part;
+import sempre.server.store.Db;
+import sempre.server.store.People;
+import sempre.server.store.Shelf;
+
+/** Everyone of a group against everything that is assigned or on the shelf. */
+@RestController
+@RequestMapping("/api")
+class ReadinessController {
+  private static final int OCTAVE = 12;
+  private static final int MIDDLE_C = 60;
+  private static final int BLOCKS = 6;
+
+  private final Db db;
+  private final People people;
+  private final Shelf shelf;
+  private final Players players;
+  private final Demands demands;
+  private final Stands stands;
+
+  ReadinessController(
+      Db db, People people, Shelf shelf, Players players, Demands demands, Stands stands) {
+    this.db = db;
+    this.people = people;
+    this.shelf = shelf;
+    this.players = players;
+    this.demands = demands;
+    this.stands = stands;
+  }
+
+  /** How often a sound is in the way, and how often nothing else is. */
+  private static final class Block {
+    private int parts;
+    private int alone;
+  }
+
+  /**
+   * @param what {@code assigned}: what the group plays next; {@code shelf}: everything
+   */
+  @GetMapping("/groups/{id}/readiness")
+  Views.MatrixView matrix(
+      @PathVariable long id, @RequestParam(defaultValue = "assigned") String what) {
+    return db.inTransaction(
+        tx -> {
+          People.Group g =
+              people
+                  .group(tx, id)
+                  .orElseThrow(() -> new Errors.NotThere("This group is not here any more."));
+          List<Shelf.Piece> pieces = new ArrayList<>();
+          if (what.equals("shelf")) {
+            pieces.addAll(shelf.pieces(tx));
+          } else {
+            for (Shelf.Assignment a : shelf.assignments(tx, id)) {
+              pieces.add(players.piece(tx, a.pieceId()));
+            }
+          }
+          return view(tx, g, pieces);
+        });
+  }
+
+  private Views.MatrixView view(Db.Tx tx, People.Group g, List<Shelf.Piece> pieces)
+      throws SQLException {
+    Stage stage = Stage.of(g.stage());
+    List<People.Student> students = people.students(tx, g.id());
+    Map<Integer, Block> blocks = new TreeMap<>();
+    List<List<Views.MatrixCell>> rows = new ArrayList<>();
+    for (People.Student s : students) {
+      Player player = players.player(tx, s, players.standing(tx, s.id()));
+      Matrix.Row row = Matrix.Row.of(players.standing(tx, s.id()), stage);
+      Map<Long, Shelf.Chosen> chosen = shelf.chosen(tx, s.id());
+      List<Views.MatrixCell> cells = new ArrayList<>();
+      for (Shelf.Piece p : pieces) {
+        Optional<Demand> d = demands.of(tx, s, player, p, Optional.ofNullable(chosen.get(p.id())));
+        if (d.isEmpty()) {
+          cells.add(new Views.MatrixCell(Matrix.State.NONE.name(), 0, 0));
+          continue;
+        }
+        Matrix.Cell c = Matrix.cell(row, d.get());
+        cells.add(new Views.MatrixCell(c.state().name(), c.lacking(), c.hard()));
+        count(blocks, d.get().lacking(row.has()), player);
+      }
+      rows.add(cells);
+    }
+    return new Views.MatrixView(
+        g.name(),
+        Stage.of(g.stage()).inWords(),
+        students.stream().map(Names::student).toList(),
+        pieces.stream().map(Names::piece).toList(),
+        rows,
+        blocks.entrySet().stream()
+            .sorted(
+                Comparator.comparingInt(
+                        (Map.Entry<Integer, Block> b) ->
+                            -b.getValue().alone * 1000 - b.getValue().parts)
+                    .thenComparing(Map.Entry::getKey))
+            .limit(BLOCKS)
+            .map(
+                b -> {
+                  String name = Pitch.usual(MIDDLE_C + b.getKey()).displayName();
+                  return new Views.BlockView(
+                      name.substring(0, name.length() - 1), b.getValue().parts, b.getValue().alone);
+                })
+            .toList());
+  }
+
+  private static void count(Map<Integer, Block> blocks, BitSet lacking, Player player) {
+    boolean alone = lacking.cardinality() == 1;
+    lacking.stream()
+        .map(
+            m ->
+                player.setup().instrument().transposition().sounding(Pitch.usual(m)).midi()
+                    % OCTAVE)
+        .distinct()
+        .forEach(
+            sound -> {
+              Block b = blocks.computeIfAbsent(sound, k -> new Block());
+              b.parts++;
+              b.alone += alone ? 1 : 0;
+            });
+  }
+
+  /** Why one student can or can't play one piece. */
+  @GetMapping("/students/{studentId}/readiness/{pieceId}")
+  Views.CellView cell(
+      @PathVariable long studentId,
+      @PathVariable long pieceId,
+      @RequestParam(defaultValue = "0") long groupId) {
+    return db.inTransaction(
+        tx -> {
+          Stands.Loaded l = stands.load(tx, studentId, pieceId);
+          Stage stage =
+              people.group(tx, groupId).map(g -> Stage.of(g.stage())).orElse(Stage.SCHOOL);
+          Readiness r = Readiness.of(l.page().line(), l.player().setup(), l.standing());
+          Demand d = Demand.of(l.page().line(), l.player().knowing(Optional.empty()));
+          Part part = l.page().reading().part();
+          Map<String, Views.HardCell> hard = new LinkedHashMap<>();
+          for (HardMove m : d.tooHard(stage)) {
+            String name = m.from().pitch().displayName() + " to " + m.to().pitch().displayName();
+            hard.putIfAbsent(
+                name,
+                new Views.HardCell(
+                    name,
+                    part.bars().get(m.to().bar()).number(),
+                    Math.round(m.difficulty() * 100) / 100.0));
+          }
+          List<Views.WorthCell> worth = new ArrayList<>();
+          for (Worth w : Worth.of(l.page().line(), l.player())) {
+            worth.add(
+                new Views.WorthCell(
+                    w.entry().written().displayName(), w.entry().label(), bars(w, part)));
+          }
+          return new Views.CellView(
+              Names.student(l.student()),
+              Names.piece(l.piece()),
+              Names.notes(r.lacking()),
+              Names.notes(r.shaky()),
+              Names.notes(r.faded()),
+              Names.notes(d.beyond()),
+              List.copyOf(hard.values()),
+              worth);
+        });
+  }
+
+  private static List<String> bars(Worth w, Part part) {
+    return w.notes().stream().map(n -> part.bars().get(n.bar()).number()).distinct().toList();
+  }
+}

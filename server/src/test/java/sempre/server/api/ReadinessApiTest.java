@@ -1,0 +1,103 @@
+package sempre.server.api;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+/** Everyone against everything, and the reasons behind each cell. */
+public class ReadinessApiTest extends DemoTestBase {
+  private long group(String name) {
+    for (JsonNode g : get("/api/people").get("groups")) {
+      if (g.get("name").asString().equals(name)) {
+        return g.get("id").asLong();
+      }
+    }
+    throw new AssertionError(name);
+  }
+
+  private JsonNode matrix(String what) {
+    return get("/api/groups/" + group("Quay Concert Band") + "/readiness?what=" + what);
+  }
+
+  @Test
+  public void theMatrixHoldsEveryStudentAgainstEveryPiece() {
+    JsonNode shelf = matrix("shelf");
+    assertThat(shelf.get("pieces").size()).isGreaterThanOrEqualTo(12);
+    assertThat(shelf.get("students")).hasSize(4);
+    assertThat(shelf.get("rows")).hasSize(4);
+    shelf.get("rows").forEach(r -> assertThat(r.size()).isEqualTo(shelf.get("pieces").size()));
+    assertThat(matrix("assigned").get("pieces")).hasSize(2);
+  }
+
+  @Test
+  public void everyCellAgreesWithItsReasons() {
+    JsonNode m = matrix("shelf");
+    for (int r = 0; r < m.get("students").size(); r++) {
+      long student = m.get("students").get(r).get("id").asLong();
+      for (int p = 0; p < 12; p++) {
+        JsonNode cell = m.get("rows").get(r).get(p);
+        JsonNode why =
+            get(
+                "/api/students/"
+                    + student
+                    + "/readiness/"
+                    + m.get("pieces").get(p).get("id").asLong()
+                    + "?groupId="
+                    + group("Quay Concert Band"));
+        assertThat(why.get("lacking").size()).isEqualTo(cell.get("lacking").asInt());
+        if (cell.get("state").asString().equals("READY")) {
+          assertThat(why.get("hard")).isEmpty();
+        }
+      }
+    }
+  }
+
+  @Test
+  public void whatIsInTheWayIsCountedOnceAPartAndWhatIsAloneFirst() {
+    JsonNode m = matrix("shelf");
+    int lacking = 0;
+    for (JsonNode row : m.get("rows")) {
+      for (JsonNode c : row) {
+        lacking += c.get("lacking").asInt() > 0 ? 1 : 0;
+      }
+    }
+    int alone = Integer.MAX_VALUE;
+    for (JsonNode b : m.get("blocks")) {
+      assertThat(b.get("parts").asInt()).isLessThanOrEqualTo(lacking);
+      assertThat(b.get("alone").asInt())
+          .isLessThanOrEqualTo(Math.min(alone, b.get("parts").asInt()));
+      alone = b.get("alone").asInt();
+    }
+  }
+
+  @Test
+  public void aCheckChangesTheRowOfTheStudent() {
+    long student = student("Linh");
+    long piece = piece("Fog Horn and Fiddle");
+    String path = "/api/students/" + student + "/readiness/" + piece;
+    int before = get(path).get("lacking").size();
+    assertThat(before).isPositive();
+    String written = get(path).get("lacking").get(0).get("written").asString();
+    String fingering = "";
+    for (JsonNode n : get("/api/stand/" + student + "/" + piece + "/plan").get("notes")) {
+      fingering =
+          n.get("written").asString().equals(written) ? n.get("fingering").asString() : fingering;
+    }
+    String heard =
+        "[{\"written\":\""
+            + written
+            + "\",\"fingering\":\""
+            + fingering
+            + "\",\"grade\":\"SECURE\",\"pieceId\":0,\"bars\":\"\",\"remark\":\"\"}]";
+    JsonNode ids = body(post("/api/students/" + student + "/heard", heard));
+    assertThat(get(path).get("lacking").size()).isEqualTo(before - 1);
+    assertThat(
+            post(
+                "/api/students/" + student + "/heard/undo",
+                "{\"ids\":[" + ids.get(0).asLong() + "]}"))
+        .hasStatusOk();
+    assertThat(get(path).get("lacking").size()).isEqualTo(before);
+    assertThat(mvc.get().uri("/api/groups/9999/readiness")).hasStatus(404);
+  }
+}

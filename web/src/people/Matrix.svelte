@@ -1,0 +1,351 @@
+<!-- Everyone of a group against everything that is assigned, or on the shelf. -->
+<script lang="ts">
+  import { Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
+  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { typing } from '../parts/keys';
+  import Trouble from '../parts/Trouble.svelte';
+  import { route } from '../router';
+
+  const group = $derived(Number(route.params.group));
+  let what = $state('assigned');
+  let order = $state<'book' | 'blocked'>('book');
+  let matrix = $state.raw<Schemas['MatrixView']>();
+  let cell = $state.raw<Schemas['CellView']>();
+  let row = $state(0);
+  let column = $state(0);
+  let opened = $state(false);
+  let problem = $state('');
+
+  $effect(() => {
+    load(group, what);
+  });
+
+  async function load(id: number, which: string) {
+    problem = '';
+    opened = false;
+    row = column = 0;
+    try {
+      matrix = await asked(
+        api.GET('/api/groups/{id}/readiness', {
+          params: { path: { id }, query: { what: which } }
+        })
+      );
+    } catch (e) {
+      problem = sentence(e);
+    }
+  }
+
+  const ready = (c: Schemas['MatrixCell']) => c.state === 'READY';
+  const stuck = (c: Schemas['MatrixCell']) => c.state === 'LACKS' || c.state === 'BEYOND';
+  /** how many of a column, or of a row, are in the way of playing */
+  const inColumn = (i: number) => matrix!.rows.filter((r) => stuck(r[i]!)).length;
+  const inRow = (i: number) => matrix!.rows[i]!.filter(stuck).length;
+  const sorted = (n: number, of: (i: number) => number) => {
+    const all = Array.from({ length: n }, (_, i) => i);
+    return order === 'book' ? all : all.sort((a, b) => of(b) - of(a) || a - b);
+  };
+  const rows = $derived(matrix ? sorted(matrix.students.length, inRow) : []);
+  const columns = $derived(matrix ? sorted(matrix.pieces.length, inColumn) : []);
+
+  const words = (c: Schemas['MatrixCell']) =>
+    ({
+      READY: 'can play it',
+      HARD: `has the notes; ${c.hard === 1 ? 'one change is' : `${c.hard} changes are`} too hard yet`,
+      LACKS: c.lacking === 1 ? 'lacks one note' : `lacks ${c.lacking} notes`,
+      BEYOND: 'has a note that is beyond the instrument or the hand',
+      NONE: 'has no part in it'
+    })[c.state] ?? '';
+  const face = (c: Schemas['MatrixCell']) =>
+    ({ READY: '●', HARD: '◐', LACKS: String(c.lacking), BEYOND: '×', NONE: '–' })[c.state] ?? '';
+
+  async function open(r: number, c: number) {
+    [row, column] = [r, c];
+    opened = true;
+    cell = undefined;
+    const s = matrix!.students[rows[r]!]!;
+    const p = matrix!.pieces[columns[c]!]!;
+    if (matrix!.rows[rows[r]!]![columns[c]!]!.state === 'NONE') return;
+    try {
+      const found = await asked(
+        api.GET('/api/students/{studentId}/readiness/{pieceId}', {
+          params: { path: { studentId: s.id, pieceId: p.id }, query: { groupId: group } }
+        })
+      );
+      if (rows[row] === rows[r] && column === c) cell = found;
+    } catch (e) {
+      problem = sentence(e);
+    }
+  }
+
+  function onkeydown(e: KeyboardEvent) {
+    if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || !matrix) return;
+    const last = { r: rows.length - 1, c: columns.length - 1 };
+    if (e.key === 'ArrowRight') void open(row, Math.min(column + 1, last.c));
+    else if (e.key === 'ArrowLeft') void open(row, Math.max(column - 1, 0));
+    else if (e.key === 'ArrowDown') void open(Math.min(row + 1, last.r), column);
+    else if (e.key === 'ArrowUp') void open(Math.max(row - 1, 0), column);
+    else return;
+    e.preventDefault();
+  }
+  $effect(() => {
+    void row;
+    void column;
+    if (opened)
+      document.querySelector('td.at')?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+  });
+  const names = (list: Schemas['NoteName'][]) => list.map((n) => n.shown).join(', ');
+</script>
+
+<svelte:window {onkeydown} />
+
+<div class="page">
+  {#if problem}<Trouble text={problem} again={() => load(group, what)} />{/if}
+  {#if !matrix}
+    <SkeletonText heading /><SkeletonText paragraph lines={8} />
+  {:else}
+    <h1>{matrix.title}: who can play what</h1>
+    <div class="how">
+      <Select size="sm" labelText="What" bind:selected={what}>
+        <SelectItem value="assigned" text="what is assigned" />
+        <SelectItem value="shelf" text="everything on the shelf" />
+      </Select>
+      <Select size="sm" labelText="Order" bind:selected={order}>
+        <SelectItem value="book" text="as in the book, by name" />
+        <SelectItem value="blocked" text="what blocks most first" />
+      </Select>
+    </div>
+    {#if !matrix.students.length}
+      <p>Nobody is in this group yet: <a href="/people">set up its students</a>.</p>
+    {:else if !matrix.pieces.length}
+      <p>Nothing is assigned yet: choose a piece on the <a href="/shelf">Shelf</a>.</p>
+    {:else}
+      {#if matrix.blocks.length}
+        <p class="blocks">
+          In the way:
+          {#each matrix.blocks as b, i (b.shown)}{i ? ' · ' : ''}<b>{b.shown}</b> in {b.parts}
+            {b.parts === 1 ? 'part' : 'parts'}{b.alone ? `, alone in ${b.alone}` : ''}{/each}
+          <span class="quiet small">(as it sounds)</span>
+        </p>
+      {/if}
+      <div class="two">
+        <div class="scroll" role="region" aria-label="The matrix">
+          <table>
+            <thead>
+              <tr>
+                <th scope="col" class="who"><span class="bx--visually-hidden">Student</span></th>
+                {#each columns as c (c)}
+                  {@const p = matrix.pieces[c]!}
+                  <th scope="col" class="piece"
+                    ><span title={p.title}>{p.number ? `${p.number}  ` : ''}{p.title}</span></th
+                  >
+                {/each}
+              </tr>
+            </thead>
+            <tbody>
+              {#each rows as r, n (r)}
+                {@const s = matrix.students[r]!}
+                <tr>
+                  <th scope="row" class="who"
+                    >{s.name} <span class="small quiet">{s.instrumentName.toLowerCase()}</span></th
+                  >
+                  {#each columns as c, m (c)}
+                    {@const x = matrix.rows[r]![c]!}
+                    <td class={x.state} class:at={opened && n === row && m === column}>
+                      <button
+                        class="plain"
+                        aria-label="{s.name}, {matrix.pieces[c]!.title}: {words(x)}"
+                        onclick={() => open(n, m)}>{face(x)}</button
+                      >
+                    </td>
+                  {/each}
+                </tr>
+              {/each}
+            </tbody>
+            <tfoot>
+              <tr>
+                <th scope="row" class="who quiet">can play it</th>
+                {#each columns as c (c)}
+                  <td class="sum"
+                    >{matrix.rows.filter((r) => ready(r[c]!) || r[c]!.state === 'HARD').length}</td
+                  >
+                {/each}
+              </tr>
+            </tfoot>
+          </table>
+        </div>
+        <aside aria-label="Why" aria-live="polite">
+          {#if !opened}
+            <p class="small">
+              <b>●</b> can play it · <b>◐</b> has the notes, a change is too hard for {matrix.stage} ·
+              a figure: so many notes lack · <b>×</b> beyond the instrument or the hand
+            </p>
+            <p class="small quiet">
+              Choose a cell, or walk with <kbd>←</kbd> <kbd>→</kbd> <kbd>↑</kbd> <kbd>↓</kbd>.
+            </p>
+          {:else}
+            {@const s = matrix.students[rows[row]!]!}
+            {@const p = matrix.pieces[columns[column]!]!}
+            {@const x = matrix.rows[rows[row]!]![columns[column]!]!}
+            <h2>{s.name}</h2>
+            <p>{p.title}</p>
+            <p class="verdict"><b>{words(x)}</b></p>
+            {#if cell}
+              {#if cell.lacking.length}<p>Not yet: <b>{names(cell.lacking)}</b></p>{/if}
+              {#if cell.beyond.length}<p>Beyond: {names(cell.beyond)}</p>{/if}
+              {#if cell.shaky.length}<p>Shaky: {names(cell.shaky)}</p>{/if}
+              {#if cell.faded.length}<p>Not heard for long: {names(cell.faded)}</p>{/if}
+              {#if cell.hard.length}
+                <p>Too hard yet:</p>
+                <ul>
+                  {#each cell.hard as h (h.shown)}
+                    <li>{h.shown}, bar {h.barNumber}</li>
+                  {/each}
+                </ul>
+              {/if}
+              {#if cell.worth.length}
+                <p>Easier with:</p>
+                <ul>
+                  {#each cell.worth as w (w.shown + w.label)}
+                    <li>
+                      {w.shown}
+                      {w.label}, {w.bars.length === 1 ? 'bar' : 'bars'}
+                      {w.bars.join(', ')}
+                    </li>
+                  {/each}
+                </ul>
+              {/if}
+              <p class="links">
+                <a href="/stand/{s.id}/{p.id}">To the part</a>
+                <a href="/ear/{s.id}/{p.id}">Hear it</a>
+              </p>
+            {/if}
+          {/if}
+        </aside>
+      </div>
+    {/if}
+  {/if}
+</div>
+
+<style>
+  .how {
+    display: flex;
+    gap: 1rem;
+    margin: 1rem 0;
+  }
+  .how :global(.bx--form-item) {
+    flex: 0 1 16rem;
+  }
+  .blocks {
+    margin-bottom: 0.75rem;
+  }
+  .two {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) 15rem;
+    gap: 1.5rem;
+    align-items: start;
+  }
+  .scroll {
+    overflow: auto;
+    max-height: calc(100vh - 14rem);
+    background: var(--paper);
+    border: 1px solid var(--rule);
+  }
+  table {
+    border-collapse: separate;
+    border-spacing: 0;
+  }
+  th,
+  td {
+    font-weight: 400;
+    border-bottom: 1px solid var(--rule);
+    padding: 0;
+  }
+  .who {
+    position: sticky;
+    left: 0;
+    z-index: 1;
+    background: var(--paper);
+    text-align: left;
+    padding: 0 0.75rem;
+    white-space: nowrap;
+    border-right: 1px solid var(--rule);
+  }
+  thead th {
+    position: sticky;
+    top: 0;
+    z-index: 2;
+    background: var(--paper);
+    vertical-align: bottom;
+  }
+  thead .who {
+    z-index: 3;
+  }
+  .piece {
+    height: 9.5rem;
+    min-width: 1.75rem;
+    max-width: 1.75rem;
+  }
+  .piece span {
+    display: block;
+    writing-mode: vertical-rl;
+    transform: rotate(180deg);
+    max-height: 9rem;
+    margin: 0 auto;
+    padding: 0.375rem 0;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+    font-size: 0.8125rem;
+    line-height: 1.75rem;
+  }
+  td {
+    text-align: center;
+    min-width: 1.75rem;
+  }
+  td button {
+    width: 100%;
+    min-height: 1.625rem;
+    text-align: center !important;
+    font-variant-numeric: tabular-nums;
+  }
+  td.LACKS,
+  td.BEYOND {
+    background: color-mix(in srgb, var(--hard) 10%, transparent);
+  }
+  td.LACKS button,
+  td.BEYOND button {
+    font-weight: 600;
+  }
+  td.NONE {
+    color: var(--ink-2);
+  }
+  td.at {
+    outline: 2px solid var(--accent);
+    outline-offset: -2px;
+  }
+  .sum {
+    font-size: 0.8125rem;
+    color: var(--ink-2);
+    font-variant-numeric: tabular-nums;
+    padding: 0.25rem 0;
+  }
+  aside {
+    display: flex;
+    flex-direction: column;
+    gap: 0.5rem;
+  }
+  aside ul {
+    margin: 0;
+    padding-left: 1rem;
+    list-style: disc;
+  }
+  .links {
+    display: flex;
+    gap: 1rem;
+  }
+  @media (max-width: 900px) {
+    .two {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>
