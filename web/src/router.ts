@@ -13,6 +13,7 @@ export const { navigate, route } = createRouter({
   '/people': () => import('./people/People.svelte'),
   '/people/many': () => import('./people/Many.svelte'),
   '/people/group/:group/pieces': () => import('./people/Matrix.svelte'),
+  '/people/group/:group/note/:pitch': () => import('./people/Lesson.svelte'),
   '/people/group/:group': () => import('./people/GroupMap.svelte'),
   '/people/:student': () => import('./people/Record.svelte'),
   '/notes': () => import('./notes/Notes.svelte'),

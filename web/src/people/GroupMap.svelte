@@ -66,7 +66,11 @@
         <ul>
           {#each fewest as n (n.midi)}
             <li>
-              <b>{n.shown}</b>
+              <b
+                >{#if map.instrument}{n.shown}{:else}<a
+                    href="/people/group/{group}/note/{encodeURIComponent(n.sounding)}">{n.shown}</a
+                  >{/if}</b
+              >
               {n.has} of {n.of}{n.lacking ? `; not yet: ${n.lacking}` : ''}
             </li>
           {/each}

@@ -224,6 +224,7 @@ public class ClassTest {
     page.keyboard().press("1");
     page.keyboard().press("2");
     assertThat(page.getByText("6 marks to go")).isVisible();
+    assertThat(page.getByText("on the way")).hasCount(0);
     browsing.stop();
     page.keyboard().press("1");
     page.keyboard().press("3");
@@ -368,6 +369,25 @@ public class ClassTest {
     page.getByLabel("Order").selectOption("blocked");
     assertThat(matrix.locator("thead th.piece").first()).containsText("Low Water");
     assertThat(page.getByText("In the way:")).isVisible();
+    assertEquals(browsing.errors, List.of());
+  }
+
+  @Test
+  public void aNewNoteIsTaughtToTheWholeBandOnOnePage() {
+    Page page = at("/");
+    page.getByText("A new note").last().click();
+    assertThat(page.locator("h1")).hasText("Everyone plays B♭");
+    assertThat(page.locator("article")).hasCount(4);
+    page.getByLabel("As it sounds").selectOption("Gb4");
+    assertThat(page.locator("h1")).hasText("Everyone plays G♭");
+    Locator flute = page.locator("article").filter(new Locator.FilterOptions().setHasText("Flute"));
+    assertThat(flute).containsText("Linh P.");
+    assertThat(flute).containsText("As for");
+    assertThat(flute).containsText("comes out:");
+    assertThat(flute.locator("svg")).isVisible();
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("F♯").setExact(true))
+        .click();
+    assertThat(page.locator("h1")).hasText("Everyone plays F♯");
     assertEquals(browsing.errors, List.of());
   }
 }

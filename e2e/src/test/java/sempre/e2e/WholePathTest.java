@@ -225,7 +225,8 @@ public class WholePathTest {
       {"/people/many", false},
       {"/ear/class/1", false},
       {"/people/group/1", false},
-      {"/people/group/1/pieces", true}
+      {"/people/group/1/pieces", true},
+      {"/people/group/1/note/Bb4", false}
     };
   }
 

@@ -1,6 +1,7 @@
 package sempre.core.teaching;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -92,7 +93,13 @@ public record NewNote(
     Map<Integer, WrongNote> found = new LinkedHashMap<>();
     Fingering hold = standard.pattern().plain();
     boolean brass = standard.partial().isPresent();
-    List<Pitch> same = setup.notesOf(hold);
+    List<Pitch> same = new ArrayList<>(setup.notesOf(hold));
+    if (setup.instrument().slide().isPresent() && hold.text().matches(".*[+-]")) {
+      // the partials beside a position that is set higher or lower are those of the position itself
+      String plain = hold.text().substring(0, hold.text().length() - 1);
+      same.addAll(setup.notesOf(setup.instrument().keywork().read(plain)));
+      same.sort(Comparator.comparingInt(Pitch::midi));
+    }
     Optional<Pitch> below =
         same.stream().filter(p -> p.midi() < written.midi()).reduce((a, b) -> b);
     Optional<Pitch> above = same.stream().filter(p -> p.midi() > written.midi()).findFirst();

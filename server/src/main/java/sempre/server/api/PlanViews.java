@@ -21,6 +21,7 @@ import sempre.core.planning.Player;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
 import sempre.core.score.Part;
+import sempre.core.teaching.Blowing;
 import sempre.server.store.Choices;
 
 /** A plan as the interface is sent it. */
@@ -216,11 +217,7 @@ final class PlanViews {
     if (!n.isNew() || !higher || standing.marks().isEmpty()) {
       return "";
     }
-    return instrument.family().equals("brass")
-        ? "Higher than anything heard so far: step by step, lips firm but not forced, with rests. Stop"
-            + " if it hurts; pain or a cut lip is for a doctor."
-        : "Higher than anything heard so far: step by step, without biting or pressing. Stop if it"
-            + " hurts or if you feel dizzy; pain that stays is for a doctor.";
+    return Blowing.higher(instrument);
   }
 
   private static List<Views.HoldView> holds(Plan.PlannedNote n, Instrument instrument) {

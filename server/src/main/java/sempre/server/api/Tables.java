@@ -68,17 +68,7 @@ final class Tables {
                         s.getValue().from().displayName(),
                         s.getValue().to().displayName()))
             .toList(),
-        i.keywork().controls().stream()
-            .filter(c -> options.entrySet().containsAll(c.requires().entrySet()))
-            .map(
-                c ->
-                    new Views.KeyView(
-                        c.token(),
-                        c.left(),
-                        c.finger().name(),
-                        c.name(),
-                        c.token().matches("\\d|T") && i.keywork().kind() == Keywork.Kind.HANDS))
-            .toList(),
+        keys(i, options),
         Lanes.guides(i),
         notes,
         i.free().stream().map(Tables::freedom).toList(),
@@ -88,6 +78,21 @@ final class Tables {
             .map(g -> new Views.GapView(g.note().displayName(), g.because()))
             .toList(),
         !house.changesNothing());
+  }
+
+  /** The controls of an instrument with these options, as they lie under the hands. */
+  static List<Views.KeyView> keys(Instrument i, Map<String, String> options) {
+    return i.keywork().controls().stream()
+        .filter(c -> options.entrySet().containsAll(c.requires().entrySet()))
+        .map(
+            c ->
+                new Views.KeyView(
+                    c.token(),
+                    c.left(),
+                    c.finger().name(),
+                    c.name(),
+                    c.token().matches("\\d|T") && i.keywork().kind() == Keywork.Kind.HANDS))
+        .toList();
   }
 
   private static Views.FreedomView freedom(Freedom f) {
@@ -184,7 +189,7 @@ final class Tables {
     return verdict + (r.not() ? " unless " : " ") + circumstance + ": " + r.because();
   }
 
-  private static Views.HeldView held(Hold h, boolean free) {
+  static Views.HeldView held(Hold h, boolean free) {
     return new Views.HeldView(
         h.control().token(), h.control().left(), h.way() == Hold.Way.HALF, free);
   }
@@ -280,7 +285,7 @@ final class Tables {
             .toList());
   }
 
-  private static String octave(int octaves) {
+  static String octave(int octaves) {
     int many = Math.abs(octaves);
     return octaves == 0
         ? ""

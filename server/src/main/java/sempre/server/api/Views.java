@@ -281,6 +281,33 @@ final class Views {
       List<MapNote> notes,
       List<SectionView> sections) {}
 
+  record MistakeView(String shown, String why, String mend) {}
+
+  /** A new note as some players of one instrument learn it; {@code has} have it already. */
+  record LessonRow(
+      List<String> students,
+      List<String> has,
+      String instrument,
+      String name,
+      String written,
+      String shown,
+      String octave,
+      String fingering,
+      String label,
+      String kind,
+      List<KeyView> keys,
+      List<HeldView> held,
+      List<Double> guides,
+      double slideCm,
+      String from,
+      List<MistakeView> mistakes,
+      String air,
+      String caution) {}
+
+  /** One concert pitch for a whole group; {@code without} is not taught it, and why. */
+  record LessonView(
+      String group, String pitch, String shown, List<LessonRow> rows, List<String> without) {}
+
   record MatrixCell(String state, int lacking, int hard) {}
 
   /** A sound that is in the way: in how many parts, and in how many nothing else is. */

@@ -1,0 +1,58 @@
+package sempre.server.api;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.HashSet;
+import java.util.Set;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+/** One concert pitch for a whole group. */
+public class LessonApiTest extends DemoTestBase {
+  private long group(String name) {
+    for (JsonNode g : get("/api/people").get("groups")) {
+      if (g.get("name").asString().equals(name)) {
+        return g.get("id").asLong();
+      }
+    }
+    throw new AssertionError(name);
+  }
+
+  /** Common practice, no source: the unison example of the trade. */
+  @Test
+  public void everyoneOfTheGroupHasTheOwnNoteAndNobodyElseIsThere() {
+    JsonNode l = get("/api/groups/" + group("First-year band") + "/lesson?pitch=Ab4");
+    assertThat(l.get("shown").asString()).isEqualTo("A♭");
+    Set<String> written = new HashSet<>();
+    int students = 0;
+    for (JsonNode r : l.get("rows")) {
+      written.add(
+          r.get("instrument").asString() + " " + r.get("shown").asString().replaceAll("\\d", ""));
+      students += r.get("students").size();
+      assertThat(r.get("from").asString()).isNotEmpty();
+      assertThat(r.get("air").asString()).isNotEmpty();
+      assertThat(r.get("keys")).isNotEmpty();
+    }
+    assertThat(written)
+        .containsExactlyInAnyOrder("flute A♭", "alto-sax F", "trumpet B♭", "trombone A♭");
+    assertThat(students + l.get("without").size()).isEqualTo(4);
+  }
+
+  @Test
+  public void eachIsComparedWithANoteOfTheOwn() {
+    JsonNode l = get("/api/groups/" + group("Quay Concert Band") + "/lesson?pitch=Gb4");
+    for (JsonNode r : l.get("rows")) {
+      assertThat(r.get("has")).isEmpty();
+      assertThat(r.get("from").asString()).matches("(As for|The same as for) .*");
+      assertThat(r.get("mistakes")).isNotEmpty();
+      r.get("mistakes").forEach(m -> assertThat(m.get("mend").asString()).isNotEmpty());
+    }
+  }
+
+  @Test
+  public void aPitchThatIsNoneIsRefused() {
+    String path = "/api/groups/" + group("First-year band") + "/lesson?pitch=";
+    assertThat(mvc.get().uri(path + "H4")).hasStatus(400);
+    assertThat(mvc.get().uri("/api/groups/9999/lesson?pitch=Bb4")).hasStatus(404);
+  }
+}
