@@ -153,10 +153,15 @@ public class ClassTest {
                     .setHeader("Content-Type", "application/json")
                     .setData("{\"text\":\"" + list + "\",\"meanings\":[],\"group\":\"Thirty\"}"));
     assertEquals(taken.status(), 200, taken.text());
+    return check(page, "Bb4 C5 D5 Eb5 F5");
+  }
+
+  /** A check of the thirty. */
+  private long check(Page page, String sounds) {
     String people = page.request().get(browsing.at("/api/people")).text();
     String group = people.replaceAll(".*\"id\":(\\d+),\"name\":\"Thirty\".*", "$1");
     StringBuilder items = new StringBuilder();
-    for (String n : "Bb4 C5 D5 Eb5 F5".split(" ")) {
+    for (String n : sounds.split(" ")) {
       items
           .append(items.isEmpty() ? "" : ",")
           .append("{\"kind\":\"SOUND\",\"what\":\"")
@@ -187,27 +192,13 @@ public class ClassTest {
     assertEquals(keys, 150);
     page.keyboard().press("Enter");
     assertThat(page.getByLabel("Summary").locator("li")).hasCount(4);
-    page.navigate(browsing.at("/ear/check/" + checkAgain(page)));
+    page.navigate(browsing.at("/ear/check/" + check(page, "G4 A4 Bb4 C5 D5")));
     assertThat(page.getByText("150 marks to go")).isVisible();
     for (int student = 0; student < 30; student++) {
       page.keyboard().press("a");
     }
     assertThat(page.getByText("everyone who is here is marked").first()).isVisible();
     assertEquals(browsing.errors, List.of());
-  }
-
-  private long checkAgain(Page page) {
-    String people = page.request().get(browsing.at("/api/people")).text();
-    String group = people.replaceAll(".*\"id\":(\\d+),\"name\":\"Thirty\".*", "$1");
-    StringBuilder items = new StringBuilder();
-    for (String n : "G4 A4 Bb4 C5 D5".split(" ")) {
-      items
-          .append(items.isEmpty() ? "" : ",")
-          .append("{\"kind\":\"SOUND\",\"what\":\"")
-          .append(n)
-          .append("\",\"pieceId\":0}");
-    }
-    return made(page, "/api/groups/" + group + "/checks", "{\"items\":[" + items + "]}");
   }
 
   @Test

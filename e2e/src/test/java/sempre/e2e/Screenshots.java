@@ -54,6 +54,10 @@ public final class Screenshots {
           "ArrowRight");
       shoot(browsing, folder, "notes-trumpet-dark", "/notes/trumpet/Bb4", true);
       shoot(browsing, folder, "notes-across", "/notes/across/Ab4", false);
+      shoot(browsing, folder, "class-map", "/people/group/2", false);
+      shoot(browsing, folder, "class-pieces", "/people/group/2/pieces", false, "ArrowRight");
+      shoot(browsing, folder, "new-note", "/people/group/2/note/Ab4", false);
+      shoot(browsing, folder, "class-check-start", "/ear/class/2", false);
       shoot(browsing, folder, "people", "/people", false);
       shoot(browsing, folder, "student", "/people/5", false);
     }
@@ -65,7 +69,7 @@ public final class Screenshots {
     Page page = browsing.page(tablet ? 820 : 1280, tablet ? 1180 : 800, dark);
     page.navigate(browsing.at(path));
     page.locator("h1").first().waitFor();
-    if (path.startsWith("/stand") || path.startsWith("/ear")) {
+    if (path.matches("/(stand|ear)/\\d.*")) {
       page.locator("svg.lanes text").first().waitFor();
     }
     if (path.startsWith("/notes/") && !path.contains("across")) {

@@ -71,4 +71,13 @@ abstract class DemoTestBase extends ServerTestBase {
         .file(new MockMultipartFile("file", name, null, content))
         .exchange();
   }
+
+  protected long group(String name) {
+    for (JsonNode g : get("/api/people").get("groups")) {
+      if (g.get("name").asString().equals(name)) {
+        return g.get("id").asLong();
+      }
+    }
+    throw new AssertionError(name);
+  }
 }

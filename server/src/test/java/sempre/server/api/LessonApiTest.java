@@ -9,15 +9,6 @@ import tools.jackson.databind.JsonNode;
 
 /** One concert pitch for a whole group. */
 public class LessonApiTest extends DemoTestBase {
-  private long group(String name) {
-    for (JsonNode g : get("/api/people").get("groups")) {
-      if (g.get("name").asString().equals(name)) {
-        return g.get("id").asLong();
-      }
-    }
-    throw new AssertionError(name);
-  }
-
   /** Common practice, no source: the unison example of the trade. */
   @Test
   public void everyoneOfTheGroupHasTheOwnNoteAndNobodyElseIsThere() {

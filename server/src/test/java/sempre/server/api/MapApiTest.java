@@ -7,15 +7,6 @@ import tools.jackson.databind.JsonNode;
 
 /** The map of notes: of one, of a section, of a group. */
 public class MapApiTest extends DemoTestBase {
-  private long group(String name) {
-    for (JsonNode g : get("/api/people").get("groups")) {
-      if (g.get("name").asString().equals(name)) {
-        return g.get("id").asLong();
-      }
-    }
-    throw new AssertionError(name);
-  }
-
   @Test
   public void aStudentsMapIsTheWholeRangeOfTheOwnInstrument() {
     JsonNode map = get("/api/students/" + student("Linh") + "/map");

@@ -7,15 +7,6 @@ import tools.jackson.databind.JsonNode;
 
 /** Everyone against everything, and the reasons behind each cell. */
 public class ReadinessApiTest extends DemoTestBase {
-  private long group(String name) {
-    for (JsonNode g : get("/api/people").get("groups")) {
-      if (g.get("name").asString().equals(name)) {
-        return g.get("id").asLong();
-      }
-    }
-    throw new AssertionError(name);
-  }
-
   private JsonNode matrix(String what) {
     return get("/api/groups/" + group("Quay Concert Band") + "/readiness?what=" + what);
   }
