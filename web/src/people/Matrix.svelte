@@ -127,6 +127,14 @@
           <span class="quiet small">(as it sounds)</span>
         </p>
       {/if}
+      {#each matrix.next as n (n.piece.id)}
+        <p class="blocks">
+          Next for the group: <b>{n.piece.title}</b>. {n.one.join(', ')}
+          {n.one.length === 1 ? 'learns' : 'each learn'} one new note{n.ready
+            ? `; ${n.ready} can play it already`
+            : ''}.
+        </p>
+      {/each}
       <div class="two">
         <div class="scroll" role="region" aria-label="The matrix">
           <table>

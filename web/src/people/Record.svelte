@@ -1,6 +1,6 @@
 <!-- One student: how every note stands, and everything that was heard. -->
 <script lang="ts">
-  import { SkeletonText } from 'carbon-components-svelte';
+  import { Button, Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
   import Mark from '../parts/Mark.svelte';
   import NoteMap from './NoteMap.svelte';
@@ -11,6 +11,25 @@
   const student = $derived(Number(route.params.student));
   let record = $state.raw<Schemas['RecordView']>();
   let teach = $state.raw<Schemas['TeachView'][]>([]);
+  let next = $state.raw<Schemas['NextNoteView'][]>([]);
+  let pieces = $state.raw<Schemas['ShelfPiece'][]>([]);
+  let goal = $state('');
+  const inSixWeeks = new Date(Date.now() + 42 * 86_400_000).toISOString().slice(0, 10);
+  let by = $state(inSixWeeks);
+  let way = $state.raw<Schemas['WayToView']>();
+
+  async function lead() {
+    if (!goal || !by) return;
+    try {
+      way = await asked(
+        api.GET('/api/students/{studentId}/way/{pieceId}', {
+          params: { path: { studentId: student, pieceId: Number(goal) }, query: { by } }
+        })
+      );
+    } catch (e) {
+      problem = sentence(e);
+    }
+  }
   let map = $state.raw<Schemas['MapView']>();
   let sounding = $state(false);
   let problem = $state('');
@@ -26,6 +45,10 @@
         api.GET('/api/students/{studentId}/heard', { params: { path: { studentId: id } } })
       );
       map = await asked(api.GET('/api/students/{id}/map', { params: { path: { id } } }));
+      [next, pieces] = await Promise.all([
+        asked(api.GET('/api/students/{studentId}/next', { params: { path: { studentId: id } } })),
+        asked(api.GET('/api/pieces'))
+      ]);
       teach = await asked(
         api.GET('/api/students/{studentId}/teach', { params: { path: { studentId: id } } })
       );
@@ -96,6 +119,51 @@
         >
       </p>
       <NoteMap {map} {sounding} />
+    {/if}
+    {#if next.length}
+      <h2>Next notes</h2>
+      <p>
+        {#each next as n, i (n.written)}{i ? '; ' : ''}<b>{n.shown}</b>
+          <span class="small"
+            >for {#each n.pieces as p, k (p.id)}{k ? ', ' : ''}<a href="/stand/{student}/{p.id}"
+                >{p.title}</a
+              >{/each}</span
+          >{/each}
+      </p>
+    {/if}
+    <h2>The way to a piece</h2>
+    <form
+      class="way"
+      onsubmit={(e) => {
+        e.preventDefault();
+        void lead();
+      }}
+    >
+      <Select size="sm" labelText="Piece" bind:selected={goal}>
+        <SelectItem value="" text="choose a piece" />
+        {#each pieces as p (p.piece.id)}
+          <SelectItem
+            value={String(p.piece.id)}
+            text={p.piece.number ? `${p.piece.number}  ${p.piece.title}` : p.piece.title}
+          />
+        {/each}
+      </Select>
+      <label class="small">
+        By <input type="date" bind:value={by} />
+      </label>
+      <Button size="small" kind="tertiary" type="submit">Show the way</Button>
+    </form>
+    {#if way}
+      <ol class="steps" aria-label="The way to {way.goal.title}">
+        {#each way.steps as s, i (i)}
+          <li>
+            {s.by}: <b>{s.shown}</b>
+            {#each s.piece as p (p.id)}with <a href="/stand/{student}/{p.id}">{p.title}</a>{:else}by
+              itself: no exercise brings it alone{/each}
+          </li>
+        {/each}
+        <li>{way.sentence}</li>
+      </ol>
     {/if}
     {#if teach.length}
       <h2>Worth teaching next</h2>
@@ -200,6 +268,32 @@
   }
   .names {
     margin: 0.75rem 0 0.25rem;
+  }
+  .way {
+    display: flex;
+    gap: 1rem;
+    align-items: flex-end;
+  }
+  .way :global(.bx--form-item) {
+    flex: 0 1 18rem;
+  }
+  .way label {
+    display: flex;
+    flex-direction: column;
+    gap: 0.25rem;
+    color: var(--ink-2);
+  }
+  .way input {
+    font: inherit;
+    color: var(--ink);
+    padding: 0.25rem 0.5rem;
+    background: var(--paper);
+    border: 1px solid var(--rule);
+  }
+  .steps {
+    list-style: decimal;
+    margin: 0.75rem 0 0;
+    padding-left: 1.5rem;
   }
   .teach {
     list-style: none;

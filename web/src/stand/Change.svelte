@@ -24,7 +24,9 @@
       .map((l, i, all) => ({
         ...l,
         gapAbove: i > 0 && l.finger[0] !== all[i - 1]!.finger[0],
-        name: `${l.finger[0] === 'L' ? 'left' : 'right'} ${l.label}`
+        name: /^\d$/.test(l.label)
+          ? `valve ${l.label}`
+          : `${l.finger[0] === 'L' ? 'left' : 'right'} ${l.label}`
       }))
   );
   const at = $derived(rows(used));

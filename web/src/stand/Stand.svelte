@@ -436,7 +436,11 @@
             bind:advice
             {against}
             onchoose={choose}
-            onagainst={(o) => (against = o)}
+            onagainst={(o) => {
+              against = o;
+              // one sees the first difference
+              if (o?.changes[0]) choose(o.changes[0].noteId);
+            }}
             ontake={takeAll}
             onstyle={style}
           />

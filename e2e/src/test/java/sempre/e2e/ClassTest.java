@@ -381,4 +381,19 @@ public class ClassTest {
     assertThat(page.locator("h1")).hasText("Everyone plays F♯");
     assertEquals(browsing.errors, List.of());
   }
+
+  @Test
+  public void whatIsNextIsSaidForTheGroupAndTheStudent() {
+    Page page = at("/people/group/1/pieces");
+    page.getByLabel("What", new Page.GetByLabelOptions().setExact(true)).selectOption("shelf");
+    assertThat(page.getByText("Next for the group:")).isVisible();
+    page.navigate(browsing.at("/people/1"));
+    assertThat(page.getByText("Next notes")).isVisible();
+    page.getByLabel("Piece", new Page.GetByLabelOptions().setExact(true)).selectOption("12");
+    page.getByText("Show the way").click();
+    Locator way = page.getByLabel("The way to Fog Horn and Fiddle");
+    assertThat(way).containsText("Then the piece");
+    assertThat(way.locator("li").first()).containsText(Pattern.compile("with|by itself"));
+    assertEquals(browsing.errors, List.of());
+  }
 }

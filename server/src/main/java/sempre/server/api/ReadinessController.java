@@ -1,6 +1,9 @@
 package sempre.server.api;
 
 import java.sql.SQLException;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Comparator;
@@ -17,6 +20,7 @@ import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Stage;
 import sempre.core.learning.Demand;
 import sempre.core.learning.Matrix;
+import sempre.core.learning.NextSteps;
 import sempre.core.learning.Readiness;
 import sempre.core.pitch.Pitch;
 import sempre.core.planning.HardMove;
@@ -34,6 +38,7 @@ class ReadinessController {
   private static final int OCTAVE = 12;
   private static final int MIDDLE_C = 60;
   private static final int BLOCKS = 6;
+  private static final int NEXT = 3;
 
   private final Db db;
   private final People people;
@@ -41,9 +46,20 @@ class ReadinessController {
   private final Players players;
   private final Demands demands;
   private final Stands stands;
+  private final Effects effects;
+  private final Clock clock;
 
   ReadinessController(
-      Db db, People people, Shelf shelf, Players players, Demands demands, Stands stands) {
+      Db db,
+      People people,
+      Shelf shelf,
+      Players players,
+      Demands demands,
+      Stands stands,
+      Effects effects,
+      Clock clock) {
+    this.effects = effects;
+    this.clock = clock;
     this.db = db;
     this.people = people;
     this.shelf = shelf;
@@ -88,22 +104,27 @@ class ReadinessController {
     List<People.Student> students = people.students(tx, g.id());
     Map<Integer, Block> blocks = new TreeMap<>();
     List<List<Views.MatrixCell>> rows = new ArrayList<>();
+    List<List<Matrix.Cell>> all = new ArrayList<>();
     for (People.Student s : students) {
       Player player = players.player(tx, s, players.standing(tx, s.id()));
       Matrix.Row row = Matrix.Row.of(players.standing(tx, s.id()), stage);
       Map<Long, Shelf.Chosen> chosen = shelf.chosen(tx, s.id());
       List<Views.MatrixCell> cells = new ArrayList<>();
+      List<Matrix.Cell> plain = new ArrayList<>();
       for (Shelf.Piece p : pieces) {
         Optional<Demand> d = demands.of(tx, s, player, p, Optional.ofNullable(chosen.get(p.id())));
         if (d.isEmpty()) {
           cells.add(new Views.MatrixCell(Matrix.State.NONE.name(), 0, 0));
+          plain.add(new Matrix.Cell(Matrix.State.NONE, 0, 0));
           continue;
         }
         Matrix.Cell c = Matrix.cell(row, d.get());
         cells.add(new Views.MatrixCell(c.state().name(), c.lacking(), c.hard()));
+        plain.add(c);
         count(blocks, d.get().lacking(row.has()), player);
       }
       rows.add(cells);
+      all.add(plain);
     }
     return new Views.MatrixView(
         g.name(),
@@ -124,6 +145,14 @@ class ReadinessController {
                   return new Views.BlockView(
                       name.substring(0, name.length() - 1), b.getValue().parts, b.getValue().alone);
                 })
+            .toList(),
+        NextSteps.forGroup(all, pieces.size()).stream()
+            .map(
+                n ->
+                    new Views.GroupNextView(
+                        Names.piece(pieces.get(n.part())),
+                        n.ready(),
+                        n.one().stream().map(r -> students.get(r).name()).toList()))
             .toList());
   }
 
@@ -183,6 +212,107 @@ class ReadinessController {
               List.copyOf(hard.values()),
               worth);
         });
+  }
+
+  /** The notes that most of a student's assigned pieces need and that are not there yet. */
+  @GetMapping("/students/{studentId}/next")
+  List<Views.NextNoteView> next(@PathVariable long studentId) {
+    return db.inTransaction(
+        tx -> {
+          People.Student s = players.student(tx, studentId);
+          Map<Integer, List<Views.PieceRef>> needed = new TreeMap<>();
+          Map<Integer, Pitch> named = new TreeMap<>();
+          for (Shelf.Piece p : effects.assigned(tx, s.id())) {
+            Stands.Loaded l;
+            try {
+              l = stands.load(tx, s.id(), p.id());
+            } catch (Errors.NotThere e) {
+              continue; // a piece without a part to finger
+            }
+            for (Pitch n :
+                Readiness.of(l.page().line(), l.player().setup(), l.standing()).lacking()) {
+              named.putIfAbsent(n.midi(), n);
+              needed.computeIfAbsent(n.midi(), k -> new ArrayList<>()).add(Names.piece(p));
+            }
+          }
+          return needed.entrySet().stream()
+              .sorted(
+                  Comparator.comparingInt(
+                      (Map.Entry<Integer, List<Views.PieceRef>> e) -> -e.getValue().size()))
+              .limit(NEXT)
+              .map(
+                  e ->
+                      new Views.NextNoteView(
+                          named.get(e.getKey()).toString(),
+                          named.get(e.getKey()).displayName(),
+                          e.getValue()))
+              .toList();
+        });
+  }
+
+  /**
+   * The shortest way to a piece, one new note at a time, spread evenly over the days there are.
+   *
+   * @param by the day on which the piece shall be begun; not in the past
+   */
+  @GetMapping("/students/{studentId}/way/{pieceId}")
+  Views.WayToView way(
+      @PathVariable long studentId, @PathVariable long pieceId, @RequestParam LocalDate by) {
+    LocalDate today = LocalDate.now(clock);
+    if (by.isBefore(today)) {
+      throw new IllegalArgumentException("the day lies in the past; choose today or a later one");
+    }
+    return db.inTransaction(
+        tx -> {
+          People.Student s = players.student(tx, studentId);
+          Player player = players.player(tx, s, players.standing(tx, studentId));
+          Map<Long, Shelf.Chosen> chosen = shelf.chosen(tx, s.id());
+          Shelf.Piece goal = players.piece(tx, pieceId);
+          Demand asked =
+              demands
+                  .of(tx, s, player, goal, Optional.ofNullable(chosen.get(pieceId)))
+                  .orElseThrow(() -> new Errors.NotThere(s.name() + " has no part in this piece."));
+          List<Shelf.Piece> pieces = new ArrayList<>();
+          List<Demand> exercises = new ArrayList<>();
+          for (Shelf.Piece p : shelf.pieces(tx)) {
+            Optional<Demand> d =
+                demands.of(tx, s, player, p, Optional.ofNullable(chosen.get(p.id())));
+            if (p.id() != pieceId && d.isPresent()) {
+              pieces.add(p);
+              exercises.add(d.get());
+            }
+          }
+          BitSet has = Matrix.Row.of(players.standing(tx, studentId), Stage.ADVANCED).has();
+          List<NextSteps.Step> way = NextSteps.wayTo(has, asked, exercises);
+          long days = ChronoUnit.DAYS.between(today, by);
+          List<Views.WayStep> steps = new ArrayList<>();
+          for (int i = 0; i < way.size(); i++) {
+            NextSteps.Step step = way.get(i);
+            has.set(step.midi());
+            steps.add(
+                new Views.WayStep(
+                    Names.day(today.plusDays(days * (i + 1) / (way.size() + 1)), today),
+                    name(player, step.midi()),
+                    step.part().isPresent()
+                        ? List.of(Names.piece(pieces.get(step.part().getAsInt())))
+                        : List.of()));
+          }
+          List<String> last = asked.lacking(has).stream().mapToObj(m -> name(player, m)).toList();
+          return new Views.WayToView(
+              Names.piece(goal), said(asked, last, steps.isEmpty(), Names.day(by, today)), steps);
+        });
+  }
+
+  private static String name(Player player, int midi) {
+    return player.setup().ways(midi).get(0).entry().written().displayName();
+  }
+
+  private static String said(Demand asked, List<String> last, boolean now, String day) {
+    if (!asked.beyond().isEmpty()) {
+      return Names.list(asked.beyond()) + " of this piece is beyond the instrument or the hand.";
+    }
+    return (now ? "The piece can be begun now" : "Then the piece, " + day)
+        + (last.isEmpty() ? "." : ", which brings " + Names.join(last) + " itself.");
   }
 
   private static List<String> bars(Worth w, Part part) {

@@ -313,6 +313,18 @@ final class Views {
   /** A sound that is in the way: in how many parts, and in how many nothing else is. */
   record BlockView(String shown, int parts, int alone) {}
 
+  /** What a group can take next: most can play it, and to these it brings one new note each. */
+  record GroupNextView(PieceRef piece, int ready, List<String> one) {}
+
+  /** A note that a student needs next, and the pieces that need it. */
+  record NextNoteView(String written, String shown, List<PieceRef> pieces) {}
+
+  /** One step on the way to a piece: the note it brings, by a piece or by itself. */
+  record WayStep(String by, String shown, List<PieceRef> piece) {}
+
+  /** The way to a piece. */
+  record WayToView(PieceRef goal, String sentence, List<WayStep> steps) {}
+
   /** Everyone of a group against some pieces; a row a student, a cell a piece. */
   record MatrixView(
       String title,
@@ -320,7 +332,8 @@ final class Views {
       List<StudentRef> students,
       List<PieceRef> pieces,
       List<List<MatrixCell>> rows,
-      List<BlockView> blocks) {}
+      List<BlockView> blocks,
+      List<GroupNextView> next) {}
 
   record HardCell(String shown, String barNumber, double difficulty) {}
 

@@ -2,6 +2,8 @@ package sempre.server.api;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.HashSet;
+import java.util.Set;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -90,5 +92,40 @@ public class ReadinessApiTest extends DemoTestBase {
         .hasStatusOk();
     assertThat(get(path).get("lacking").size()).isEqualTo(before);
     assertThat(mvc.get().uri("/api/groups/9999/readiness")).hasStatus(404);
+  }
+
+  @Test
+  public void theGroupsNextPieceBringsEachNamedStudentOneNote() {
+    JsonNode m = matrix("shelf");
+    JsonNode next = m.get("next").get(0);
+    int column = -1;
+    for (int p = 0; p < m.get("pieces").size(); p++) {
+      if (m.get("pieces").get(p).get("id").equals(next.get("piece").get("id"))) {
+        column = p;
+      }
+    }
+    int one = 0;
+    for (JsonNode row : m.get("rows")) {
+      one += row.get(column).get("lacking").asInt() == 1 ? 1 : 0;
+    }
+    assertThat(next.get("one")).hasSize(one);
+  }
+
+  @Test
+  public void theWayToAPieceBringsOneNoteAtATimeByTheDay() {
+    long student = student("Noor");
+    String by = java.time.LocalDate.now().plusDays(30).toString();
+    String path = "/api/students/" + student + "/way/";
+    JsonNode way = get(path + piece("Fog Horn and Fiddle") + "?by=" + by);
+    assertThat(way.get("steps").size()).isGreaterThan(1);
+    Set<String> notes = new HashSet<>();
+    way.get("steps").forEach(s -> assertThat(notes.add(s.get("shown").asString())).isTrue());
+    assertThat(way.get("sentence").asString()).startsWith("Then the piece");
+    assertThat(mvc.get().uri(path + piece("Fog Horn and Fiddle") + "?by=2020-01-01"))
+        .hasStatus(400);
+    JsonNode next = get("/api/students/" + student + "/next");
+    assertThat(next).isNotEmpty();
+    int most = next.get(0).get("pieces").size();
+    next.forEach(n -> assertThat(n.get("pieces").size()).isLessThanOrEqualTo(most));
   }
 }
