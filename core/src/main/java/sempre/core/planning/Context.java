@@ -68,12 +68,16 @@ record Context(
     return a.breath() ? Math.max(gap, Weight.FREE_SECONDS) : gap;
   }
 
-  /** Whether note i is one of four in a row that go x y x y. */
+  /** Whether note i is one of four in a row that go x y x y, quickly, or is trilled. */
   private static boolean alternates(List<Note> notes, int i) {
+    boolean quick = notes.get(i).seconds() <= Weight.QUICK_SECONDS;
     for (int s = Math.max(0, i - 3); s <= Math.min(i, notes.size() - 4); s++) {
       int x = notes.get(s).pitch().midi();
       int y = notes.get(s + 1).pitch().midi();
-      if (x != y && notes.get(s + 2).pitch().midi() == x && notes.get(s + 3).pitch().midi() == y) {
+      if (quick
+          && x != y
+          && notes.get(s + 2).pitch().midi() == x
+          && notes.get(s + 3).pitch().midi() == y) {
         return true;
       }
     }

@@ -93,6 +93,11 @@ public enum Weight {
   /** Time for a grace note, in seconds. */
   static final double GRACE_SECONDS = 0.1;
 
+  /**
+   * Up to this length two notes in turn are a quick turn, in seconds (common practice, no source).
+   */
+  static final double QUICK_SECONDS = 0.3;
+
   /** A note of this length or longer counts as long, in seconds. */
   static final double LONG_SECONDS = 1;
 

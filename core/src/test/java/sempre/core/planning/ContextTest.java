@@ -28,6 +28,8 @@ public class ContextTest {
       {"ALTERNATION", "", ": D4/8 E4/8 D4/8 *E4/8", true},
       {"ALTERNATION", "", ": D4/8 *E4/8 D4/8 F4/8", false},
       {"ALTERNATION", "", ": D4/8 *D4/8 D4/8 D4/8", false},
+      {"ALTERNATION", "", "tempo=60: D4/8 *E4/8 D4/8 E4/8", false},
+      {"ALTERNATION", "", "tempo=60: D4/4 *E4/4~ D4/4 E4/4", true},
       {"LEAP_UP", "", ": C5/8 *F5/8", true},
       {"LEAP_UP", "", ": C5/8 *E5/8", false},
       {"LEAP_UP", "", ": C6/8 *F5/8", false},
