@@ -99,11 +99,11 @@ public class WholePathTest {
     page.keyboard().press("ArrowRight");
     assertThat(panel).containsText("B♭4");
     assertThat(panel).containsText("humb B flat");
-    String before = page.locator("text.name").allTextContents().toString();
+    String before = page.locator("svg.lanes text.name").allTextContents().toString();
     page.keyboard().press("ArrowDown");
     page.keyboard().press("Enter");
     assertThat(panel).containsText("Your teacher has chosen");
-    assertNotEquals(page.locator("text.name").allTextContents().toString(), before);
+    assertNotEquals(page.locator("svg.lanes text.name").allTextContents().toString(), before);
     String locked = panel.locator("h2").textContent();
 
     // a playing check by keyboard alone
