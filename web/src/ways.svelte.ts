@@ -30,6 +30,8 @@ export const syllables = (text: string) =>
 const MEANT = new Set([
   'id',
   'noteId',
+  'tied',
+  'what',
   'xml',
   'written',
   'sounding',
@@ -46,7 +48,12 @@ const MEANT = new Set([
 export function named<T>(answer: T, key = ''): T {
   if (typeof answer === 'string') return (MEANT.has(key) ? answer : syllables(answer)) as T;
   if (Array.isArray(answer)) return answer.map((a) => named(a, key)) as T;
-  if (answer && typeof answer === 'object')
-    return Object.fromEntries(Object.entries(answer).map(([k, v]) => [k, named(v, k)])) as T;
+  if (answer && typeof answer === 'object') {
+    // a change goes from the id of a note to that of another; elsewhere from and to are names
+    const ids = 'difficulty' in answer ? ['from', 'to'] : [];
+    return Object.fromEntries(
+      Object.entries(answer).map(([k, v]) => [k, ids.includes(k) ? v : named(v, k)])
+    ) as T;
+  }
   return answer;
 }

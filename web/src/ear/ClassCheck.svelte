@@ -393,6 +393,9 @@
             {#if cell.fingering}
               <p>{cell.label} <span class="quiet">{short(cell.fingering).join(' · ')}</span></p>
             {/if}
+            {#if !cell.fingering}
+              <p class="small quiet">The mark counts for each of these notes.</p>
+            {/if}
             {#if gradeOf(student, item)}
               <p class="small">
                 {markOf(gradeOf(student, item))}{cell.by

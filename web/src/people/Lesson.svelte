@@ -19,17 +19,22 @@
 
   async function load(id: number, p: string) {
     problem = '';
+    const path = { groupId: id };
     try {
-      [lesson, suggested] = await Promise.all([
-        asked(
-          api.GET('/api/groups/{groupId}/lesson', {
-            params: { path: { groupId: id }, query: { pitch: p } }
-          })
-        ),
-        asked(
-          api.GET('/api/groups/{groupId}/checks/suggested', { params: { path: { groupId: id } } })
-        )
-      ]);
+      suggested = await asked(
+        api.GET('/api/groups/{groupId}/checks/suggested', { params: { path } })
+      );
+      // without a pitch: the one that most need next
+      if (p === 'next') {
+        navigate(
+          `/people/group/${id}/note/${encodeURIComponent(suggested[0]?.what ?? 'Bb4')}` as '/',
+          { replace: true }
+        );
+        return;
+      }
+      lesson = await asked(
+        api.GET('/api/groups/{groupId}/lesson', { params: { path, query: { pitch: p } } })
+      );
     } catch (e) {
       problem = sentence(e);
     }

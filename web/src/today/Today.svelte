@@ -97,7 +97,7 @@
           {/if}
           {#if group.students}<span class="check"
               ><a href="/people/group/{group.id}/pieces">Who can play what</a> ·
-              <a href="/people/group/{group.id}/note/Bb4">A new note</a> ·
+              <a href="/people/group/{group.id}/note/next">A new note</a> ·
               <a href="/ear/class/{group.id}">Playing check</a></span
             >{/if}
         </div>

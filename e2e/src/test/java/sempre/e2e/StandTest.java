@@ -203,6 +203,11 @@ public class StandTest {
     Locator aside = page.getByLabel("The chosen note");
     go(aside, "si♭4");
     assertThat(aside).containsText(Pattern.compile("(re|mi|fa|sol|la|si|do)[♭♯]?5"));
+    // what goes back to the server keeps its letters
+    page.navigate(browsing.at("/ear/class/1"));
+    page.locator(".chip").filter(new Locator.FilterOptions().setHasText("G")).first().click();
+    page.getByText("Begin", new Page.GetByTextOptions().setExact(true)).click();
+    assertThat(page).hasURL(Pattern.compile("/ear/check/\\d+"));
     page.navigate(browsing.at("/people"));
     for (String[] w : ways) {
       page.getByLabel(w[0], new Page.GetByLabelOptions().setExact(true)).selectOption(w[2]);

@@ -41,7 +41,7 @@ public record Matrix(List<List<Cell>> rows) {
    */
   public record Cell(State state, int lacking, int hard) {
     /** A player without a part. */
-    static final Cell NONE = new Cell(State.NONE, 0, 0);
+    public static final Cell NONE = new Cell(State.NONE, 0, 0);
   }
 
   /**

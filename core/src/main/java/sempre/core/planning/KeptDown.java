@@ -70,7 +70,8 @@ public record KeptDown(List<Hold> holds, Plan.PlannedNote from, Plan.PlannedNote
   private static void add(
       List<KeptDown> all, Hold h, Plan.PlannedNote from, Plan.PlannedNote to, Why why) {
     Predicate<KeptDown> same = k -> k.from() == from && k.to() == to && k.why() == why;
-    for (int i = 0; i < all.size(); i++) {
+    // what begins at the same note was added last
+    for (int i = all.size() - 1; i >= 0 && all.get(i).from() == from; i--) {
       if (same.test(all.get(i))) {
         List<Hold> more = new ArrayList<>(all.get(i).holds());
         more.add(h);

@@ -247,6 +247,10 @@ class PeopleController {
         + ", "
         + counted(sum.get("locks"), "kept fingering", "kept fingerings")
         + ", "
+        + counted(sum.get("choices"), "step of choosing", "steps of choosing")
+        + ", "
+        + counted(sum.get("absent"), "absence from a check", "absences from checks")
+        + ", "
         + counted(sum.get("parts"), "chosen part", "chosen parts")
         + ", "
         + counted(sum.get("groups"), "place in a group", "places in groups")

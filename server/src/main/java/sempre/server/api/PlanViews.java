@@ -119,9 +119,11 @@ final class PlanViews {
   /** What is kept down over each note, in sentences, with the place where it is over several. */
   private static Map<String, List<String>> kept(Plan plan, Part part) {
     Map<String, List<String>> kept = new HashMap<>();
+    Map<String, Integer> places = new HashMap<>();
+    plan.notes().forEach(n -> places.put(n.note().id(), places.size()));
     for (KeptDown k : plan.keptDown()) {
-      int from = plan.notes().indexOf(k.from());
-      int to = plan.notes().indexOf(k.to());
+      int from = places.get(k.from().note().id());
+      int to = places.get(k.to().note().id());
       String text =
           from == to
               ? k.text()

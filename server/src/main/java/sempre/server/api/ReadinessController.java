@@ -22,6 +22,7 @@ import sempre.core.learning.Demand;
 import sempre.core.learning.Matrix;
 import sempre.core.learning.NextSteps;
 import sempre.core.learning.Readiness;
+import sempre.core.learning.Standing;
 import sempre.core.pitch.Pitch;
 import sempre.core.planning.HardMove;
 import sempre.core.planning.Player;
@@ -103,35 +104,36 @@ class ReadinessController {
     Stage stage = Stage.of(g.stage());
     List<People.Student> students = people.students(tx, g.id());
     Map<Integer, Block> blocks = new TreeMap<>();
-    List<List<Views.MatrixCell>> rows = new ArrayList<>();
-    List<List<Matrix.Cell>> all = new ArrayList<>();
+    List<List<Matrix.Cell>> rows = new ArrayList<>();
     for (People.Student s : students) {
-      Player player = players.player(tx, s, players.standing(tx, s.id()));
-      Matrix.Row row = Matrix.Row.of(players.standing(tx, s.id()), stage);
+      Standing standing = players.standing(tx, s.id());
+      Player player = players.player(tx, s, standing);
+      Matrix.Row row = Matrix.Row.of(standing, stage);
       Map<Long, Shelf.Chosen> chosen = shelf.chosen(tx, s.id());
-      List<Views.MatrixCell> cells = new ArrayList<>();
-      List<Matrix.Cell> plain = new ArrayList<>();
+      List<Matrix.Cell> cells = new ArrayList<>();
       for (Shelf.Piece p : pieces) {
         Optional<Demand> d = demands.of(tx, s, player, p, Optional.ofNullable(chosen.get(p.id())));
         if (d.isEmpty()) {
-          cells.add(new Views.MatrixCell(Matrix.State.NONE.name(), 0, 0));
-          plain.add(new Matrix.Cell(Matrix.State.NONE, 0, 0));
+          cells.add(Matrix.Cell.NONE);
           continue;
         }
-        Matrix.Cell c = Matrix.cell(row, d.get());
-        cells.add(new Views.MatrixCell(c.state().name(), c.lacking(), c.hard()));
-        plain.add(c);
+        cells.add(Matrix.cell(row, d.get()));
         count(blocks, d.get().lacking(row.has()), player);
       }
       rows.add(cells);
-      all.add(plain);
     }
     return new Views.MatrixView(
         g.name(),
         Stage.of(g.stage()).inWords(),
         students.stream().map(Names::student).toList(),
         pieces.stream().map(Names::piece).toList(),
-        rows,
+        rows.stream()
+            .map(
+                r ->
+                    r.stream()
+                        .map(c -> new Views.MatrixCell(c.state().name(), c.lacking(), c.hard()))
+                        .toList())
+            .toList(),
         blocks.entrySet().stream()
             .sorted(
                 Comparator.comparingInt(
@@ -146,7 +148,7 @@ class ReadinessController {
                       name.substring(0, name.length() - 1), b.getValue().parts, b.getValue().alone);
                 })
             .toList(),
-        NextSteps.forGroup(all, pieces.size()).stream()
+        NextSteps.forGroup(rows, pieces.size()).stream()
             .map(
                 n ->
                     new Views.GroupNextView(
@@ -265,7 +267,8 @@ class ReadinessController {
     return db.inTransaction(
         tx -> {
           People.Student s = players.student(tx, studentId);
-          Player player = players.player(tx, s, players.standing(tx, studentId));
+          Standing standing = players.standing(tx, studentId);
+          Player player = players.player(tx, s, standing);
           Map<Long, Shelf.Chosen> chosen = shelf.chosen(tx, s.id());
           Shelf.Piece goal = players.piece(tx, pieceId);
           Demand asked =
@@ -282,7 +285,7 @@ class ReadinessController {
               exercises.add(d.get());
             }
           }
-          BitSet has = Matrix.Row.of(players.standing(tx, studentId), Stage.ADVANCED).has();
+          BitSet has = Matrix.Row.of(standing, Stage.ADVANCED).has();
           List<NextSteps.Step> way = NextSteps.wayTo(has, asked, exercises);
           long days = ChronoUnit.DAYS.between(today, by);
           List<Views.WayStep> steps = new ArrayList<>();

@@ -83,11 +83,11 @@ class Stands {
   /** The others in the student's groups who read the same page on the same instrument. */
   List<Loaded> section(Db.Tx tx, Loaded l) throws SQLException {
     List<Loaded> section = new ArrayList<>();
+    List<Long> groups = people.groupsOf(tx, l.student().id());
     for (People.Student s : people.students(tx)) {
       if (s.id() != l.student().id()
           && s.instrument().equals(l.student().instrument())
-          && people.groupsOf(tx, s.id()).stream()
-              .anyMatch(people.groupsOf(tx, l.student().id())::contains)) {
+          && people.groupsOf(tx, s.id()).stream().anyMatch(groups::contains)) {
         Loaded other = load(tx, s, l.piece());
         if (other.page().reading().source().equals(l.page().reading().source())
             && other.page().voice() == l.page().voice()) {

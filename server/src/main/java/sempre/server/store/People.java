@@ -201,6 +201,8 @@ public class People {
     Map<String, Integer> counts = new LinkedHashMap<>();
     counts.put("heard", count(tx, "heard where student_id = ? and undoes is null", id));
     counts.put("locks", count(tx, "fingering_lock where student_id = ?", id));
+    counts.put("choices", count(tx, "choice_step where student_id = ?", id));
+    counts.put("absent", count(tx, "class_absent where student_id = ?", id));
     counts.put("parts", count(tx, "reading where student_id = ?", id));
     counts.put("groups", count(tx, "band_student where student_id = ?", id));
     return counts;
