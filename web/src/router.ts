@@ -5,6 +5,7 @@ export const { navigate, route } = createRouter({
   '/': Today,
   '/stand': () => import('./stand/NoPart.svelte'),
   '/stand/:student/:piece': () => import('./stand/Stand.svelte'),
+  '/simpler/:student/:piece': () => import('./stand/Simpler.svelte'),
   '/ear': () => import('./stand/NoPart.svelte'),
   '/ear/class/:group': () => import('./ear/ClassStart.svelte'),
   '/ear/check/:check': () => import('./ear/ClassCheck.svelte'),

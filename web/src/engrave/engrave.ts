@@ -14,12 +14,20 @@ export function warmUp() {
   };
 }
 
+/** what the engraver has read last, so that it need not be sent again for another width */
+let loaded = '';
+
 /** Engraves; the lines come in one or two replies. Returns a way to stop listening. */
-export function engrave(q: Omit<EngraveRequest, 'id'>, onreply: (r: EngraveReply) => void) {
+export function engrave(
+  q: Omit<EngraveRequest, 'id'> & { xml: string },
+  onreply: (r: EngraveReply) => void
+) {
   warmUp();
   const id = ++count;
   waiting.set(id, onreply);
-  worker!.postMessage({ ...q, id });
+  const { xml, ...how } = q;
+  worker!.postMessage(xml === loaded ? { ...how, id } : { ...q, id });
+  loaded = xml;
   return () => void waiting.delete(id);
 }
 

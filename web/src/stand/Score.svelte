@@ -51,7 +51,6 @@
   let width = $state(0);
   let lines = $state.raw<{ svg: SVGSVGElement; info: Line }[]>([]);
   let problem = $state('');
-  let loadedXml = '';
   let shownXml = '';
   let shownWidth = 0;
   let shownScale = 0;
@@ -81,9 +80,7 @@
     let stopped = false;
     const timer = setTimeout(
       () => {
-        const fresh = x !== loadedXml;
-        loadedXml = x;
-        stop = engrave({ widthPx: w, scale: s, wide, ...(fresh ? { xml: x } : {}) }, (reply) => {
+        stop = engrave({ widthPx: w, scale: s, wide, xml: x }, (reply) => {
           problem = reply.problem ?? '';
           const show = () => {
             if (stopped) return;
@@ -100,7 +97,7 @@
           else requestAnimationFrame(() => setTimeout(show));
         });
       },
-      loadedXml === '' ? 0 : 120
+      shownXml === '' ? 0 : 120
     );
     // a reply to an older question must not overwrite a newer one
     return () => {

@@ -273,6 +273,7 @@
         </p>
       </div>
       <p class="summary small">
+        {#if view.simpler}<b>{view.simpler}</b>{/if}
         {#if plan.newNotes.length}
           New for {view.student.name}: <b>{plan.newNotes.map((n) => n.shown).join(', ')}</b> (dashed frame).
         {:else}
@@ -323,6 +324,9 @@
       {/if}
       <div class="ways">
         <a class="hear" href="/ear/{student}/{piece}">Hear this part <kbd>h</kbd></a>
+        <a href="/simpler/{student}/{piece}"
+          >{view.simpler ? 'Its simpler part' : 'Make it simpler'}</a
+        >
         <details class="out">
           <summary>Print, save</summary>
           <div>

@@ -1,5 +1,8 @@
 import type { Note } from './lanes';
 
+/** What is needed of a note to sound. */
+export type Tone = Pick<Note, 'id' | 'at' | 'seconds' | 'writtenMidi' | 'soundingMidi' | 'quarter'>;
+
 export interface How {
   /** part of the marked tempo, 0.25 to 1.5 */
   speed: number;
@@ -26,7 +29,7 @@ export class Playback {
   private marks: ReturnType<typeof setTimeout>[] = [];
 
   /** Plays these notes, which follow one another in a part. */
-  start(notes: Note[], how: How) {
+  start(notes: Tone[], how: How) {
     this.stop();
     const first = notes[0];
     if (!first) return;

@@ -59,12 +59,7 @@ public final class PartChoice {
   /** Puts a part on a player's page. */
   public static Reading read(Part part, Setup setup, Pages pages) {
     Instrument instrument = setup.instrument();
-    // a page named after the player and without a transposition is that player's own, unless it
-    // says that it is for an instrument in C
-    boolean own =
-        names(part, instrument)
-            && part.transposition().equals(Transposition.CONCERT)
-            && !part.name().matches("(?i).*\\b(in C|C (trumpet|instrument)s?)\\b.*");
+    boolean own = ownPage(part, instrument);
     if (pages == Pages.AS_WRITTEN || pages == Pages.AS_SAID && own) {
       return new Reading(part, part.id(), Transposition.CONCERT, "");
     }
@@ -95,6 +90,29 @@ public final class PartChoice {
                     + (octaves < 0 ? "lower" : "higher")
                     + ", where it fits.");
     return new Reading(moved.inOctave(octaves), part.id(), whole, remark);
+  }
+
+  /**
+   * A page named after the player and without a transposition is that player's own, unless it says
+   * that it is for an instrument in C.
+   */
+  private static boolean ownPage(Part part, Instrument instrument) {
+    return names(part, instrument)
+        && part.transposition().equals(Transposition.CONCERT)
+        && !part.name().matches("(?i).*\\b(in C|C (trumpet|instrument)s?)\\b.*");
+  }
+
+  /** From the page of a part to what sounds when the player it is named after plays it. */
+  static Transposition sounds(Part part, Pages pages) {
+    if (pages == Pages.CONCERT) {
+      return Transposition.CONCERT;
+    }
+    return Catalogue.standard()
+        .named(part.name())
+        .map(id -> Catalogue.standard().instrument(id))
+        .filter(i -> pages == Pages.AS_WRITTEN || ownPage(part, i))
+        .map(Instrument::transposition)
+        .orElse(part.transposition());
   }
 
   /** How many notes lie outside the instrument's range when moved by some octaves. */

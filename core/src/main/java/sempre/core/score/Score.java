@@ -10,11 +10,19 @@ import java.util.Optional;
  * @param concert whether all parts stand in concert pitch on the page
  * @param parts in page order
  * @param remarks what holds for the whole file, one sentence each
+ * @param chords chords written over the music, in order; most files have none
  */
-public record Score(String title, boolean concert, List<Part> parts, List<String> remarks) {
+public record Score(
+    String title, boolean concert, List<Part> parts, List<String> remarks, List<Chord> chords) {
   public Score {
+    chords = List.copyOf(chords);
     parts = List.copyOf(parts);
     remarks = List.copyOf(remarks);
+  }
+
+  /** A score without chords written over it. */
+  public Score(String title, boolean concert, List<Part> parts, List<String> remarks) {
+    this(title, concert, parts, remarks, List.of());
   }
 
   public Optional<Part> part(String id) {

@@ -18,8 +18,8 @@ import sempre.core.score.Ornament;
  * asked about. Behind the figure may stand a comma for a breath, an exclamation mark for a fermata,
  * a tilde for a trill.
  */
-record Phrase(Line line, int asked) {
-  static Phrase of(String text) {
+public record Phrase(Line line, int asked) {
+  public static Phrase of(String text) {
     String[] halves = text.split(":", 2);
     Map<String, String> settings = new TreeMap<>();
     for (String s : halves[0].strip().split("\\s+")) {

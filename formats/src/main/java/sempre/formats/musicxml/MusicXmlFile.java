@@ -94,6 +94,11 @@ public final class MusicXmlFile {
     return new MusicXmlFile(partwise);
   }
 
+  /** A document made from one that was read. */
+  static MusicXmlFile made(XmlNode partwise) {
+    return new MusicXmlFile(partwise);
+  }
+
   /** The tree, partwise. */
   public XmlNode root() {
     return root;

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
 import sempre.core.pitch.Transposition;
+import sempre.core.score.Chord;
 import sempre.core.score.Part;
 import sempre.core.score.Score;
 import sempre.formats.UnreadableException;
@@ -78,7 +79,14 @@ public final class MusicXmlReader {
     if (title.isEmpty()) {
       title = root.textOf("movement-title");
     }
-    return new Score(title, concert, parts, remarks.stream().distinct().toList());
+    // chord signs stand over one part, as a rule; of several parts the first that has some is read
+    List<Chord> chords =
+        readers.stream()
+            .map(r -> r.chords(starts))
+            .filter(c -> !c.isEmpty())
+            .findFirst()
+            .orElse(List.of());
+    return new Score(title, concert, parts, remarks.stream().distinct().toList(), chords);
   }
 
   /** The transposition that a {@code <transpose>} element says. */

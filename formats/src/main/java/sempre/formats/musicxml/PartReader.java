@@ -14,6 +14,7 @@ import sempre.core.pitch.Letter;
 import sempre.core.pitch.Pitch;
 import sempre.core.pitch.Transposition;
 import sempre.core.score.Bar;
+import sempre.core.score.Chord;
 import sempre.core.score.Dynamic;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
@@ -37,6 +38,8 @@ final class PartReader {
 
   private record Mark(int bar, double offset, int staff, XmlNode node) {}
 
+  private record Heard(int bar, double offset, XmlNode harmony) {}
+
   private record BarData(
       String number, double quarters, KeySignature key, int beats, int beatType, XmlNode node) {}
 
@@ -46,6 +49,7 @@ final class PartReader {
   private final List<BarData> bars = new ArrayList<>();
   private final Map<String, List<Raw>> raws = new TreeMap<>();
   private final List<Mark> directions = new ArrayList<>();
+  private final List<Heard> harmonies = new ArrayList<>();
   private final List<String> remarks = new ArrayList<>();
   private Transposition transposition = Transposition.CONCERT;
   private boolean transpositionSeen;
@@ -117,8 +121,10 @@ final class PartReader {
             cursor += length;
           }
         }
+        case "harmony" ->
+            harmonies.add(new Heard(bar, cursor + number(e.textOf("offset")) / divisions, e));
         default -> {
-          // print, harmony, figured bass, barlines and the like are read elsewhere or not needed
+          // print, figured bass, barlines and the like are read elsewhere or not needed
         }
       }
       longest = Math.max(longest, cursor);
@@ -260,6 +266,17 @@ final class PartReader {
         }
       }
     }
+  }
+
+  /** The chords that stand over this part, as they sound. */
+  List<Chord> chords(double[] starts) {
+    Transposition t = concert ? Transposition.CONCERT : transposition;
+    return harmonies.stream()
+        .map(
+            h ->
+                new Chord(
+                    starts[h.bar()] + h.offset(), Harmonies.classes(h.harmony(), t.semitones())))
+        .toList();
   }
 
   private static boolean put(

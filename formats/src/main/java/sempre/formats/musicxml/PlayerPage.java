@@ -1,9 +1,5 @@
 package sempre.formats.musicxml;
 
-import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Letter;
@@ -18,12 +14,14 @@ import sempre.formats.xml.XmlNode;
  * ids of its notes. Accidentals are set anew where notes were moved.
  */
 public final class PlayerPage {
+  /** How ids on the lower of two staves begin. */
+  public static final String LOWER = "s-";
+
   private static final Set<String> LAYOUT = Set.of("credit", "defaults", "identification");
   private final Transposition move;
   private final String clef;
   private KeySignature original = KeySignature.NATURAL;
-  private KeySignature key = KeySignature.NATURAL;
-  private final Map<String, Integer> inBar = new HashMap<>();
+  private final Accidentals accidentals = new Accidentals();
 
   private PlayerPage(Transposition move, String clef) {
     this.move = move;
@@ -38,6 +36,45 @@ public final class PlayerPage {
    * @param clef {@code treble} or {@code bass}: the player's clef, used when notes were moved
    */
   public static byte[] of(MusicXmlFile file, String partId, Transposition move, String clef) {
+    return Xml.write(root(file, partId, move, clef));
+  }
+
+  /**
+   * The written part and a changed one, one staff under the other; ids on the lower staff begin
+   * with {@link #LOWER}.
+   *
+   * @param changed the same file with that part changed
+   */
+  public static byte[] both(
+      MusicXmlFile file, MusicXmlFile changed, String partId, Transposition move, String clef) {
+    XmlNode upper = root(file, partId, move, clef);
+    XmlNode lower = root(changed, partId, move, clef);
+    XmlNode both = upper.shell();
+    for (XmlNode c : upper.children()) {
+      both.add(
+          c.is("part-list")
+              ? new XmlNode("part-list")
+                  .add(named(partId, "Written"))
+                  .add(named(LOWER + partId, "Simpler"))
+              : c);
+    }
+    for (XmlNode part : lower.children("part")) {
+      part.set("id", LOWER + partId);
+      for (XmlNode m : part.children("measure")) {
+        m.children().removeIf(c -> c.is("direction") || c.is("harmony"));
+        m.set("id", LOWER + m.attribute("id"));
+        m.children("note").forEach(n -> n.set("id", LOWER + n.attribute("id")));
+      }
+      both.add(part);
+    }
+    return Xml.write(both);
+  }
+
+  private static XmlNode named(String id, String name) {
+    return new XmlNode("score-part").set("id", id).add(XmlNode.of("part-name", name));
+  }
+
+  private static XmlNode root(MusicXmlFile file, String partId, Transposition move, String clef) {
     PlayerPage page = new PlayerPage(move, clef);
     XmlNode root = new XmlNode("score-partwise").set("version", "4.0");
     for (XmlNode c : file.root().children()) {
@@ -51,7 +88,7 @@ public final class PlayerPage {
         root.add(c);
       }
     }
-    return Xml.write(root);
+    return root;
   }
 
   private static XmlNode list(XmlNode partList, String partId) {
@@ -72,7 +109,7 @@ public final class PlayerPage {
     XmlNode copy = new XmlNode("part");
     part.attributes().forEach(copy::set);
     for (XmlNode m : part.children("measure")) {
-      inBar.clear();
+      accidentals.newBar();
       XmlNode measure = new XmlNode("measure");
       m.attributes().forEach(measure::set);
       for (XmlNode e : m.children()) {
@@ -103,7 +140,8 @@ public final class PlayerPage {
       }
       if (c.is("key") && c.has("fifths")) {
         original = KeySignature.NATURAL.plus(MusicXmlReader.integer(c.textOf("fifths"), 0));
-        key = original.plus(move.fifths());
+        KeySignature key = original.plus(move.fifths());
+        accidentals.key(key);
         XmlNode k = new XmlNode("key").add(XmlNode.of("fifths", key.fifths()));
         c.child("mode").ifPresent(k::add);
         copy.add(k);
@@ -147,7 +185,7 @@ public final class PlayerPage {
       }
     }
     if (moved != null) {
-      accidental(copy, n, moved);
+      accidentals.write(copy, moved);
     }
     return copy;
   }
@@ -177,37 +215,5 @@ public final class PlayerPage {
       }
     }
     return copy;
-  }
-
-  private void accidental(XmlNode copy, XmlNode source, Pitch moved) {
-    String place = moved.letter() + String.valueOf(moved.octave());
-    int inForce = inBar.getOrDefault(place, key.alterOf(moved.letter()));
-    inBar.put(place, moved.alter());
-    boolean tied =
-        source.children("tie").stream().anyMatch(t -> t.attribute("type").equals("stop"));
-    if (inForce == moved.alter() || tied) {
-      return;
-    }
-    String word =
-        switch (moved.alter()) {
-          case -2 -> "flat-flat";
-          case -1 -> "flat";
-          case 1 -> "sharp";
-          case 2 -> "double-sharp";
-          default -> "natural";
-        };
-    // the schema's order: accidental stands behind type and dots
-    List<XmlNode> children = copy.children();
-    int at = 0;
-    for (int i = 0; i < children.size(); i++) {
-      if (List.of("pitch", "chord", "grace", "duration", "tie", "voice", "type", "dot")
-          .contains(children.get(i).name())) {
-        at = i + 1;
-      }
-    }
-    List<XmlNode> rest = new ArrayList<>(children.subList(at, children.size()));
-    children.subList(at, children.size()).clear();
-    children.add(XmlNode.of("accidental", word));
-    children.addAll(rest);
   }
 }

@@ -159,7 +159,7 @@ class ClassChecksController {
             for (Shelf.Assignment a : next.subList(0, Math.min(NEXT, next.size()))) {
               Shelf.Piece piece = players.piece(tx, a.pieceId());
               Optional<Players.Page> page =
-                  players.page(tx, s, piece, library.music(tx, piece.id()).score());
+                  players.page(tx, s, piece, library.music(tx, s.id(), piece.id()).score());
               if (page.isPresent()) {
                 Setup setup = players.setup(tx, s);
                 Readiness r = Readiness.of(page.get().line(), setup, standing);

@@ -39,7 +39,8 @@ class Effects {
     Map<Stands.Loaded, Plan> plans = new LinkedHashMap<>();
     for (People.Student s : who) {
       for (Shelf.Piece p : assigned(tx, s.id())) {
-        boolean readable = players.page(tx, s, p, library.music(tx, p.id()).score()).isPresent();
+        boolean readable =
+            players.page(tx, s, p, library.music(tx, s.id(), p.id()).score()).isPresent();
         if (readable) {
           Stands.Loaded l = stands.load(tx, s.id(), p.id());
           plans.put(l, l.plan());

@@ -3,12 +3,15 @@ package sempre.server.api;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.sql.SQLException;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 import sempre.core.score.Score;
 import sempre.formats.musicxml.MusicXmlFile;
 import sempre.formats.musicxml.MusicXmlReader;
+import sempre.formats.musicxml.SimplerFile;
 import sempre.server.store.Db;
 import sempre.server.store.Shelf;
+import sempre.server.store.Simpler;
 
 /** Pieces as they were read; a file never changes once it is kept, so what was read may stay. */
 @Component
@@ -16,25 +19,47 @@ class Library {
   /** A file with its music. */
   record Music(MusicXmlFile file, Score score) {}
 
-  private final Cache<Long, Music> read = Caffeine.newBuilder().maximumSize(60).build();
-  private final Shelf shelf;
+  private record Key(long piece, Optional<Simpler.Kept> simpler) {}
 
-  Library(Shelf shelf) {
+  private final Cache<Key, Music> read = Caffeine.newBuilder().maximumSize(120).build();
+  private final Shelf shelf;
+  private final Simpler simpler;
+
+  Library(Shelf shelf, Simpler simpler) {
     this.shelf = shelf;
+    this.simpler = simpler;
   }
 
+  /** A piece as it is written. */
   Music music(Db.Tx tx, long pieceId) throws SQLException {
-    Music known = read.getIfPresent(pieceId);
+    return music(tx, new Key(pieceId, Optional.empty()));
+  }
+
+  /** A piece as a student plays it: with the simpler part, where one is kept. */
+  Music music(Db.Tx tx, long studentId, long pieceId) throws SQLException {
+    return music(tx, new Key(pieceId, simpler.of(tx, studentId, pieceId)));
+  }
+
+  private Music music(Db.Tx tx, Key key) throws SQLException {
+    Music known = read.getIfPresent(key);
     if (known != null) {
       return known;
     }
-    MusicXmlFile file = MusicXmlFile.of(shelf.content(tx, pieceId));
+    MusicXmlFile file =
+        key.simpler().isPresent()
+            ? changed(music(tx, key.piece()).file(), key.simpler().get())
+            : MusicXmlFile.of(shelf.content(tx, key.piece()));
     Music music = new Music(file, MusicXmlReader.read(file));
-    read.put(pieceId, music);
+    read.put(key, music);
     return music;
   }
 
+  /** A file with a simpler part in it. */
+  static MusicXmlFile changed(MusicXmlFile file, Simpler.Kept kept) {
+    return SimplerFile.of(file, kept.partId(), kept.changes());
+  }
+
   void forget(long pieceId) {
-    read.invalidate(pieceId);
+    read.asMap().keySet().removeIf(k -> k.piece() == pieceId);
   }
 }

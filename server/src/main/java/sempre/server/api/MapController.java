@@ -237,7 +237,7 @@ class MapController {
     Set<Integer> wanted = new TreeSet<>();
     for (Shelf.Piece piece : effects.assigned(tx, s.id())) {
       players
-          .page(tx, s, piece, library.music(tx, piece.id()).score())
+          .page(tx, s, piece, library.music(tx, s.id(), piece.id()).score())
           .ifPresent(p -> p.line().notes().forEach(n -> wanted.add(n.pitch().midi())));
     }
     Standing standing = players.standing(tx, s.id());

@@ -253,6 +253,8 @@ class PeopleController {
         + ", "
         + counted(sum.get("parts"), "chosen part", "chosen parts")
         + ", "
+        + counted(sum.get("simpler"), "simpler part", "simpler parts")
+        + ", "
         + counted(sum.get("groups"), "place in a group", "places in groups")
         + ". Nothing of it is left in Sempre; a backup of yours may still hold it.";
   }

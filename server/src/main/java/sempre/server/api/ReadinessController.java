@@ -109,10 +109,10 @@ class ReadinessController {
       Standing standing = players.standing(tx, s.id());
       Player player = players.player(tx, s, standing);
       Matrix.Row row = Matrix.Row.of(standing, stage);
-      Map<Long, Shelf.Chosen> chosen = shelf.chosen(tx, s.id());
+      Demands.Reads reads = demands.reads(tx, s);
       List<Matrix.Cell> cells = new ArrayList<>();
       for (Shelf.Piece p : pieces) {
-        Optional<Demand> d = demands.of(tx, s, player, p, Optional.ofNullable(chosen.get(p.id())));
+        Optional<Demand> d = demands.of(tx, s, player, p, reads);
         if (d.isEmpty()) {
           cells.add(Matrix.Cell.NONE);
           continue;
@@ -269,17 +269,16 @@ class ReadinessController {
           People.Student s = players.student(tx, studentId);
           Standing standing = players.standing(tx, studentId);
           Player player = players.player(tx, s, standing);
-          Map<Long, Shelf.Chosen> chosen = shelf.chosen(tx, s.id());
+          Demands.Reads reads = demands.reads(tx, s);
           Shelf.Piece goal = players.piece(tx, pieceId);
           Demand asked =
               demands
-                  .of(tx, s, player, goal, Optional.ofNullable(chosen.get(pieceId)))
+                  .of(tx, s, player, goal, reads)
                   .orElseThrow(() -> new Errors.NotThere(s.name() + " has no part in this piece."));
           List<Shelf.Piece> pieces = new ArrayList<>();
           List<Demand> exercises = new ArrayList<>();
           for (Shelf.Piece p : shelf.pieces(tx)) {
-            Optional<Demand> d =
-                demands.of(tx, s, player, p, Optional.ofNullable(chosen.get(p.id())));
+            Optional<Demand> d = demands.of(tx, s, player, p, reads);
             if (p.id() != pieceId && d.isPresent()) {
               pieces.add(p);
               exercises.add(d.get());

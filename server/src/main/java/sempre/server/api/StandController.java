@@ -27,6 +27,7 @@ import sempre.formats.musicxml.PlayerPage;
 import sempre.server.store.Choices;
 import sempre.server.store.Db;
 import sempre.server.store.Shelf;
+import sempre.server.store.Simpler;
 
 /** One part for one player: the page, the plan, and the teacher's choices. */
 @RestController
@@ -37,8 +38,11 @@ class StandController {
   private final Choices choices;
   private final Stands stands;
   private final Players players;
+  private final Simpler simpler;
 
-  StandController(Db db, Shelf shelf, Choices choices, Stands stands, Players players) {
+  StandController(
+      Db db, Shelf shelf, Choices choices, Stands stands, Players players, Simpler simpler) {
+    this.simpler = simpler;
     this.db = db;
     this.players = players;
     this.shelf = shelf;
@@ -186,6 +190,11 @@ class StandController {
         Lanes.guides(instrument),
         stands.view(tx, l, l.plan()),
         remarks,
-        l.page().reading().part().bars().stream().map(Bar::number).toList());
+        l.page().reading().part().bars().stream().map(Bar::number).toList(),
+        simpler
+            .of(tx, studentId, pieceId)
+            .filter(k -> k.partId().equals(l.page().reading().source()))
+            .map(k -> "Plays a simpler part, not the written one.")
+            .orElse(""));
   }
 }

@@ -50,7 +50,7 @@ class Stands {
   }
 
   private Loaded load(Db.Tx tx, People.Student s, Shelf.Piece p) throws SQLException {
-    Library.Music music = library.music(tx, p.id());
+    Library.Music music = library.music(tx, s.id(), p.id());
     Players.Page page =
         players
             .page(tx, s, p, music.score())

@@ -49,7 +49,7 @@ class TeachController {
     List<Assigned> all = new ArrayList<>();
     for (Shelf.Piece piece : effects.assigned(tx, s.id())) {
       players
-          .page(tx, s, piece, library.music(tx, piece.id()).score())
+          .page(tx, s, piece, library.music(tx, s.id(), piece.id()).score())
           .ifPresent(p -> all.add(new Assigned(piece, p.reading().part(), p.line())));
     }
     return all;

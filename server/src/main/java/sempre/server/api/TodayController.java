@@ -90,7 +90,8 @@ class TodayController {
 
   private Views.ReadyView ready(Db.Tx tx, People.Student s, Shelf.Piece piece, Standing standing)
       throws SQLException {
-    Optional<Players.Page> page = players.page(tx, s, piece, library.music(tx, piece.id()).score());
+    Optional<Players.Page> page =
+        players.page(tx, s, piece, library.music(tx, s.id(), piece.id()).score());
     if (page.isEmpty()) {
       return new Views.ReadyView(
           Names.student(s),

@@ -134,7 +134,58 @@ final class Views {
       List<Double> slideGuides,
       PlanView plan,
       List<String> remarks,
-      List<String> bars) {}
+      List<String> bars,
+      String simpler) {}
+
+  /**
+   * A note of a written part, and what is played in its place.
+   *
+   * @param becomes what is played, to be sent back; empty for a rest
+   * @param has whether the player has the written note
+   * @param at when it sounds, in seconds from the start
+   * @param soundingMidi as the written note sounds
+   * @param becomesMidi as what is played sounds; 0 for a rest
+   */
+  record SimplerNote(
+      String id,
+      String barNumber,
+      NoteName note,
+      String becomes,
+      String shown,
+      boolean has,
+      String how,
+      String text,
+      double at,
+      double seconds,
+      int soundingMidi,
+      int becomesMidi) {}
+
+  /** Something else that may be played; the measure is that of the whole part then. */
+  record SimplerOption(String becomes, String shown, String how, boolean has, double measure) {}
+
+  record DecidedView(String noteId, String becomes) {}
+
+  /**
+   * A simpler part beside the written one.
+   *
+   * @param harmony whether the score gives chords to take notes from
+   * @param options of the note that was asked about
+   * @param xml both on two staves, for engraving
+   */
+  record SimplerView(
+      StudentRef student,
+      PieceRef piece,
+      boolean kept,
+      String summary,
+      double measure,
+      boolean harmony,
+      List<SimplerNote> notes,
+      List<DecidedView> decided,
+      List<SimplerOption> options,
+      String xml) {}
+
+  /** One student of a group, with what is not there yet. */
+  record SimplerRow(StudentRef student, boolean kept, List<String> lacking, String sentence) {}
 
   record OptionView(String name, String label, List<SchoolView> values, String standard) {}
 

@@ -203,6 +203,7 @@ public class People {
     counts.put("locks", count(tx, "fingering_lock where student_id = ?", id));
     counts.put("choices", count(tx, "choice_step where student_id = ?", id));
     counts.put("absent", count(tx, "class_absent where student_id = ?", id));
+    counts.put("simpler", count(tx, "simpler_part where student_id = ?", id));
     counts.put("parts", count(tx, "reading where student_id = ?", id));
     counts.put("groups", count(tx, "band_student where student_id = ?", id));
     return counts;

@@ -41,7 +41,16 @@ public class WebConfig implements WebMvcConfigurer {
   /** The interface's own addresses; it decides itself what to show. */
   @Controller
   static class Pages {
-    @GetMapping({"/", "/stand/**", "/ear/**", "/shelf/**", "/people/**", "/notes/**"})
+    @GetMapping({
+      "/",
+      "/stand/**",
+      "/ear/**",
+      "/simpler/**",
+      "/parts/**",
+      "/shelf/**",
+      "/people/**",
+      "/notes/**"
+    })
     String page(HttpServletResponse response) {
       response.setHeader("Cache-Control", "no-cache");
       return "forward:/index.html";

@@ -1,0 +1,355 @@
+package sempre.core.teaching;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import sempre.core.pitch.KeySignature;
+import sempre.core.pitch.Letter;
+import sempre.core.pitch.Pitch;
+import sempre.core.score.Bar;
+import sempre.core.score.Line;
+import sempre.core.score.Note;
+import sempre.core.score.Part;
+import sempre.core.score.Texture;
+
+/**
+ * A part made simpler for one who is not there yet. A note that the player does not have is put
+ * into another octave, replaced by a note of its chord where the score gives one, or left out off
+ * the beat; all other notes stay, unless a whole turn of the line lies better an octave away.
+ *
+ * <p>Of all such parts the one with the least change is taken. The measure: an octave 1 (and 1 for
+ * each further one), half of that for each further note of the same turn, a chord note 2 and a
+ * tenth for each semitone it lies away, a note left out 3 off the beat and 8 on it, a grace note
+ * left out a half; and between neighbours a tenth for each semitone by which a leap has grown, 1
+ * more where it is wider than an octave, and a fifth where the line turns the other way. (Our own
+ * measure; that the octave comes first, then a chord note, then a rest, is common practice, no
+ * source.) The least sum is found exactly, by dynamic programming from note to note.
+ *
+ * <p>Both versions sound together: a chord note is never a semitone away from anything that sounds
+ * with it, never a whole tone or a tritone unless both notes belong to the chord, and two in a row
+ * never move in parallel fifths or fourths with the written part. Where the teacher chooses a note,
+ * the choice stands and only its price is counted.
+ *
+ * @param changes what is changed, in the order of the line
+ * @param measure how much is changed, as above
+ */
+public record SimplerPart(List<Change> changes, double measure) {
+  private static final int OCTAVE = 12;
+  private static final int LETTERS = 7;
+
+  private static final double PER_OCTAVE = 1;
+  private static final double CHORD_NOTE = 2;
+  private static final double LEFT_OUT_WEAK = 3;
+  private static final double LEFT_OUT_STRONG = 8;
+  private static final double GRACE = 0.5;
+  private static final double PER_SEMITONE = 0.1;
+  private static final double WIDE_LEAP = 1;
+  private static final double OTHER_WAY = 0.2;
+
+  /** Pitch classes apart that clash: seconds and sevenths, and the tritone. */
+  private static final Set<Integer> SEMITONE = Set.of(1, 11);
+
+  private static final Set<Integer> ROUGH = Set.of(2, 6, 10);
+  private static final Set<Integer> PERFECT = Set.of(5, 7);
+
+  public SimplerPart {
+    changes = List.copyOf(changes);
+  }
+
+  /** What is done to a note. */
+  public enum How {
+    /** It stays as it is written. */
+    AS_WRITTEN,
+    /** The same note in another octave. */
+    OCTAVE,
+    /** Another note of the chord. */
+    CHORD,
+    /** A rest. */
+    LEFT_OUT,
+    /** Another note, by the teacher. */
+    OTHER
+  }
+
+  /**
+   * One note that is not as written.
+   *
+   * @param note as written
+   * @param becomes what is played in its place, on the same page; empty for a rest
+   * @param text why, in a sentence
+   */
+  public record Change(Note note, How how, Optional<Pitch> becomes, String text) {}
+
+  /**
+   * One thing that may be done to a note.
+   *
+   * @param becomes what is played; empty for a rest
+   * @param cost its own price, without the leaps to its neighbours
+   */
+  public record Option(How how, Optional<Pitch> becomes, double cost) {}
+
+  /**
+   * Who plays it and in what it stands.
+   *
+   * @param part on the player's page
+   * @param line the voice that is read
+   * @param has which written notes the player has and can reach
+   * @param texture all that sounds, the written part with it
+   */
+  public record Setting(Part part, Line line, Predicate<Pitch> has, Texture texture) {}
+
+  /**
+   * Makes the part.
+   *
+   * @param chosen what the teacher has decided: note id to what is played in its place, the note
+   *     itself to leave it, empty for a rest
+   */
+  public static SimplerPart of(Setting s, Map<String, Optional<Pitch>> chosen) {
+    List<Note> notes = s.line().notes();
+    List<List<Option>> options = new ArrayList<>();
+    for (Note n : notes) {
+      options.add(
+          chosen.containsKey(n.id()) ? List.of(chosen(n, chosen.get(n.id()), s)) : options(n, s));
+    }
+    // the cheapest way to each option of the note at hand, and from where it came
+    double[] cost = new double[0];
+    List<int[]> from = new ArrayList<>();
+    for (int i = 0; i < notes.size(); i++) {
+      List<Option> here = options.get(i);
+      double[] best = new double[here.size()];
+      int[] back = new int[here.size()];
+      for (int o = 0; o < here.size(); o++) {
+        best[o] = i == 0 ? 0 : Double.POSITIVE_INFINITY;
+        for (int b = 0; b < cost.length; b++) {
+          double sum =
+              cost[b]
+                  + joined(notes.get(i - 1), options.get(i - 1).get(b), notes.get(i), here.get(o));
+          if (sum < best[o]) {
+            best[o] = sum;
+            back[o] = b;
+          }
+        }
+        best[o] += here.get(o).cost();
+      }
+      cost = best;
+      from.add(back);
+    }
+    int at = 0;
+    for (int o = 1; o < cost.length; o++) {
+      at = cost[o] < cost[at] ? o : at;
+    }
+    double measure = cost.length == 0 ? 0 : cost[at];
+    List<Change> changes = new ArrayList<>();
+    for (int i = notes.size() - 1; i >= 0; i--) {
+      Option o = options.get(i).get(at);
+      if (o.how() != How.AS_WRITTEN) {
+        changes.add(0, new Change(notes.get(i), o.how(), o.becomes(), text(notes.get(i), o, s)));
+      }
+      at = from.get(i)[at];
+    }
+    return new SimplerPart(changes, Math.round(measure * 10) / 10.0);
+  }
+
+  /**
+   * All that may be done to a note of the line, the cheapest first: as written (also when the
+   * player does not have it), another octave, a chord note, a rest.
+   */
+  public static List<Option> all(Note n, Setting s) {
+    List<Option> all = new ArrayList<>(options(n, s));
+    if (all.stream().noneMatch(o -> o.how() == How.AS_WRITTEN)) {
+      all.add(new Option(How.AS_WRITTEN, Optional.of(n.pitch()), 0));
+    }
+    if (all.stream().noneMatch(o -> o.how() == How.CHORD)) {
+      all.addAll(chordNotes(n, s));
+    }
+    if (all.stream().noneMatch(o -> o.how() == How.LEFT_OUT)) {
+      all.add(leftOut(n, s));
+    }
+    all.sort(Comparator.comparingDouble(Option::cost));
+    return all;
+  }
+
+  private static List<Option> options(Note n, Setting s) {
+    List<Option> options = new ArrayList<>();
+    boolean has = s.has().test(n.pitch());
+    if (has) {
+      options.add(new Option(How.AS_WRITTEN, Optional.of(n.pitch()), 0));
+    }
+    for (int k : new int[] {-1, 1, -2, 2}) {
+      Pitch p = n.pitch().plus(LETTERS * k, OCTAVE * k);
+      if (s.has().test(p) && (!has || Math.abs(k) == 1)) {
+        options.add(new Option(How.OCTAVE, Optional.of(p), PER_OCTAVE * Math.abs(k)));
+      }
+    }
+    if (!has) {
+      if (!n.grace()) {
+        options.addAll(chordNotes(n, s));
+      }
+      options.add(leftOut(n, s));
+    }
+    return options;
+  }
+
+  private static Option leftOut(Note n, Setting s) {
+    double cost = n.grace() ? GRACE : strong(n, bar(n, s)) ? LEFT_OUT_STRONG : LEFT_OUT_WEAK;
+    return new Option(How.LEFT_OUT, Optional.empty(), cost);
+  }
+
+  private static List<Option> chordNotes(Note n, Setting s) {
+    Optional<Set<Integer>> chord = s.texture().chordAt(n.onset(), bar(n, s));
+    if (chord.isEmpty()) {
+      return List.of();
+    }
+    List<Option> found = new ArrayList<>();
+    List<Texture.Tone> around = s.texture().between(n.onset(), n.end());
+    for (int step = 1; step <= OCTAVE; step++) {
+      for (int way : new int[] {-step, step}) {
+        Pitch p = spelled(n.pitch().midi() + way, n.key());
+        int sound = s.part().transposition().sounding(p).midi();
+        boolean fits =
+            way % OCTAVE != 0
+                && chord.get().contains(Math.floorMod(sound, OCTAVE))
+                && s.has().test(p)
+                && around.stream().noneMatch(t -> clash(sound, t.midi(), chord.get()));
+        if (fits) {
+          found.add(
+              new Option(How.CHORD, Optional.of(p), CHORD_NOTE + PER_SEMITONE * Math.abs(way)));
+        }
+      }
+    }
+    return found;
+  }
+
+  /** Whether two notes are too rough together. */
+  private static boolean clash(int a, int b, Set<Integer> chord) {
+    int apart = Math.floorMod(a - b, OCTAVE);
+    return SEMITONE.contains(apart)
+        || ROUGH.contains(apart)
+            && !(chord.contains(Math.floorMod(a, OCTAVE))
+                && chord.contains(Math.floorMod(b, OCTAVE)));
+  }
+
+  private static Option chosen(Note n, Optional<Pitch> what, Setting s) {
+    if (what.isEmpty()) {
+      return leftOut(n, s);
+    }
+    return all(n, s).stream()
+        .filter(o -> o.becomes().filter(p -> p.soundsAs(what.get())).isPresent())
+        .findFirst()
+        .orElseGet(
+            () ->
+                new Option(
+                    How.OTHER,
+                    what,
+                    CHORD_NOTE + PER_SEMITONE * Math.abs(what.get().midi() - n.pitch().midi())));
+  }
+
+  /** The price of going from one note to the next, infinite where they run in parallel. */
+  private static double joined(Note from, Option a, Note to, Option b) {
+    if (a.becomes().isEmpty() || b.becomes().isEmpty()) {
+      return 0;
+    }
+    int was = to.pitch().midi() - from.pitch().midi();
+    int first = a.becomes().get().midi();
+    int is = b.becomes().get().midi() - first;
+    boolean parallel =
+        a.how() == How.CHORD
+            && b.how() == How.CHORD
+            && was != 0
+            && is == was
+            && PERFECT.contains(Math.floorMod(first - from.pitch().midi(), OCTAVE));
+    if (parallel) {
+      return Double.POSITIVE_INFINITY;
+    }
+    int octaves = Math.abs(first - from.pitch().midi()) / OCTAVE;
+    boolean sameTurn = a.how() == How.OCTAVE && b.how() == How.OCTAVE && is == was;
+    return (sameTurn ? -octaves * PER_OCTAVE / 2 : 0)
+        + PER_SEMITONE * Math.max(0, Math.abs(is) - Math.abs(was))
+        + (Math.abs(is) > OCTAVE && Math.abs(is) > Math.abs(was) ? WIDE_LEAP : 0)
+        + ((long) is * was < 0 ? OTHER_WAY : 0);
+  }
+
+  private static Bar bar(Note n, Setting s) {
+    return s.part().bars().get(n.bar());
+  }
+
+  /** Whether a note begins on the first beat, or on the middle one of a bar of four or more. */
+  static boolean strong(Note n, Bar bar) {
+    double beat = Texture.beat(bar);
+    double place = (n.onset() - bar.start()) / beat;
+    long count = Math.round(bar.quarters() / beat);
+    return Math.abs(place) < 1e-6
+        || count % 2 == 0 && count > 2 && Math.abs(place - count / 2.0) < 1e-6;
+  }
+
+  /** A note as the key signature spells it, else as band music usually does. */
+  private static Pitch spelled(int midi, KeySignature key) {
+    for (Letter l : Letter.values()) {
+      int alter = key.alterOf(l);
+      int octave = Math.floorDiv(midi - l.semitones() - alter, OCTAVE) - 1;
+      Pitch p = new Pitch(l, alter, octave);
+      if (p.midi() == midi) {
+        return p;
+      }
+    }
+    return Pitch.usual(midi);
+  }
+
+  private static String text(Note n, Option o, Setting s) {
+    String name = n.pitch().displayName();
+    String why = s.has().test(n.pitch()) ? name + " goes along" : name + " is not there yet";
+    return switch (o.how()) {
+      case AS_WRITTEN -> name + " as written.";
+      case OCTAVE -> {
+        int octaves = (o.becomes().orElseThrow().midi() - n.pitch().midi()) / OCTAVE;
+        yield why
+            + ": "
+            + (Math.abs(octaves) == 1 ? "an octave " : Math.abs(octaves) + " octaves ")
+            + (octaves < 0 ? "lower" : "higher")
+            + ".";
+      }
+      case CHORD -> why + ": " + o.becomes().orElseThrow().displayName() + ", a note of its chord.";
+      case OTHER -> o.becomes().orElseThrow().displayName() + " for " + name + ", by your choice.";
+      case LEFT_OUT ->
+          why
+              + ": a rest"
+              + (n.grace()
+                  ? "."
+                  : strong(n, bar(n, s)) ? ", though on the beat." : ", off the beat.");
+    };
+  }
+
+  /** What was done, in one sentence. */
+  public String summary(int notes) {
+    if (changes.isEmpty()) {
+      return "Nothing needs to be changed.";
+    }
+    List<String> parts = new ArrayList<>();
+    for (How how : List.of(How.OCTAVE, How.CHORD, How.OTHER, How.LEFT_OUT)) {
+      long count = changes.stream().filter(c -> c.how() == how).count();
+      if (count > 0) {
+        parts.add(
+            count
+                + switch (how) {
+                  case OCTAVE -> " in another octave";
+                  case CHORD -> count == 1 ? " by a chord note" : " by chord notes";
+                  case OTHER -> " by your choice";
+                  default -> " left out";
+                });
+      }
+    }
+    return String.format(
+            Locale.ROOT,
+            "%d of %d notes changed: %s.",
+            changes.size(),
+            notes,
+            String.join(", ", parts))
+        + (2 * changes.stream().filter(c -> c.how() == How.LEFT_OUT).count() > notes
+            ? " More is left out than played; an easier piece may serve better."
+            : "");
+  }
+}

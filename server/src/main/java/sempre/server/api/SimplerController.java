@@ -1,0 +1,382 @@
+package sempre.server.api;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.nio.charset.StandardCharsets;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import sempre.core.instrument.Stage;
+import sempre.core.learning.Matrix;
+import sempre.core.pitch.Pitch;
+import sempre.core.pitch.Transposition;
+import sempre.core.planning.Player;
+import sempre.core.score.Note;
+import sempre.core.score.Part;
+import sempre.core.score.Texture;
+import sempre.core.teaching.SimplerPart;
+import sempre.formats.musicxml.PlayerPage;
+import sempre.server.store.Db;
+import sempre.server.store.People;
+import sempre.server.store.Shelf;
+import sempre.server.store.Simpler;
+
+/** Parts for those who are not there yet: made from the written one, seen beside it, kept. */
+@RestController
+@RequestMapping("/api")
+class SimplerController {
+  private final Db db;
+  private final People people;
+  private final Players players;
+  private final Library library;
+  private final Simpler simpler;
+
+  SimplerController(Db db, People people, Players players, Library library, Simpler simpler) {
+    this.db = db;
+    this.people = people;
+    this.players = players;
+    this.library = library;
+    this.simpler = simpler;
+  }
+
+  /**
+   * What the teacher has decided for a note.
+   *
+   * @param becomes the note that is played in its place, or empty for a rest
+   */
+  record Decided(@NotNull String noteId, @NotNull String becomes) {}
+
+  /**
+   * The decisions so far.
+   *
+   * @param about the note of which one wants to know what else there is, or empty
+   */
+  record DecidedBody(@NotNull @Valid List<Decided> decided, @NotNull String about) {}
+
+  /**
+   * Who gets one.
+   *
+   * @param below a stage: all who lack a note of the part that players of that stage have
+   */
+  record BelowBody(@NotNull(message = "choose a stage") String below) {}
+
+  /** A written part with its player and all that sounds around it. */
+  private record Loaded(
+      People.Student student,
+      Shelf.Piece piece,
+      Library.Music music,
+      Players.Page page,
+      Player player,
+      SimplerPart.Setting setting) {
+    List<Note> notes() {
+      return page.line().notes();
+    }
+
+    Part part() {
+      return page.reading().part();
+    }
+  }
+
+  /** The simpler part that is kept, else the one that is proposed. */
+  @GetMapping("/stand/{studentId}/{pieceId}/simpler")
+  Views.SimplerView simpler(@PathVariable long studentId, @PathVariable long pieceId) {
+    return db.inTransaction(
+        tx -> {
+          Loaded l = load(tx, studentId, pieceId);
+          Optional<Simpler.Kept> kept = kept(tx, l);
+          return view(l, kept.map(k -> decided(k, l)).orElse(Map.of()), "", kept.isPresent());
+        });
+  }
+
+  /** What the part becomes with these decisions; nothing is kept. */
+  @PostMapping("/stand/{studentId}/{pieceId}/simpler")
+  Views.SimplerView look(
+      @PathVariable long studentId, @PathVariable long pieceId, @Valid @RequestBody DecidedBody b) {
+    return db.inTransaction(
+        tx -> {
+          Loaded l = load(tx, studentId, pieceId);
+          return view(l, decided(b, l), b.about(), kept(tx, l).isPresent());
+        });
+  }
+
+  /** Keeps it: from now on the student plays it, until the teacher takes it back. */
+  @PutMapping("/stand/{studentId}/{pieceId}/simpler")
+  Views.SimplerView keep(
+      @PathVariable long studentId, @PathVariable long pieceId, @Valid @RequestBody DecidedBody b) {
+    return db.inTransaction(
+        tx -> {
+          Loaded l = load(tx, studentId, pieceId);
+          Map<String, Optional<Pitch>> decided = decided(b, l);
+          keep(tx, l, SimplerPart.of(l.setting(), decided));
+          return view(l, decided, b.about(), true);
+        });
+  }
+
+  @DeleteMapping("/stand/{studentId}/{pieceId}/simpler")
+  void asWritten(@PathVariable long studentId, @PathVariable long pieceId) {
+    db.inTransaction(tx -> simpler.forget(tx, studentId, pieceId));
+  }
+
+  /** How everyone in a group stands to a piece: who plays a simpler part, and who might. */
+  @GetMapping("/groups/{groupId}/simpler/{pieceId}")
+  List<Views.SimplerRow> rows(@PathVariable long groupId, @PathVariable long pieceId) {
+    return db.inTransaction(
+        tx -> {
+          List<Views.SimplerRow> rows = new ArrayList<>();
+          for (Loaded l : group(tx, groupId, pieceId)) {
+            rows.add(row(tx, l));
+          }
+          return rows;
+        });
+  }
+
+  /** Makes and keeps one for everybody below a stage; those who have one keep theirs. */
+  @PostMapping("/groups/{groupId}/simpler/{pieceId}")
+  List<Views.SimplerRow> below(
+      @PathVariable long groupId, @PathVariable long pieceId, @Valid @RequestBody BelowBody b) {
+    Stage stage = Stage.of(b.below());
+    return db.inTransaction(
+        tx -> {
+          List<Views.SimplerRow> made = new ArrayList<>();
+          for (Loaded l : group(tx, groupId, pieceId)) {
+            if (below(l, stage) && kept(tx, l).isEmpty()) {
+              SimplerPart p = SimplerPart.of(l.setting(), Map.of());
+              if (!p.changes().isEmpty()) {
+                keep(tx, l, p);
+                made.add(row(tx, l));
+              }
+            }
+          }
+          return made;
+        });
+  }
+
+  /** Whether a player lacks a note of the part that players of a stage have. */
+  private static boolean below(Loaded l, Stage stage) {
+    var range = l.player().setup().instrument().compass(l.player().setup().options()).of(stage);
+    return l.notes().stream()
+        .map(Note::pitch)
+        .anyMatch(p -> range.has(p) && !l.setting().has().test(p));
+  }
+
+  private List<Loaded> group(Db.Tx tx, long groupId, long pieceId) throws SQLException {
+    people
+        .group(tx, groupId)
+        .orElseThrow(() -> new Errors.NotThere("This group is not here any more."));
+    Shelf.Piece piece = players.piece(tx, pieceId);
+    List<Loaded> all = new ArrayList<>();
+    for (People.Student s : people.students(tx, groupId)) {
+      load(tx, s, piece).ifPresent(all::add);
+    }
+    return all;
+  }
+
+  private Views.SimplerRow row(Db.Tx tx, Loaded l) throws SQLException {
+    Optional<Simpler.Kept> kept = kept(tx, l);
+    SimplerPart p = SimplerPart.of(l.setting(), kept.map(k -> decided(k, l)).orElse(Map.of()));
+    Set<String> lacking = lacking(l);
+    return new Views.SimplerRow(
+        Names.student(l.student()),
+        kept.isPresent(),
+        List.copyOf(lacking),
+        kept.isPresent() && lacking.isEmpty()
+            ? "has all the notes of the written part now"
+            : lacking.isEmpty() ? "plays it as written" : p.summary(l.notes().size()));
+  }
+
+  private static Set<String> lacking(Loaded l) {
+    return l.notes().stream()
+        .map(Note::pitch)
+        .filter(p -> !l.setting().has().test(p))
+        .map(Pitch::displayName)
+        .collect(Collectors.toCollection(LinkedHashSet::new));
+  }
+
+  private Loaded load(Db.Tx tx, long studentId, long pieceId) throws SQLException {
+    return load(tx, players.student(tx, studentId), players.piece(tx, pieceId))
+        .orElseThrow(
+            () ->
+                new Errors.NotThere(
+                    "This piece has no notes with a pitch, so there is nothing to make simpler."));
+  }
+
+  private Optional<Loaded> load(Db.Tx tx, People.Student s, Shelf.Piece piece) throws SQLException {
+    Library.Music music = library.music(tx, piece.id());
+    Optional<Players.Page> page = players.page(tx, s, piece, music.score());
+    if (page.isEmpty()) {
+      return Optional.empty();
+    }
+    var standing = players.standing(tx, s.id());
+    Player player = players.player(tx, s, standing);
+    var has = Matrix.Row.of(standing, Stage.ADVANCED).has();
+    Part part = page.get().reading().part();
+    return Optional.of(
+        new Loaded(
+            s,
+            piece,
+            music,
+            page.get(),
+            player,
+            new SimplerPart.Setting(
+                part,
+                page.get().line(),
+                p -> has.get(p.midi()) && player.usual(p).isPresent(),
+                Texture.of(music.score(), piece.pages()))));
+  }
+
+  /** What is kept for the part that the student reads now. */
+  private Optional<Simpler.Kept> kept(Db.Tx tx, Loaded l) throws SQLException {
+    return simpler
+        .of(tx, l.student().id(), l.piece().id())
+        .filter(k -> k.partId().equals(l.page().reading().source()));
+  }
+
+  /** A kept part as decisions for every note. */
+  private static Map<String, Optional<Pitch>> decided(Simpler.Kept kept, Loaded l) {
+    Map<String, Optional<Pitch>> all = new LinkedHashMap<>();
+    for (Note n : l.notes()) {
+      Optional<Transposition> move = kept.changes().get(n.id());
+      all.put(
+          n.id(),
+          move == null
+              ? Optional.of(n.pitch())
+              : move.map(m -> n.pitch().plus(m.letters(), m.semitones())));
+    }
+    return all;
+  }
+
+  private static Map<String, Optional<Pitch>> decided(DecidedBody body, Loaded l) {
+    Set<String> there = l.notes().stream().map(Note::id).collect(Collectors.toSet());
+    Map<String, Optional<Pitch>> all = new LinkedHashMap<>();
+    for (Decided d : body.decided()) {
+      if (!there.contains(d.noteId())) {
+        throw new IllegalArgumentException(
+            "the part has no note '" + d.noteId() + "' any more; open the page again");
+      }
+      Optional<Pitch> p =
+          d.becomes().isEmpty() ? Optional.empty() : Optional.of(Pitch.parse(d.becomes()));
+      if (p.isPresent() && l.player().setup().ways(p.get()).isEmpty()) {
+        throw new IllegalArgumentException(
+            p.get().displayName() + " is not on this instrument; choose another note");
+      }
+      all.put(d.noteId(), p);
+    }
+    return all;
+  }
+
+  private void keep(Db.Tx tx, Loaded l, SimplerPart part) throws SQLException {
+    simpler.keep(tx, l.student().id(), l.piece().id(), kept(l, part));
+  }
+
+  private static Simpler.Kept kept(Loaded l, SimplerPart part) {
+    Map<String, Optional<Transposition>> changes = new LinkedHashMap<>();
+    for (SimplerPart.Change c : part.changes()) {
+      Optional<Transposition> move =
+          c.becomes()
+              .map(
+                  p ->
+                      new Transposition(
+                          p.staffStep() - c.note().pitch().staffStep(),
+                          p.midi() - c.note().pitch().midi()));
+      changes.put(c.note().id(), move);
+      c.note().tied().forEach(t -> changes.put(t, move));
+    }
+    return new Simpler.Kept(l.page().reading().source(), changes);
+  }
+
+  private Views.SimplerView view(
+      Loaded l, Map<String, Optional<Pitch>> decided, String about, boolean kept) {
+    SimplerPart part = SimplerPart.of(l.setting(), decided);
+    Map<String, SimplerPart.Change> changes =
+        part.changes().stream().collect(Collectors.toMap(c -> c.note().id(), Function.identity()));
+    Transposition sounds = l.part().transposition();
+    List<Views.SimplerNote> notes = new ArrayList<>();
+    for (Note n : l.notes()) {
+      SimplerPart.Change c = changes.get(n.id());
+      notes.add(
+          new Views.SimplerNote(
+              n.id(),
+              l.part().bars().get(n.bar()).number(),
+              Names.note(n.pitch()),
+              c == null ? n.pitch().toString() : c.becomes().map(Pitch::toString).orElse(""),
+              c == null ? n.pitch().displayName() : shown(c.becomes()),
+              l.setting().has().test(n.pitch()),
+              c == null ? SimplerPart.How.AS_WRITTEN.name() : c.how().name(),
+              c == null ? "" : c.text(),
+              n.onset() * 60 / n.tempo(),
+              n.seconds(),
+              sounds.sounding(n.pitch()).midi(),
+              c == null
+                  ? sounds.sounding(n.pitch()).midi()
+                  : c.becomes().map(p -> sounds.sounding(p).midi()).orElse(0)));
+    }
+    Part p = l.part();
+    byte[] xml =
+        PlayerPage.both(
+            l.music().file(),
+            Library.changed(l.music().file(), kept(l, part)),
+            l.page().reading().source(),
+            l.page().reading().move(),
+            l.player().setup().instrument().clef());
+    boolean harmony =
+        l.notes().stream()
+            .anyMatch(
+                n -> l.setting().texture().chordAt(n.onset(), p.bars().get(n.bar())).isPresent());
+    return new Views.SimplerView(
+        Names.student(l.student()),
+        Names.piece(l.piece()),
+        kept,
+        part.summary(l.notes().size()),
+        part.measure(),
+        harmony,
+        notes,
+        decided.entrySet().stream()
+            .map(
+                e ->
+                    new Views.DecidedView(e.getKey(), e.getValue().map(Pitch::toString).orElse("")))
+            .toList(),
+        l.notes().stream()
+            .filter(n -> n.id().equals(about))
+            .findFirst()
+            .map(n -> options(n, l, decided))
+            .orElse(List.of()),
+        new String(xml, StandardCharsets.UTF_8));
+  }
+
+  /** What else may be done to a note, with what the whole part costs then. */
+  private static List<Views.SimplerOption> options(
+      Note n, Loaded l, Map<String, Optional<Pitch>> decided) {
+    List<Views.SimplerOption> options = new ArrayList<>();
+    for (SimplerPart.Option o : SimplerPart.all(n, l.setting())) {
+      Map<String, Optional<Pitch>> with = new LinkedHashMap<>(decided);
+      with.put(n.id(), o.becomes());
+      options.add(
+          new Views.SimplerOption(
+              o.becomes().map(Pitch::toString).orElse(""),
+              shown(o.becomes()),
+              o.how().name(),
+              o.becomes().map(p -> l.setting().has().test(p)).orElse(true),
+              SimplerPart.of(l.setting(), with).measure()));
+    }
+    return options;
+  }
+
+  private static String shown(Optional<Pitch> p) {
+    return p.map(Pitch::displayName).orElse("rest");
+  }
+}
