@@ -10,6 +10,7 @@ export const { navigate, route } = createRouter({
   '/ear/class/:group': () => import('./ear/ClassStart.svelte'),
   '/ear/check/:check': () => import('./ear/ClassCheck.svelte'),
   '/ear/:student/:piece': () => import('./ear/Ear.svelte'),
+  '/parts/:assignment': () => import('./shelf/Parts.svelte'),
   '/shelf': () => import('./shelf/Shelf.svelte'),
   '/people': () => import('./people/People.svelte'),
   '/people/many': () => import('./people/Many.svelte'),

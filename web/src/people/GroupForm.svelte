@@ -1,10 +1,18 @@
 <!-- One group: its name, how far it has got, its school year. -->
 <script lang="ts">
-  import { Modal, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import {
+    Checkbox,
+    CheckboxGroup,
+    Modal,
+    Select,
+    SelectItem,
+    TextInput
+  } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
   import Trouble from '../parts/Trouble.svelte';
 
+  type Day = NonNullable<Schemas['GroupBody']['days']>[number];
   let {
     group,
     onclose,
@@ -19,7 +27,11 @@
   let name = $state(start.name);
   let stage = $state(start.stage);
   let year = $state(start.year);
+  let days = $state<string[]>(start.days);
   let problem = $state('');
+
+  const week = ['MONDAY', 'TUESDAY', 'WEDNESDAY', 'THURSDAY', 'FRIDAY', 'SATURDAY', 'SUNDAY'];
+  const named = (d: string) => d[0] + d.slice(1, 3).toLowerCase();
 
   const stages = [
     ['firstYears', 'the first years'],
@@ -32,7 +44,7 @@
       await asked(
         api.PUT('/api/groups/{id}', {
           params: { path: { id: group.id } },
-          body: { name, stage, year }
+          body: { name, stage, year, days: days as Day[] }
         })
       );
       ondone(`${name} is set up.`);
@@ -62,11 +74,19 @@
       placeholder="2026/27, year 5"
       bind:value={year}
     />
+    <CheckboxGroup legendText="Meets on" bind:selected={days} class="days">
+      {#each week as d (d)}<Checkbox value={d} labelText={named(d)} />{/each}
+    </CheckboxGroup>
     {#if problem}<Trouble text={problem} />{/if}
   </div>
 </Modal>
 
 <style>
+  .form :global(.days) {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 1rem;
+  }
   .form {
     display: grid;
     gap: 0.875rem;

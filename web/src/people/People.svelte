@@ -50,7 +50,9 @@
     e.preventDefault();
     groupProblem = '';
     try {
-      await asked(api.POST('/api/groups', { body: { name: groupName, stage: '', year: '' } }));
+      await asked(
+        api.POST('/api/groups', { body: { name: groupName, stage: '', year: '', days: [] } })
+      );
       said = `${groupName} is set up.`;
       groupName = '';
       await load();

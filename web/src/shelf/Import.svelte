@@ -1,10 +1,11 @@
 <!-- A MusicXML file by drop or by a field; shown before it is kept. -->
 <script lang="ts">
   import { Button, ProgressBar, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { tick } from 'svelte';
   import { Problem, sentence, type Schemas } from '../api/client';
   import Trouble from '../parts/Trouble.svelte';
 
-  let { onkept }: { onkept: (title: string) => void } = $props();
+  let { onkept }: { onkept: (title: string, id: number) => void } = $props();
 
   const MOST = 24 * 1024 * 1024;
   let file = $state.raw<File>();
@@ -58,6 +59,8 @@
     form.append('file', f);
     try {
       look = await send<Schemas['LookView']>('/api/pieces/look', form);
+      await tick();
+      document.getElementById('keep-piece')?.focus();
       title = look.title || f.name.replace(/\.(musicxml|xml|mxl)$/i, '');
     } catch (e) {
       problem = `${f.name}: ${sentence(e)}`;
@@ -83,8 +86,8 @@
     form.append('number', number);
     form.append('pages', pages);
     try {
-      await send('/api/pieces', form);
-      onkept(title);
+      const kept = await send<Schemas['Id']>('/api/pieces', form);
+      onkept(title, kept.id);
       look = undefined;
       file = undefined;
       number = '';
@@ -169,7 +172,7 @@
       </Select>
     </div>
     <div class="row">
-      <Button size="small" on:click={keep}>Keep it on the shelf</Button>
+      <Button id="keep-piece" size="small" on:click={keep}>Keep it on the shelf</Button>
       <Button size="small" kind="ghost" on:click={() => (look = undefined)}>Leave it</Button>
     </div>
   </section>

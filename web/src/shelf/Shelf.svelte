@@ -1,9 +1,12 @@
 <!-- Books and pieces: bring one in, give it to a group. -->
 <script lang="ts">
-  import { Modal, Select, SelectItem, SkeletonText, TextInput } from 'carbon-components-svelte';
+  import { SkeletonText } from 'carbon-components-svelte';
   import { onMount } from 'svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
+  import { typing } from '../parts/keys';
   import Trouble from '../parts/Trouble.svelte';
+  import { navigate } from '../router';
+  import Give from './Give.svelte';
   import Import from './Import.svelte';
 
   let pieces = $state.raw<Schemas['ShelfPiece'][]>();
@@ -11,10 +14,6 @@
   let problem = $state('');
   let giving = $state.raw<Schemas['ShelfPiece']>();
   let removed = $state.raw<Schemas['PieceRef']>();
-  let group = $state('');
-  let due = $state('');
-  let words = $state('');
-  let giveProblem = $state('');
   let said = $state('');
 
   onMount(load);
@@ -26,7 +25,6 @@
         asked(api.GET('/api/pieces')),
         asked(api.GET('/api/people'))
       ]);
-      group = String(people.groups[0]?.id ?? '');
     } catch (e) {
       problem = sentence(e);
     }
@@ -41,37 +39,23 @@
     return [...map];
   });
 
-  function give(p: Schemas['ShelfPiece']) {
-    giving = p;
-    giveProblem = '';
-    words = '';
-    const week = new Date(Date.now() + 7 * 86400000);
-    due = `${week.getFullYear()}-${String(week.getMonth() + 1).padStart(2, '0')}-${String(week.getDate()).padStart(2, '0')}`;
-  }
-
-  async function assign() {
-    if (!giving) return;
-    if (!group) {
-      giveProblem = 'Set up a group under People first.';
-      return;
+  /** Walks over the pieces; the one that is chosen is given by Enter. */
+  const flat = $derived(books.flatMap(([, list]) => list));
+  let chosen = $state(Number(location.hash.match(/^#piece-(\d+)$/)?.[1] ?? 0));
+  $effect(() => {
+    if (pieces && chosen) {
+      document.getElementById(`piece-${chosen}`)?.scrollIntoView({ block: 'nearest' });
     }
-    if (!due) {
-      giveProblem = 'Choose the day by which it shall be ready.';
-      return;
-    }
-    try {
-      await asked(
-        api.POST('/api/pieces/{id}/assign', {
-          params: { path: { id: giving.piece.id } },
-          body: { groupId: Number(group), due, sentence: words }
-        })
-      );
-      said = `${giving.piece.title} is given to ${people?.groups.find((g) => g.id === Number(group))?.name}.`;
-      giving = undefined;
-      await load();
-    } catch (e) {
-      giveProblem = sentence(e);
-    }
+  });
+  function onkeydown(e: KeyboardEvent) {
+    if (typing(e) || giving || e.ctrlKey || e.metaKey || e.altKey || !flat.length) return;
+    const at = flat.findIndex((p) => p.piece.id === chosen);
+    const pressed = e.target instanceof Element && e.target.closest('button, a, label');
+    if (e.key === 'ArrowDown') chosen = flat[Math.min(at + 1, flat.length - 1)]!.piece.id;
+    else if (e.key === 'ArrowUp') chosen = flat[Math.max(at - 1, 0)]!.piece.id;
+    else if (e.key === 'Enter' && at >= 0 && !pressed) giving = flat[at];
+    else return;
+    e.preventDefault();
   }
 
   async function remove(p: Schemas['ShelfPiece']) {
@@ -98,11 +82,17 @@
   }
 </script>
 
+<svelte:window {onkeydown} />
+
 <div class="page">
-  <h1>Shelf</h1>
+  <header>
+    <h1>Shelf</h1>
+    <p class="small quiet"><kbd>↑</kbd> <kbd>↓</kbd> a piece, <kbd>Enter</kbd> gives it</p>
+  </header>
   <Import
-    onkept={(title) => {
+    onkept={(title, id) => {
       said = `${title} is on the shelf.`;
+      chosen = id;
       void load();
     }}
   />
@@ -120,15 +110,15 @@
         <h2>{book}</h2>
         <ul>
           {#each list as p (p.piece.id)}
-            <li id="piece-{p.piece.id}">
+            <li id="piece-{p.piece.id}" class:chosen={p.piece.id === chosen}>
               <span class="number">{p.piece.number}</span>
               <span class="title">{p.piece.title}</span>
               <span class="quiet small"
                 >{p.groups.length ? `given to ${p.groups.join(' and ')}` : ''}</span
               >
               <span class="acts small">
-                <button class="plain link" onclick={() => give(p)}
-                  >give to a group<span class="bx--visually-hidden"> {p.piece.title}</span></button
+                <button class="plain link" onclick={() => (giving = p)}
+                  >give<span class="bx--visually-hidden"> {p.piece.title}</span></button
                 >
                 <a href="/api/pieces/{p.piece.id}/file" download
                   >file<span class="bx--visually-hidden"> of {p.piece.title}</span></a
@@ -147,36 +137,21 @@
   {/if}
 </div>
 
-{#if giving}
-  <Modal
-    open
-    size="sm"
-    modalHeading="Give {giving.piece.title} to a group"
-    primaryButtonText="Give it"
-    secondaryButtonText="Leave it"
-    on:click:button--secondary={() => (giving = undefined)}
-    on:close={() => (giving = undefined)}
-    on:submit={assign}
-  >
-    <div class="form">
-      <Select
-        labelText="Group"
-        selected={group}
-        on:change={(e) => (group = String((e.target as HTMLSelectElement).value))}
-      >
-        {#each people?.groups ?? [] as g (g.id)}
-          <SelectItem value={String(g.id)} text={g.name} />
-        {/each}
-      </Select>
-      <label class="bx--label" for="due">Ready by</label>
-      <input id="due" class="bx--text-input" type="date" bind:value={due} />
-      <TextInput labelText="A sentence for them (may stay empty)" bind:value={words} />
-      {#if giveProblem}<Trouble text={giveProblem} />{/if}
-    </div>
-  </Modal>
+{#if giving && people}
+  <Give
+    piece={giving.piece}
+    {people}
+    onclose={() => (giving = undefined)}
+    ongiven={(id) => navigate(`/parts/${id}` as '/')}
+  />
 {/if}
 
 <style>
+  header {
+    display: flex;
+    justify-content: space-between;
+    align-items: baseline;
+  }
   section {
     margin-top: 1.5rem;
   }
@@ -203,7 +178,7 @@
   li:last-child {
     border-bottom: 0;
   }
-  li:target {
+  li.chosen {
     background: var(--accent-soft);
   }
   .number {
@@ -220,10 +195,6 @@
   .link {
     text-decoration: underline;
     color: var(--accent) !important;
-  }
-  .form {
-    display: grid;
-    gap: 0.75rem;
   }
   @media (max-width: 860px) {
     li {

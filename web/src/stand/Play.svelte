@@ -1,7 +1,7 @@
 <!-- Plays the part: how fast, which bars, round and round, with a metronome. -->
 <script lang="ts">
   import { Checkbox, NumberInput, Select, SelectItem } from 'carbon-components-svelte';
-  import { onDestroy } from 'svelte';
+  import { onDestroy, untrack } from 'svelte';
   import type { Note } from './lanes';
   import { ways } from '../ways.svelte';
   import { Playback } from './playback.svelte';
@@ -10,6 +10,7 @@
     notes,
     bars,
     transposes,
+    tempo,
     from = $bindable(),
     to = $bindable(),
     follow = $bindable(),
@@ -17,6 +18,8 @@
   }: {
     notes: Note[];
     bars: string[];
+    /** the tempo that is given, in quarters a minute; 0 is the written one */
+    tempo: number;
     /** whether what is written and what sounds differ */
     transposes: boolean;
     /** first bar played, from 0 */
@@ -34,6 +37,11 @@
   let metronome = $state(false);
   let loop = $state(false);
   let written = $state(false);
+  /** what is given says how fast */
+  $effect(() => {
+    const written = untrack(() => 60 / (notes[0]?.quarter ?? 0.6));
+    if (tempo) speed = Math.max(25, Math.min(150, Math.round((100 * tempo) / written)));
+  });
   const last = $derived(to < 0 ? bars.length - 1 : to);
   $effect(() => {
     sounding = play.note;

@@ -22,7 +22,8 @@
     zoom = 1,
     follow = true,
     playing = false,
-    print = ''
+    print = '',
+    ondrawn
   }: {
     xml: string;
     plan: Plan;
@@ -42,7 +43,10 @@
     playing?: boolean;
     /** what stands on paper: only the fingerings that are new or not usual, all, or the lanes too */
     print?: '' | 'changed' | 'all' | 'lanes';
+    /** once, when all lines stand there */
+    ondrawn?: () => void;
   } = $props();
+  let told = false;
 
   const names = $derived(against ? 60 : 30);
   const RIBBON = 20;
@@ -87,6 +91,8 @@
             const more = reply.lines.map(drawing);
             lines = reply.first ? more : [...lines, ...more];
             if (reply.done) {
+              if (!told) ondrawn?.();
+              told = true;
               shownXml = x;
               shownWidth = w;
               shownScale = s;
@@ -183,13 +189,18 @@
           )}
           {#if inside.length}
             {@const x = inside[0]!.x - 12}
-            <rect
-              class="selected"
-              {x}
-              y="0"
-              width={inside[inside.length - 1]!.end - x}
-              height={top + lanesHeight + 4}
-            />
+            {@const end = inside[inside.length - 1]!.end}
+            {#if bare}
+              <path class="bracket" d="M{x} 8V2H{end}V8" />
+            {:else}
+              <rect
+                class="selected"
+                {x}
+                y="0"
+                width={end - x}
+                height={top + lanesHeight + 4}
+              />
+            {/if}
           {/if}
         {/if}
         {#each line.events as e, n (e.note.id + n)}
@@ -399,6 +410,10 @@
   .selected {
     fill: var(--rule);
     opacity: 0.45;
+  }
+  .bracket {
+    fill: none;
+    stroke: var(--ink-2);
   }
   .point {
     fill: transparent;

@@ -69,6 +69,13 @@
       ways.student = v.ways;
       view = v;
       plan = v.plan;
+      const g = v.given[0];
+      if (g && (g.from > 0 || g.to < v.bars.length - 1)) {
+        // what is given stands chosen, to be played and looked at
+        fixed = from = g.from;
+        to = g.to;
+      }
+      tempo = g?.tempo ?? 0;
       const first = v.plan.notes.find((n) => n.isNew) ?? v.plan.notes[0];
       chosen = first?.id ?? '';
       looked = -1;
@@ -161,6 +168,8 @@
   );
 
   /** Bars chosen to be played or looked at; the end that moves, and the one that stays. */
+  /** the tempo that is given, in quarters a minute; 0 is the written one */
+  let tempo = $state(0);
   let fixed = $state(-1);
   let from = $state(0);
   let to = $state(-1);
@@ -273,6 +282,13 @@
         </p>
       </div>
       <p class="summary small">
+        {#each view.given as g (g.assignmentId)}
+          <span class="given"
+            ><a href="/parts/{g.assignmentId}"
+              >{[`For ${g.dueWords}`, g.what].filter(Boolean).join(': ')}</a
+            >{g.sentence ? `. ${g.sentence}` : '.'}</span
+          >
+        {/each}
         {#if view.simpler}<b>{view.simpler}</b>{/if}
         {#if plan.newNotes.length}
           New for {view.student.name}: <b>{plan.newNotes.map((n) => n.shown).join(', ')}</b> (dashed frame).
@@ -318,6 +334,7 @@
           bind:from
           bind:to
           bind:follow
+          {tempo}
           transposes={plan.notes[0]!.writtenMidi !== plan.notes[0]!.soundingMidi}
           bind:sounding
         />

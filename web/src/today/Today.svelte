@@ -4,11 +4,17 @@
   import { onMount } from 'svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
   import { warmUp } from '../engrave/engrave';
-  import Mark from '../parts/Mark.svelte';
+  import { typing } from '../parts/keys';
   import Trouble from '../parts/Trouble.svelte';
+  import { navigate } from '../router';
+  import GroupNow from './GroupNow.svelte';
 
   let today = $state.raw<Schemas['Today']>();
   let problem = $state('');
+  /** the group that the keys are for */
+  let at = $state(0);
+  const groups = $derived(today?.groups ?? []);
+  const none = $derived(!groups.some((g) => g.today));
 
   onMount(() => {
     void load();
@@ -34,50 +40,24 @@
         })
       : ''
   );
-  const marks = {
-    ready: 'secure',
-    shaky: 'shaky',
-    faded: 'not heard for long',
-    lacks: 'not yet',
-    none: 'not yet'
-  } as const;
 
-  const names = (list: Schemas['ReadyView'][]) => {
-    const n = list.map((p) => p.student.name);
-    return n.length < 2 ? n.join('') : `${n.slice(0, -1).join(', ')} and ${n[n.length - 1]}`;
-  };
-
-  /** One sentence for the whole group. */
-  function stuck(next: Schemas['NextView']): string {
-    const lacking = next.players.filter((p) => p.state === 'lacks');
-    if (!next.players.length) return 'Nobody is in this group yet.';
-    if (!lacking.length) return 'Everyone has all the notes.';
-    if (lacking.length === next.players.length) return 'Nobody has all the notes yet.';
-    return `${names(lacking)} ${lacking.length === 1 ? 'lacks' : 'lack'} notes; ${
-      next.players.length - lacking.length
-    } of ${next.players.length} can play it.`;
-  }
-
-  /** Those who are stuck come first. */
-  const order = { lacks: 0, none: 1, shaky: 2, faded: 3, ready: 4 } as const;
-  function rows(group: Schemas['GroupToday']) {
+  function onkeydown(e: KeyboardEvent) {
+    const group = groups[at];
+    if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || e.shiftKey || !group) return;
     const first = group.next[0];
-    if (!first) return [];
-    return [...first.players]
-      .sort(
-        (a, b) =>
-          order[a.state as keyof typeof order] - order[b.state as keyof typeof order] ||
-          a.student.name.localeCompare(b.student.name)
-      )
-      .map((p) => ({
-        student: p.student,
-        cells: group.next.map((n) => ({
-          piece: n.piece,
-          ready: n.players.find((q) => q.student.id === p.student.id)!
-        }))
-      }));
+    if (e.key === 'ArrowDown') at = Math.min(at + 1, groups.length - 1);
+    else if (e.key === 'ArrowUp') at = Math.max(at - 1, 0);
+    else if (e.key === 'c' && group.id) navigate(`/ear/class/${group.id}` as '/');
+    else if (e.key === 'n' && group.id) navigate(`/people/group/${group.id}/note/next` as '/');
+    else if (e.key === 'w' && group.id) navigate(`/people/group/${group.id}/pieces` as '/');
+    else if (e.key === 'a' && first) navigate(`/parts/${first.assignmentId}` as '/');
+    else return;
+    e.preventDefault();
+    document.getElementById(`group-${groups[at]!.id}`)?.scrollIntoView({ block: 'nearest' });
   }
 </script>
+
+<svelte:window {onkeydown} />
 
 <div class="page">
   {#if problem}
@@ -85,68 +65,21 @@
   {:else if !today}
     <SkeletonText heading /><SkeletonText paragraph lines={10} />
   {:else}
-    <h1>{date}</h1>
-    {#each today.groups as group (group.id)}
-      <section>
-        <div class="head">
-          <h2>{group.name}</h2>
-          {#if group.next[0]}
-            <p>
-              {group.next[0].piece.title}, {group.next[0].dueWords}: <b>{stuck(group.next[0])}</b>
-            </p>
-          {/if}
-          {#if group.students}<span class="check"
-              ><a href="/people/group/{group.id}/pieces">Who can play what</a> ·
-              <a href="/people/group/{group.id}/note/next">A new note</a> ·
-              <a href="/ear/class/{group.id}">Playing check</a></span
-            >{/if}
-        </div>
-        {#if group.next.length && group.students}
-          <table>
-            <thead>
-              <tr>
-                <th scope="col" class="who"><span class="bx--visually-hidden">Student</span></th>
-                {#each group.next as n (n.assignmentId)}
-                  <th scope="col">
-                    <span class="title">{n.piece.title}</span>
-                    <span class="quiet small">{n.piece.source} · {n.dueWords}</span>
-                    {#if n.sentence}<span class="say small">{n.sentence}</span>{/if}
-                  </th>
-                {/each}
-              </tr>
-            </thead>
-            <tbody>
-              {#each rows(group) as row (row.student.id)}
-                <tr>
-                  <th scope="row" class="who">
-                    <a href="/people/{row.student.id}">{row.student.name}</a>
-                    <span class="quiet small">{row.student.instrumentName}</span>
-                  </th>
-                  {#each row.cells as c (c.piece.id)}
-                    <td>
-                      <div class="cell">
-                        <a class="to" href="/stand/{row.student.id}/{c.piece.id}">
-                          <Mark state={marks[c.ready.state as keyof typeof marks]} label={false} />
-                          <span>{c.ready.sentence}</span>
-                        </a>
-                        <a class="hear small" href="/ear/{row.student.id}/{c.piece.id}">hear</a>
-                      </div>
-                    </td>
-                  {/each}
-                </tr>
-              {/each}
-            </tbody>
-          </table>
-        {:else if !group.students}
-          <p class="empty">
-            Nobody is in this group yet. <a href="/people">Set up its students</a>.
-          </p>
-        {:else}
-          <p class="empty">
-            Nothing is given to this group. <a href="/shelf">Choose a piece on the shelf</a>.
-          </p>
-        {/if}
-      </section>
+    <header>
+      <h1>{date}</h1>
+      {#if groups.length}
+        <p class="small quiet keys">
+          {#if groups.length > 1}<kbd>↑</kbd> <kbd>↓</kbd> the group; for it:{/if}
+          <kbd>c</kbd> playing check · <kbd>n</kbd> new note · <kbd>a</kbd> all parts ·
+          <kbd>w</kbd> who can play what
+        </p>
+      {/if}
+    </header>
+    {#if groups.length && none}
+      <p class="quiet">No group meets today; these are the next.</p>
+    {/if}
+    {#each groups as group, i (group.id)}
+      <GroupNow {group} chosen={i === at} open={group.today || none} onchoose={() => (at = i)} />
     {:else}
       <div class="empty first">
         <p>Set up a group and its students; then bring in a piece and give it to them.</p>
@@ -156,94 +89,16 @@
         </div>
       </div>
     {/each}
-    {#if today.groups.length}
-      <p class="legend small quiet">
-        <span><Mark state="secure" label={false} /> has all the notes</span>
-        <span><Mark state="shaky" label={false} /> some are shaky</span>
-        <span><Mark state="not heard for long" label={false} /> not heard for long</span>
-        <span><Mark state="not yet" label={false} /> lacks notes</span>
-      </p>
-    {/if}
   {/if}
 </div>
 
 <style>
-  .check {
-    margin-left: auto;
-    white-space: nowrap;
-  }
-  section {
-    margin-top: 1.5rem;
-  }
-  .head {
+  header {
     display: flex;
-    flex-wrap: wrap;
-    align-items: baseline;
-    gap: 0.25rem 1.25rem;
-    margin-bottom: 0.5rem;
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-    table-layout: fixed;
-    background: var(--paper);
-    border: 1px solid var(--rule);
-  }
-  th,
-  td {
-    text-align: left;
-    vertical-align: top;
-    font-weight: 400;
-    padding: 0.5rem 0.75rem;
-    border-bottom: 1px solid var(--rule);
-  }
-  tbody th,
-  tbody td {
-    padding-block: 0.375rem;
-  }
-  thead span {
-    display: block;
-  }
-  .title {
-    font-weight: 600;
-  }
-  .say {
-    font-style: italic;
-  }
-  .who {
-    width: 15rem;
-  }
-  .who a {
-    font-weight: 600;
-    color: var(--ink);
-    text-decoration: none;
-  }
-  .who a:hover {
-    text-decoration: underline;
-  }
-  .who .quiet {
-    margin-left: 0.375rem;
-  }
-  .cell {
-    display: flex;
-    gap: 0.75rem;
     justify-content: space-between;
     align-items: baseline;
-  }
-  .to {
-    display: flex;
-    gap: 0.5rem;
-    color: var(--ink);
-    text-decoration: none;
-  }
-  .to :global(svg) {
-    margin-top: 0.25rem;
-  }
-  .to:hover span {
-    text-decoration: underline;
-  }
-  .empty {
-    padding: 1rem 0;
+    gap: 1rem 2rem;
+    flex-wrap: wrap;
   }
   .first {
     margin-top: 2rem;
@@ -253,16 +108,5 @@
     display: flex;
     gap: 0.5rem;
     margin-top: 1rem;
-  }
-  .legend {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.25rem 1.5rem;
-    margin-top: 1rem;
-  }
-  @media (max-width: 700px) {
-    .who {
-      width: 7rem;
-    }
   }
 </style>

@@ -75,8 +75,16 @@ public record Lesson(
    * @return empty when no octave of it lies in the range of the stage, or the hand has no fingering
    */
   public static Optional<Lesson> of(Pitch concert, Player player, Stage stage) {
+    return of(NewNote.of(concert, player.setup(), stage), player);
+  }
+
+  /** The lesson of a note as it stands on the player's page; empty when there is no fingering. */
+  public static Optional<Lesson> written(Pitch written, Player player) {
+    return of(NewNote.written(written, player.setup()), player);
+  }
+
+  private static Optional<Lesson> of(Optional<NewNote> note, Player player) {
     Setup setup = player.setup();
-    Optional<NewNote> note = NewNote.of(concert, setup, stage);
     Optional<Setup.Way> way = note.flatMap(n -> player.usual(n.written()));
     if (way.isEmpty()) {
       return Optional.empty();

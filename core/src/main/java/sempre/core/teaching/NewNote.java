@@ -64,28 +64,37 @@ public record NewNote(
     for (int away = 0; away <= FARTHEST; away++) {
       for (int octaves : away == 0 ? new int[] {0} : new int[] {-away, away}) {
         Pitch written = asked.plus(7 * octaves, 12 * octaves);
-        List<Setup.Way> ways = setup.ways(written);
-        Optional<Entry> standard =
-            ways.stream().map(Setup.Way::entry).filter(e -> e.role() == Role.STANDARD).findFirst();
-        if (range.has(written) && standard.isPresent()) {
-          List<Entry> others =
-              ways.stream()
-                  .map(Setup.Way::entry)
-                  .distinct()
-                  .filter(e -> e != standard.get() && e.role() != Role.SPECIAL)
-                  .toList();
-          return Optional.of(
-              new NewNote(
-                  setup,
-                  written,
-                  octaves,
-                  standard.get(),
-                  others,
-                  wrong(setup, written, standard.get())));
+        Optional<NewNote> note =
+            range.has(written) ? at(written, octaves, setup) : Optional.empty();
+        if (note.isPresent()) {
+          return note;
         }
       }
     }
     return Optional.empty();
+  }
+
+  /** A note as it stands on the page; empty when the instrument has no standard for it. */
+  public static Optional<NewNote> written(Pitch written, Setup setup) {
+    return at(written, 0, setup);
+  }
+
+  private static Optional<NewNote> at(Pitch written, int octaves, Setup setup) {
+    List<Entry> entries = setup.ways(written).stream().map(Setup.Way::entry).distinct().toList();
+    return entries.stream()
+        .filter(e -> e.role() == Role.STANDARD)
+        .findFirst()
+        .map(
+            standard ->
+                new NewNote(
+                    setup,
+                    written,
+                    octaves,
+                    standard,
+                    entries.stream()
+                        .filter(e -> e != standard && e.role() != Role.SPECIAL)
+                        .toList(),
+                    wrong(setup, written, standard)));
   }
 
   /** The other partials or registers of the same hold, nearest first. */

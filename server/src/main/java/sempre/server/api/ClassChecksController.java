@@ -63,6 +63,7 @@ class ClassChecksController {
   private final ClassChecks classes;
   private final Players players;
   private final Stands stands;
+  private final Given given;
   private final Clock clock;
 
   ClassChecksController(
@@ -74,8 +75,10 @@ class ClassChecksController {
       Players players,
       Stands stands,
       Library library,
+      Given given,
       Clock clock) {
     this.library = library;
+    this.given = given;
     this.db = db;
     this.people = people;
     this.shelf = shelf;
@@ -152,17 +155,17 @@ class ClassChecksController {
         tx -> {
           People.Group group = group(tx, groupId);
           Map<Integer, Integer> needing = new TreeMap<>();
-          List<Shelf.Assignment> next = shelf.assignments(tx, groupId);
           for (People.Student s : people.students(tx, group.id())) {
             Standing standing = players.standing(tx, s.id());
             Set<Integer> mine = new TreeSet<>();
+            List<Shelf.Assignment> next = given.of(tx, s);
             for (Shelf.Assignment a : next.subList(0, Math.min(NEXT, next.size()))) {
               Shelf.Piece piece = players.piece(tx, a.pieceId());
               Optional<Players.Page> page =
                   players.page(tx, s, piece, library.music(tx, s.id(), piece.id()).score());
               if (page.isPresent()) {
                 Setup setup = players.setup(tx, s);
-                Readiness r = Readiness.of(page.get().line(), setup, standing);
+                Readiness r = Readiness.of(Given.line(a, page.get()), setup, standing);
                 for (List<Pitch> notes : List.of(r.lacking(), r.shaky(), r.faded())) {
                   notes.forEach(
                       p ->

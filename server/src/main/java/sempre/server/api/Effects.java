@@ -15,18 +15,14 @@ import sempre.server.store.Shelf;
 /** What is fingered otherwise in the parts that are assigned, after something has changed. */
 @Component
 class Effects {
-  private final People people;
-  private final Shelf shelf;
   private final Players players;
-  private final Library library;
   private final Stands stands;
+  private final Given given;
 
-  Effects(People people, Shelf shelf, Players players, Library library, Stands stands) {
-    this.people = people;
-    this.shelf = shelf;
+  Effects(Players players, Stands stands, Given given) {
     this.players = players;
-    this.library = library;
     this.stands = stands;
+    this.given = given;
   }
 
   /** Something that is changed. */
@@ -39,26 +35,15 @@ class Effects {
     Map<Stands.Loaded, Plan> plans = new LinkedHashMap<>();
     for (People.Student s : who) {
       for (Shelf.Piece p : assigned(tx, s.id())) {
-        boolean readable =
-            players.page(tx, s, p, library.music(tx, s.id(), p.id()).score()).isPresent();
-        if (readable) {
-          Stands.Loaded l = stands.load(tx, s.id(), p.id());
-          plans.put(l, l.plan());
-        }
+        stands.find(tx, s.id(), p.id()).ifPresent(l -> plans.put(l, l.plan()));
       }
     }
     return plans;
   }
 
-  /** The pieces that a student's groups play, each once. */
+  /** The pieces that a student has to play, each once. */
   List<Shelf.Piece> assigned(Db.Tx tx, long studentId) throws SQLException {
-    Map<Long, Shelf.Piece> pieces = new LinkedHashMap<>();
-    for (long group : people.groupsOf(tx, studentId)) {
-      for (Shelf.Assignment a : shelf.assignments(tx, group)) {
-        pieces.put(a.pieceId(), players.piece(tx, a.pieceId()));
-      }
-    }
-    return List.copyOf(pieces.values());
+    return given.pieces(tx, given.of(tx, players.student(tx, studentId)));
   }
 
   /** Does something and says what becomes of the assigned parts of these students. */

@@ -5,6 +5,7 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.sql.SQLException;
 import java.time.Clock;
+import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -61,12 +62,18 @@ class PeopleController {
           @Size(max = 80, message = "keep the group's name under 80 letters")
           String name,
       String stage,
-      @Size(max = 40, message = "keep the school year under 40 letters") String year) {
+      @Size(max = 40, message = "keep the school year under 40 letters") String year,
+      Set<DayOfWeek> days) {
 
     /** The group meant; without a stage it is in its first years. */
     private People.Group group(long id) {
       Stage s = stage == null || stage.isBlank() ? Stage.FIRST_YEARS : Stage.of(stage);
-      return new People.Group(id, name.strip(), s.word(), year == null ? "" : year.strip());
+      return new People.Group(
+          id,
+          name.strip(),
+          s.word(),
+          year == null ? "" : year.strip(),
+          days == null ? Set.of() : days);
     }
   }
 
@@ -97,6 +104,7 @@ class PeopleController {
                     g.stage(),
                     Stage.of(g.stage()).inWords(),
                     g.year(),
+                    g.days().stream().map(DayOfWeek::name).toList(),
                     people.students(tx, g.id()).stream().map(People.Student::id).toList()));
           }
           Map<Long, List<Check>> heard = checks.all(tx);
@@ -254,6 +262,8 @@ class PeopleController {
         + counted(sum.get("parts"), "chosen part", "chosen parts")
         + ", "
         + counted(sum.get("simpler"), "simpler part", "simpler parts")
+        + ", "
+        + counted(sum.get("given"), "piece given", "pieces given")
         + ", "
         + counted(sum.get("groups"), "place in a group", "places in groups")
         + ". Nothing of it is left in Sempre; a backup of yours may still hold it.";

@@ -48,6 +48,7 @@ class ReadinessController {
   private final Demands demands;
   private final Stands stands;
   private final Effects effects;
+  private final Given given;
   private final Clock clock;
 
   ReadinessController(
@@ -58,7 +59,9 @@ class ReadinessController {
       Demands demands,
       Stands stands,
       Effects effects,
+      Given given,
       Clock clock) {
+    this.given = given;
     this.effects = effects;
     this.clock = clock;
     this.db = db;
@@ -91,9 +94,7 @@ class ReadinessController {
           if (what.equals("shelf")) {
             pieces.addAll(shelf.pieces(tx));
           } else {
-            for (Shelf.Assignment a : shelf.assignments(tx, id)) {
-              pieces.add(players.piece(tx, a.pieceId()));
-            }
+            pieces.addAll(given.pieces(tx, given.ofGroup(tx, id, people.students(tx, id))));
           }
           return view(tx, g, pieces);
         });

@@ -1,8 +1,5 @@
 package sempre.server.api;
 
-import jakarta.validation.Valid;
-import jakarta.validation.constraints.NotNull;
-import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.time.Clock;
 import java.time.LocalDate;
@@ -15,7 +12,6 @@ import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RequestPart;
@@ -51,11 +47,6 @@ class ShelfController {
     this.players = players;
     this.clock = clock;
   }
-
-  record AssignBody(
-      long groupId,
-      @NotNull(message = "choose a day") LocalDate due,
-      @Size(max = 300, message = "keep the sentence under 300 letters") String sentence) {}
 
   @GetMapping("/pieces")
   List<Views.ShelfPiece> pieces() {
@@ -167,29 +158,6 @@ class ShelfController {
           shelf.setRemoved(tx, id, false);
           return players.piece(tx, id);
         });
-  }
-
-  @PostMapping("/pieces/{id}/assign")
-  Views.Id assign(@PathVariable long id, @Valid @RequestBody AssignBody body) {
-    return db.inTransaction(
-        tx -> {
-          players.piece(tx, id);
-          people
-              .group(tx, body.groupId())
-              .orElseThrow(() -> new Errors.NotThere("This group is not here any more."));
-          return new Views.Id(
-              shelf.assign(
-                  tx,
-                  body.groupId(),
-                  id,
-                  body.due(),
-                  body.sentence() == null ? "" : body.sentence().strip()));
-        });
-  }
-
-  @DeleteMapping("/assignments/{id}")
-  void removeAssignment(@PathVariable long id) {
-    db.inTransaction(tx -> shelf.removeAssignment(tx, id));
   }
 
   private static Views.LookView look(Score score) {

@@ -5,9 +5,9 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Positive;
 import java.nio.charset.StandardCharsets;
 import java.sql.SQLException;
-import java.util.LinkedHashMap;
+import java.time.Clock;
+import java.time.LocalDate;
 import java.util.List;
-import java.util.Map;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
@@ -18,11 +18,9 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import sempre.core.instrument.Role;
-import sempre.core.planning.Plan;
 import sempre.core.score.Bar;
+import sempre.core.score.Bars;
 import sempre.core.score.Line;
-import sempre.formats.musicxml.FingeredFile;
 import sempre.formats.musicxml.PlayerPage;
 import sempre.server.store.Choices;
 import sempre.server.store.Db;
@@ -39,10 +37,21 @@ class StandController {
   private final Stands stands;
   private final Players players;
   private final Simpler simpler;
+  private final Given given;
+  private final Clock clock;
 
   StandController(
-      Db db, Shelf shelf, Choices choices, Stands stands, Players players, Simpler simpler) {
+      Db db,
+      Shelf shelf,
+      Choices choices,
+      Stands stands,
+      Players players,
+      Simpler simpler,
+      Given given,
+      Clock clock) {
     this.simpler = simpler;
+    this.given = given;
+    this.clock = clock;
     this.db = db;
     this.players = players;
     this.shelf = shelf;
@@ -107,47 +116,18 @@ class StandController {
       @PathVariable long studentId,
       @PathVariable long pieceId,
       @RequestParam(defaultValue = "changed") String which) {
-    if (!List.of("changed", "all").contains(which)) {
-      throw new IllegalArgumentException("'" + which + "' is neither 'changed' nor 'all'");
-    }
+    Fingered.which(which);
     return db.inTransaction(
         tx -> {
           Stands.Loaded l = stands.load(tx, studentId, pieceId);
-          Plan plan = l.plan();
-          Map<String, FingeredFile.Mark> texts = new LinkedHashMap<>();
-          for (Plan.PlannedNote n : plan.notes()) {
-            boolean usual =
-                n.way().entry().role() == Role.STANDARD
-                    && !n.isNew()
-                    && !n.unlearned()
-                    && !n.locked();
-            if (which.equals("all") || !usual) {
-              texts.put(
-                  n.note().id(),
-                  FingeredFile.Mark.of(n.way().bare(), l.player().setup().instrument().keywork()));
-            }
-          }
-          var instrument = l.player().setup().instrument();
-          byte[] xml =
-              FingeredFile.of(
-                  l.music().file(),
-                  l.page().reading().source(),
-                  l.page().reading().move(),
-                  instrument.clef(),
-                  new FingeredFile.Reader(instrument.name(), instrument.transposition()),
-                  texts);
-          String name =
-              (l.piece().title() + " " + l.student().givenName())
-                  .replaceAll("[^\\p{L}\\p{N} ]", "")
-                  .strip();
           return ResponseEntity.ok()
               .header(
                   HttpHeaders.CONTENT_DISPOSITION,
                   ContentDisposition.attachment()
-                      .filename(name + ".musicxml", StandardCharsets.UTF_8)
+                      .filename(Fingered.name(l), StandardCharsets.UTF_8)
                       .build()
                       .toString())
-              .body(xml);
+              .body(Fingered.xml(l, which));
         });
   }
 
@@ -195,6 +175,27 @@ class StandController {
             .of(tx, studentId, pieceId)
             .filter(k -> k.partId().equals(l.page().reading().source()))
             .map(k -> "Plays a simpler part, not the written one.")
-            .orElse(""));
+            .orElse(""),
+        given(tx, l));
+  }
+
+  /** What of this part is given to the student, and how. */
+  private List<Views.GivenView> given(Db.Tx tx, Stands.Loaded l) throws SQLException {
+    LocalDate today = LocalDate.now(clock);
+    return given.of(tx, l.student()).stream()
+        .filter(a -> a.pieceId() == l.piece().id())
+        .map(
+            a -> {
+              Bars bars = Given.bars(a, l.page().reading().part());
+              return new Views.GivenView(
+                  a.id(),
+                  Names.day(a.due(), today),
+                  Given.what(a),
+                  bars.from(),
+                  bars.to(),
+                  a.tempo(),
+                  a.sentence());
+            })
+        .toList();
   }
 }

@@ -4,6 +4,7 @@ import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 import sempre.core.learning.Standing;
 import sempre.core.planning.Plan;
@@ -50,24 +51,36 @@ class Stands {
   }
 
   private Loaded load(Db.Tx tx, People.Student s, Shelf.Piece p) throws SQLException {
+    return find(tx, s, p)
+        .orElseThrow(
+            () ->
+                new Errors.NotThere(
+                    "This piece has no notes with a pitch, so there is nothing to finger."));
+  }
+
+  /** What a student reads; empty where the piece has no notes with a pitch. */
+  Optional<Loaded> find(Db.Tx tx, long studentId, long pieceId) throws SQLException {
+    return find(tx, players.student(tx, studentId), players.piece(tx, pieceId));
+  }
+
+  private Optional<Loaded> find(Db.Tx tx, People.Student s, Shelf.Piece p) throws SQLException {
     Library.Music music = library.music(tx, s.id(), p.id());
-    Players.Page page =
-        players
-            .page(tx, s, p, music.score())
-            .orElseThrow(
-                () ->
-                    new Errors.NotThere(
-                        "This piece has no notes with a pitch, so there is nothing to finger."));
+    Optional<Players.Page> found = players.page(tx, s, p, music.score());
+    if (found.isEmpty()) {
+      return Optional.empty();
+    }
+    Players.Page page = found.get();
     Standing standing = players.standing(tx, s.id());
     Player player = players.player(tx, s, standing);
-    return new Loaded(
-        s,
-        p,
-        music,
-        page,
-        standing,
-        player,
-        Players.standing(shelf.locks(tx, s.id(), p.id()), page.line(), player.setup()));
+    return Optional.of(
+        new Loaded(
+            s,
+            p,
+            music,
+            page,
+            standing,
+            player,
+            Players.standing(shelf.locks(tx, s.id(), p.id()), page.line(), player.setup())));
   }
 
   Views.PlanView view(Db.Tx tx, Loaded l, Plan plan) throws SQLException {

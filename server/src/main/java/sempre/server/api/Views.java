@@ -30,13 +30,33 @@ final class Views {
   record NextView(
       long assignmentId,
       PieceRef piece,
+      String to,
       String due,
       String dueWords,
+      String what,
       String sentence,
       List<ReadyView> players) {}
 
+  /**
+   * What to say to one student about what is played next.
+   *
+   * @param about the note or the bar it is about; empty when there is nothing to say
+   */
+  record SayView(StudentRef student, String state, String about, String lead, String sentence) {}
+
+  /** A note that is needed next and was not heard for long, and of whom. */
+  record FadedView(String shown, List<String> students) {}
+
   /** A group on the first screen. */
-  record GroupToday(long id, String name, int students, List<NextView> next) {}
+  record GroupToday(
+      long id,
+      String name,
+      int students,
+      boolean today,
+      String when,
+      List<NextView> next,
+      List<SayView> say,
+      List<FadedView> faded) {}
 
   /** The first screen. */
   record Today(String date, List<GroupToday> groups, int pieces) {}
@@ -135,7 +155,44 @@ final class Views {
       PlanView plan,
       List<String> remarks,
       List<String> bars,
-      String simpler) {}
+      String simpler,
+      List<GivenView> given) {}
+
+  /** What of a part is given; bars are indexes, a tempo of 0 is the written one. */
+  record GivenView(
+      long assignmentId,
+      String dueWords,
+      String what,
+      int from,
+      int to,
+      int tempo,
+      String sentence) {}
+
+  /** One player's part of what is given; {@code unusual} names fingerings to know. */
+  record PartView(
+      StudentRef student,
+      String state,
+      String sentence,
+      List<NoteName> lacking,
+      boolean simpler,
+      List<String> unusual) {}
+
+  /** What is given to whom, with everyone's part. */
+  record AssignmentView(
+      long id,
+      PieceRef piece,
+      String to,
+      long groupId,
+      String section,
+      String due,
+      String dueWords,
+      String what,
+      String bars,
+      int tempo,
+      boolean locked,
+      String sentence,
+      List<PartView> parts,
+      List<String> without) {}
 
   /**
    * A note of a written part, and what is played in its place.
@@ -224,7 +281,13 @@ final class Views {
       int shaky) {}
 
   record GroupView(
-      long id, String name, String stage, String stageWords, String year, List<Long> students) {}
+      long id,
+      String name,
+      String stage,
+      String stageWords,
+      String year,
+      List<String> days,
+      List<Long> students) {}
 
   /** Groups and students; {@code gone} has left and is still kept. */
   record PeopleView(List<GroupView> groups, List<StudentView> students, List<StudentView> gone) {}

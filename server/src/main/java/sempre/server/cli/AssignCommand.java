@@ -15,6 +15,7 @@ import picocli.CommandLine.Spec;
 import sempre.core.instrument.Setup;
 import sempre.core.planning.Plan;
 import sempre.core.planning.Planner;
+import sempre.core.score.Bars;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
 import sempre.core.score.Part;
@@ -122,39 +123,7 @@ final class AssignCommand implements Callable<Integer> {
           "there is no voice " + voice + "; the part has " + lines.size());
     }
     Line line = lines.get(voice - 1);
-    if (bars == null) {
-      return line;
-    }
-    var m = java.util.regex.Pattern.compile("(\\w+)(?:-(\\w+))?").matcher(bars);
-    if (!m.matches()) {
-      throw new IllegalArgumentException("--bars takes printed bar numbers, such as 9-16 or 9");
-    }
-    int from = bar(part, m.group(1));
-    int to = bar(part, m.group(2) == null ? m.group(1) : m.group(2));
-    if (to < from) {
-      throw new IllegalArgumentException(
-          "--bars " + bars + " runs backwards; write the lower bar first");
-    }
-    return new Line(
-        line.staff(),
-        line.voice(),
-        line.notes().stream().filter(n -> n.bar() >= from && n.bar() <= to).toList());
-  }
-
-  private static int bar(Part part, String number) {
-    return part.bars().stream()
-        .filter(b -> b.number().equals(number))
-        .mapToInt(b -> b.index())
-        .findFirst()
-        .orElseThrow(
-            () ->
-                new IllegalArgumentException(
-                    "there is no bar "
-                        + number
-                        + "; the part has bars "
-                        + part.bars().get(0).number()
-                        + " to "
-                        + part.bars().get(part.bars().size() - 1).number()));
+    return bars == null ? line : Bars.of(part, bars).of(line);
   }
 
   private static void print(PrintWriter out, Plan plan, Part part) {

@@ -2,12 +2,16 @@ package sempre.server.store;
 
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import sempre.core.instrument.Stage;
 
@@ -19,8 +23,30 @@ public class People {
    *
    * @param stage how far it has got, as a stage's word
    * @param year the school year in the school's own words, or empty
+   * @param days on which it meets, in the order of the week; empty where that is not said
    */
-  public record Group(long id, String name, String stage, String year) {}
+  public record Group(long id, String name, String stage, String year, Set<DayOfWeek> days) {
+    /** A group of which it is not said when it meets. */
+    public Group(long id, String name, String stage, String year) {
+      this(id, name, stage, year, Set.of());
+    }
+  }
+
+  private static final int SHORT = 3;
+
+  private static String written(Set<DayOfWeek> days) {
+    return days.stream()
+        .sorted()
+        .map(d -> d.name().substring(0, SHORT))
+        .collect(Collectors.joining(" "));
+  }
+
+  private static Set<DayOfWeek> days(String text) {
+    return Pairs.words(text).stream()
+        .map(w -> Stream.of(DayOfWeek.values()).filter(d -> d.name().startsWith(w)).findFirst())
+        .flatMap(Optional::stream)
+        .collect(Collectors.toCollection(TreeSet::new));
+  }
 
   /**
    * A student with the instrument in hand.
@@ -48,7 +74,7 @@ public class People {
   /** In place of an instrument: a house style that does not belong to one. */
   public static final String EVERYONE = "all";
 
-  private static final String GROUP = "select id, name, stage, school_year from band ";
+  private static final String GROUP = "select id, name, stage, school_year, days from band ";
 
   private static final String STUDENT =
       "select s.id, s.given_name, s.initial, s.instrument, s.options, s.avoid, s.style, s.person"
@@ -67,7 +93,8 @@ public class People {
   }
 
   private static Group group(ResultSet r) throws SQLException {
-    return new Group(r.getLong(1), r.getString(2), r.getString(3), r.getString(4));
+    return new Group(
+        r.getLong(1), r.getString(2), r.getString(3), r.getString(4), days(r.getString(5)));
   }
 
   public List<Group> groups(Db.Tx tx) throws SQLException {
@@ -86,19 +113,21 @@ public class People {
   /** Adds a group; its id is given out. */
   public long addGroup(Db.Tx tx, Group g) throws SQLException {
     return tx.insert(
-        "insert into band (name, stage, school_year, place)"
-            + " values (?, ?, ?, (select coalesce(max(place), 0) + 1 from band))",
+        "insert into band (name, stage, school_year, days, place)"
+            + " values (?, ?, ?, ?, (select coalesce(max(place), 0) + 1 from band))",
         g.name(),
         g.stage(),
-        g.year());
+        g.year(),
+        written(g.days()));
   }
 
   public int changeGroup(Db.Tx tx, Group g) throws SQLException {
     return tx.run(
-        "update band set name = ?, stage = ?, school_year = ? where id = ?",
+        "update band set name = ?, stage = ?, school_year = ?, days = ? where id = ?",
         g.name(),
         g.stage(),
         g.year(),
+        written(g.days()),
         g.id());
   }
 
@@ -203,6 +232,7 @@ public class People {
     counts.put("locks", count(tx, "fingering_lock where student_id = ?", id));
     counts.put("choices", count(tx, "choice_step where student_id = ?", id));
     counts.put("absent", count(tx, "class_absent where student_id = ?", id));
+    counts.put("given", count(tx, "assignment where student_id = ?", id));
     counts.put("simpler", count(tx, "simpler_part where student_id = ?", id));
     counts.put("parts", count(tx, "reading where student_id = ?", id));
     counts.put("groups", count(tx, "band_student where student_id = ?", id));

@@ -34,8 +34,35 @@ public class Shelf {
       PartChoice.Pages pages,
       Instant added) {}
 
-  /** What a group plays, and when it shall be ready. */
-  public record Assignment(long id, long groupId, long pieceId, LocalDate due, String sentence) {}
+  /**
+   * What is given to somebody, and when it shall be ready.
+   *
+   * @param groupId the group; 0 when it is given to one student
+   * @param studentId the student; 0 when it is given to a group or a section
+   * @param section the instrument of the section; empty for the whole group
+   * @param bars printed bar numbers as {@link sempre.core.score.Bars} reads them; empty for all
+   * @param tempo quarters a minute; 0 for the written one
+   * @param locked whether the fingerings stay as they were when it was given
+   */
+  public record Assignment(
+      long id,
+      long groupId,
+      long studentId,
+      String section,
+      long pieceId,
+      LocalDate due,
+      String sentence,
+      String bars,
+      int tempo,
+      boolean locked) {
+    /** All of a piece for a whole group, at the written tempo. */
+    public static Assignment toGroup(long group, long piece, LocalDate due, String sentence) {
+      return new Assignment(0, group, 0, "", piece, due, sentence, "", 0, false);
+    }
+  }
+
+  /** A fingering that an assignment has locked. */
+  public record Locked(long studentId, String noteId, String fingering) {}
 
   /** Which part and voice a student reads, when the teacher has chosen. */
   public record Chosen(String partId, int voice) {}
@@ -44,9 +71,10 @@ public class Shelf {
       "select id, title, book, number, file_name, pages, added from piece ";
 
   private static final String ASSIGNMENT =
-      "select a.id, a.band_id, a.piece_id, a.due, a.sentence from assignment a"
-          + " join piece p on p.id = a.piece_id join band b on b.id = a.band_id"
-          + " where not p.removed and not b.removed ";
+      "select a.id, a.band_id, a.student_id, a.section, a.piece_id, a.due, a.sentence, a.bars,"
+          + " a.tempo, a.locked from assignment a join piece p on p.id = a.piece_id"
+          + " left join band b on b.id = a.band_id left join student s on s.id = a.student_id"
+          + " where not p.removed and (b.id is null or not b.removed) and s.left_on is null ";
 
   private static Piece piece(ResultSet r) throws SQLException {
     return new Piece(
@@ -61,7 +89,16 @@ public class Shelf {
 
   private static Assignment assignment(ResultSet r) throws SQLException {
     return new Assignment(
-        r.getLong(1), r.getLong(2), r.getLong(3), r.getObject(4, LocalDate.class), r.getString(5));
+        r.getLong(1),
+        r.getLong(2),
+        r.getLong(3),
+        r.getString(4),
+        r.getLong(5),
+        r.getObject(6, LocalDate.class),
+        r.getString(7),
+        r.getString(8),
+        r.getInt(9),
+        r.getBoolean(10));
   }
 
   public List<Piece> pieces(Db.Tx tx) throws SQLException {
@@ -102,24 +139,80 @@ public class Shelf {
     return tx.run("update piece set removed = ? where id = ?", removed, id);
   }
 
+  /** What is given to a group or to its sections. */
   public List<Assignment> assignments(Db.Tx tx, long groupId) throws SQLException {
     return tx.list(
         ASSIGNMENT + "and a.band_id = ? order by a.due, a.id", Shelf::assignment, groupId);
+  }
+
+  /** What is given to a student alone. */
+  public List<Assignment> assignmentsOf(Db.Tx tx, long studentId) throws SQLException {
+    return tx.list(
+        ASSIGNMENT + "and a.student_id = ? order by a.due, a.id", Shelf::assignment, studentId);
   }
 
   public List<Assignment> assignments(Db.Tx tx) throws SQLException {
     return tx.list(ASSIGNMENT + "order by a.due, a.id", Shelf::assignment);
   }
 
+  public Optional<Assignment> assignment(Db.Tx tx, long id) throws SQLException {
+    return tx.one(ASSIGNMENT + "and a.id = ?", Shelf::assignment, id);
+  }
+
+  /** Gives a piece to a whole group. */
   public long assign(Db.Tx tx, long groupId, long pieceId, LocalDate due, String sentence)
       throws SQLException {
-    tx.run("delete from assignment where band_id = ? and piece_id = ?", groupId, pieceId);
+    return assign(tx, Assignment.toGroup(groupId, pieceId, due, sentence));
+  }
+
+  /** Gives a piece; the same bars for the same players are given once, with what was said last. */
+  public long assign(Db.Tx tx, Assignment a) throws SQLException {
+    tx.run(
+        "delete from assignment where piece_id = ? and bars = ? and section = ?"
+            + " and coalesce(band_id, 0) = ? and coalesce(student_id, 0) = ?",
+        a.pieceId(),
+        a.bars(),
+        a.section(),
+        a.groupId(),
+        a.studentId());
     return tx.insert(
-        "insert into assignment (band_id, piece_id, due, sentence) values (?, ?, ?, ?)",
-        groupId,
-        pieceId,
-        due,
-        sentence);
+        "insert into assignment (band_id, student_id, section, piece_id, due, sentence, bars,"
+            + " tempo, locked) values (?, ?, ?, ?, ?, ?, ?, ?, ?)",
+        a.groupId() == 0 ? null : a.groupId(),
+        a.studentId() == 0 ? null : a.studentId(),
+        a.section(),
+        a.pieceId(),
+        a.due(),
+        a.sentence(),
+        a.bars(),
+        a.tempo(),
+        a.locked());
+  }
+
+  public void setLocked(Db.Tx tx, long id, boolean locked) throws SQLException {
+    tx.run("update assignment set locked = ? where id = ?", locked, id);
+    if (!locked) {
+      tx.run("delete from assignment_lock where assignment_id = ?", id);
+    }
+  }
+
+  public void addLocked(Db.Tx tx, long id, Locked l) throws SQLException {
+    tx.run(
+        "insert into assignment_lock (assignment_id, student_id, note_id, fingering)"
+            + " values (?, ?, ?, ?)",
+        id,
+        l.studentId(),
+        l.noteId(),
+        l.fingering());
+  }
+
+  /** What an assignment has locked. */
+  public List<Locked> locked(Db.Tx tx, long id) throws SQLException {
+    return tx.list(
+        "select student_id, note_id, fingering from assignment_lock where assignment_id = ?"
+            + " order by student_id, note_id",
+        r -> new Locked(r.getLong(1), r.getString(2), r.getString(3)),
+        id);
   }
 
   public int removeAssignment(Db.Tx tx, long id) throws SQLException {

@@ -1,0 +1,320 @@
+package sempre.server.api;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.sql.SQLException;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import sempre.core.instrument.Role;
+import sempre.core.learning.Readiness;
+import sempre.core.planning.Plan;
+import sempre.core.score.Bars;
+import sempre.server.store.Choices;
+import sempre.server.store.Db;
+import sempre.server.store.People;
+import sempre.server.store.Shelf;
+import sempre.server.store.Simpler;
+
+/** Giving a piece to a group, a section or a student, and the part each of them gets. */
+@RestController
+@RequestMapping("/api")
+class AssignmentsController {
+  private static final int NAMED = 4;
+
+  private final Db db;
+  private final Shelf shelf;
+  private final People people;
+  private final Players players;
+  private final Library library;
+  private final Stands stands;
+  private final Given given;
+  private final Choices choices;
+  private final Simpler simpler;
+  private final Clock clock;
+
+  AssignmentsController(
+      Db db,
+      Shelf shelf,
+      People people,
+      Players players,
+      Library library,
+      Stands stands,
+      Given given,
+      Choices choices,
+      Simpler simpler,
+      Clock clock) {
+    this.db = db;
+    this.shelf = shelf;
+    this.people = people;
+    this.players = players;
+    this.library = library;
+    this.stands = stands;
+    this.given = given;
+    this.choices = choices;
+    this.simpler = simpler;
+    this.clock = clock;
+  }
+
+  /**
+   * To whom, what and until when.
+   *
+   * @param groupId the group, or 0 with a student
+   * @param studentId one student, or 0
+   * @param section an instrument of the group, or empty for all of it
+   * @param bars printed bar numbers such as 9-16; empty for all
+   * @param tempo quarters a minute; 0 for the written one
+   * @param locked whether every fingering stays as it is planned now
+   */
+  record AssignBody(
+      long groupId,
+      long studentId,
+      @Size(max = 40) String section,
+      @NotNull(message = "choose a day") LocalDate due,
+      @Size(max = 300, message = "keep the sentence under 300 letters") String sentence,
+      @Size(max = 40, message = "name the bars as 9-16") String bars,
+      @Min(value = 0, message = "a tempo is 20 to 300 quarters a minute, or none")
+          @Max(value = 300, message = "a tempo is 20 to 300 quarters a minute, or none")
+          int tempo,
+      boolean locked) {
+    private static String text(String s) {
+      return s == null ? "" : s.strip();
+    }
+  }
+
+  /** Whether the fingerings are locked. */
+  record LockBody(boolean locked) {}
+
+  @PostMapping("/pieces/{id}/assign")
+  Views.Id assign(@PathVariable long id, @Valid @RequestBody AssignBody b) {
+    return db.inTransaction(
+        tx -> {
+          players.piece(tx, id);
+          if (b.studentId() != 0) {
+            players.student(tx, b.studentId());
+          } else {
+            people
+                .group(tx, b.groupId())
+                .orElseThrow(() -> new Errors.NotThere("This group is not here any more."));
+          }
+          if (b.tempo() != 0 && b.tempo() < 20) {
+            throw new IllegalArgumentException("a tempo is 20 to 300 quarters a minute, or none");
+          }
+          Shelf.Assignment a =
+              new Shelf.Assignment(
+                  0,
+                  b.studentId() == 0 ? b.groupId() : 0,
+                  b.studentId(),
+                  b.studentId() == 0 ? AssignBody.text(b.section()) : "",
+                  id,
+                  b.due(),
+                  AssignBody.text(b.sentence()),
+                  AssignBody.text(b.bars()),
+                  b.tempo(),
+                  b.locked());
+          library.music(tx, id).score().parts().stream()
+              .filter(p -> p.topLine().isPresent())
+              .findFirst()
+              .ifPresent(p -> Bars.of(p, a.bars()));
+          if (!a.section().isEmpty()
+              && people.students(tx, a.groupId()).stream().noneMatch(s -> Given.plays(a, s))) {
+            throw new IllegalArgumentException(
+                "nobody in this group plays that instrument; choose another section");
+          }
+          long made = shelf.assign(tx, a);
+          if (b.locked()) {
+            lock(tx, given.one(tx, made));
+          }
+          return new Views.Id(made);
+        });
+  }
+
+  @DeleteMapping("/assignments/{id}")
+  void remove(@PathVariable long id) {
+    db.inTransaction(tx -> shelf.removeAssignment(tx, id));
+  }
+
+  /** Everyone to whom it is given, and how each stands to it. */
+  @GetMapping("/assignments/{id}")
+  Views.AssignmentView one(@PathVariable long id) {
+    return db.inTransaction(tx -> view(tx, given.one(tx, id)));
+  }
+
+  /** Locks every fingering as it is planned now, or lets go what was locked by this. */
+  @PutMapping("/assignments/{id}/locked")
+  Views.AssignmentView lock(@PathVariable long id, @RequestBody LockBody b) {
+    return db.inTransaction(
+        tx -> {
+          Shelf.Assignment a = given.one(tx, id);
+          if (b.locked() && !a.locked()) {
+            lock(tx, a);
+          } else if (!b.locked() && a.locked()) {
+            unlock(tx, a);
+          }
+          shelf.setLocked(tx, id, b.locked());
+          return view(tx, given.one(tx, id));
+        });
+  }
+
+  /** All parts as MusicXML, one file a player, in one archive. */
+  @GetMapping(value = "/assignments/{id}/parts.zip", produces = "application/zip")
+  ResponseEntity<byte[]> zip(
+      @PathVariable long id, @RequestParam(defaultValue = "changed") String which) {
+    Fingered.which(which);
+    return db.inTransaction(
+        tx -> {
+          Shelf.Assignment a = given.one(tx, id);
+          ByteArrayOutputStream out = new ByteArrayOutputStream();
+          Set<String> names = new HashSet<>();
+          try (ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
+            for (Stands.Loaded l : loaded(tx, a)) {
+              String name = Fingered.name(l);
+              zip.putNextEntry(
+                  new ZipEntry(names.add(name) ? name : l.student().id() + " " + name));
+              zip.write(Fingered.xml(l, which));
+              zip.closeEntry();
+            }
+          } catch (IOException e) {
+            throw new UncheckedIOException(e);
+          }
+          return ResponseEntity.ok()
+              .header(
+                  HttpHeaders.CONTENT_DISPOSITION,
+                  ContentDisposition.attachment()
+                      .filename(
+                          players.piece(tx, a.pieceId()).title() + ".zip", StandardCharsets.UTF_8)
+                      .build()
+                      .toString())
+              .body(out.toByteArray());
+        });
+  }
+
+  /** The parts of all who have one. */
+  private List<Stands.Loaded> loaded(Db.Tx tx, Shelf.Assignment a) throws SQLException {
+    List<Stands.Loaded> all = new ArrayList<>();
+    for (People.Student s : given.to(tx, a)) {
+      stands.find(tx, s.id(), a.pieceId()).ifPresent(all::add);
+    }
+    return all;
+  }
+
+  private void lock(Db.Tx tx, Shelf.Assignment a) throws SQLException {
+    for (Stands.Loaded l : loaded(tx, a)) {
+      Bars bars = Given.bars(a, l.page().reading().part());
+      List<Choices.Change> changes = new ArrayList<>();
+      for (Plan.PlannedNote n : l.plan().notes()) {
+        String before = l.locks().getOrDefault(n.note().id(), "");
+        if (bars.has(n.note()) && before.isEmpty()) {
+          String fingering = n.way().fingering().text();
+          changes.add(
+              new Choices.Change(
+                  Choices.What.LOCK, l.student().id(), n.note().id(), before, fingering));
+          shelf.addLocked(tx, a.id(), new Shelf.Locked(l.student().id(), n.note().id(), fingering));
+        }
+      }
+      if (!changes.isEmpty()) {
+        choices.take(tx, l.student().id(), a.pieceId(), changes);
+      }
+    }
+  }
+
+  /** Lets go what this assignment has locked and nobody has chosen otherwise since. */
+  private void unlock(Db.Tx tx, Shelf.Assignment a) throws SQLException {
+    Map<Long, List<Shelf.Locked>> byStudent =
+        shelf.locked(tx, a.id()).stream().collect(Collectors.groupingBy(Shelf.Locked::studentId));
+    for (Map.Entry<Long, List<Shelf.Locked>> e : byStudent.entrySet()) {
+      Map<String, String> now = shelf.locks(tx, e.getKey(), a.pieceId());
+      List<Choices.Change> changes =
+          e.getValue().stream()
+              .filter(l -> l.fingering().equals(now.get(l.noteId())))
+              .map(
+                  l ->
+                      new Choices.Change(
+                          Choices.What.LOCK, l.studentId(), l.noteId(), l.fingering(), ""))
+              .toList();
+      if (!changes.isEmpty()) {
+        choices.take(tx, e.getKey(), a.pieceId(), changes);
+      }
+    }
+  }
+
+  private Views.AssignmentView view(Db.Tx tx, Shelf.Assignment a) throws SQLException {
+    LocalDate today = LocalDate.now(clock);
+    List<Views.PartView> parts = new ArrayList<>();
+    List<String> without = new ArrayList<>();
+    for (People.Student s : given.to(tx, a)) {
+      Optional<Stands.Loaded> l = stands.find(tx, s.id(), a.pieceId());
+      if (l.isPresent()) {
+        parts.add(part(tx, a, l.get()));
+      } else {
+        without.add(s.name());
+      }
+    }
+    return new Views.AssignmentView(
+        a.id(),
+        Names.piece(players.piece(tx, a.pieceId())),
+        given.words(tx, a),
+        a.groupId(),
+        a.section(),
+        a.due().toString(),
+        Names.day(a.due(), today),
+        Given.what(a),
+        a.bars(),
+        a.tempo(),
+        a.locked(),
+        a.sentence(),
+        parts,
+        without);
+  }
+
+  private Views.PartView part(Db.Tx tx, Shelf.Assignment a, Stands.Loaded l) throws SQLException {
+    Readiness r = Readiness.of(Given.line(a, l.page()), l.player().setup(), l.standing());
+    boolean simple =
+        simpler
+            .of(tx, l.student().id(), a.pieceId())
+            .filter(k -> k.partId().equals(l.page().reading().source()))
+            .isPresent();
+    Bars bars = Given.bars(a, l.page().reading().part());
+    List<String> unusual =
+        l.plan().notes().stream()
+            .filter(n -> bars.has(n.note()) && n.way().entry().role() != Role.STANDARD)
+            .map(n -> n.note().pitch().displayName() + " " + n.way().entry().label())
+            .distinct()
+            .limit(NAMED)
+            .toList();
+    return new Views.PartView(
+        Names.student(l.student()),
+        Told.state(r),
+        Told.sentence(r),
+        Names.notes(r.lacking()),
+        simple,
+        unusual);
+  }
+}

@@ -1,0 +1,54 @@
+package sempre.server.api;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import sempre.core.instrument.Role;
+import sempre.core.planning.Plan;
+import sempre.formats.musicxml.FingeredFile;
+
+/** A part with its planned fingerings written in, for other programs. */
+final class Fingered {
+  private Fingered() {}
+
+  /** Checks which fingerings are asked for: those that are new or not usual, or all. */
+  static String which(String which) {
+    if (!List.of("changed", "all").contains(which)) {
+      throw new IllegalArgumentException("'" + which + "' is neither 'changed' nor 'all'");
+    }
+    return which;
+  }
+
+  /** Whether a fingering goes without saying. */
+  static boolean usual(Plan.PlannedNote n) {
+    return n.way().entry().role() == Role.STANDARD && !n.isNew() && !n.unlearned() && !n.locked();
+  }
+
+  /** The part as MusicXML. */
+  static byte[] xml(Stands.Loaded l, String which) {
+    Map<String, FingeredFile.Mark> texts = new LinkedHashMap<>();
+    for (Plan.PlannedNote n : l.plan().notes()) {
+      if (which.equals("all") || !usual(n)) {
+        texts.put(
+            n.note().id(),
+            FingeredFile.Mark.of(n.way().bare(), l.player().setup().instrument().keywork()));
+      }
+    }
+    var instrument = l.player().setup().instrument();
+    return FingeredFile.of(
+        l.music().file(),
+        l.page().reading().source(),
+        l.page().reading().move(),
+        instrument.clef(),
+        new FingeredFile.Reader(instrument.name(), instrument.transposition()),
+        texts);
+  }
+
+  /** A name for the file. */
+  static String name(Stands.Loaded l) {
+    return (l.piece().title() + " " + l.student().givenName())
+            .replaceAll("[^\\p{L}\\p{N} ]", "")
+            .strip()
+        + ".musicxml";
+  }
+}

@@ -1,0 +1,34 @@
+package sempre.server.api;
+
+import java.util.ArrayList;
+import java.util.List;
+import sempre.core.learning.Readiness;
+
+/** How a student stands to a piece, in a word and in a sentence. */
+final class Told {
+  private Told() {}
+
+  /** {@code lacks}, {@code shaky}, {@code faded} or {@code ready}. */
+  static String state(Readiness r) {
+    return !r.beyond().isEmpty() || !r.lacking().isEmpty()
+        ? "lacks"
+        : !r.shaky().isEmpty() ? "shaky" : !r.faded().isEmpty() ? "faded" : "ready";
+  }
+
+  static String sentence(Readiness r) {
+    List<String> parts = new ArrayList<>();
+    if (!r.beyond().isEmpty()) {
+      parts.add(Names.list(r.beyond()) + " is beyond this instrument");
+    }
+    if (!r.lacking().isEmpty()) {
+      parts.add("not yet: " + Names.list(r.lacking()));
+    }
+    if (!r.shaky().isEmpty()) {
+      parts.add("shaky: " + Names.list(r.shaky()));
+    }
+    if (!r.faded().isEmpty()) {
+      parts.add("not heard for long: " + Names.list(r.faded()));
+    }
+    return parts.isEmpty() ? "has all the notes" : String.join("; ", parts);
+  }
+}

@@ -1,0 +1,162 @@
+<!-- Gives a piece: to whom, which bars, until when, how fast, with which fingerings. -->
+<script lang="ts">
+  import { Modal, Select, SelectItem, SelectItemGroup, TextInput } from 'carbon-components-svelte';
+  import { untrack } from 'svelte';
+  import { api, asked, sentence, type Schemas } from '../api/client';
+  import Trouble from '../parts/Trouble.svelte';
+
+  let {
+    piece,
+    people,
+    onclose,
+    ongiven
+  }: {
+    piece: Schemas['PieceRef'];
+    people: Schemas['PeopleView'];
+    onclose: () => void;
+    ongiven: (id: number) => void;
+  } = $props();
+
+  const DAY = 86400000;
+  const DAYS = [
+    'SUNDAY',
+    'MONDAY',
+    'TUESDAY',
+    'WEDNESDAY',
+    'THURSDAY',
+    'FRIDAY',
+    'SATURDAY'
+  ] as const;
+  const iso = (d: Date) =>
+    `${d.getFullYear()}-${String(d.getMonth() + 1).padStart(2, '0')}-${String(d.getDate()).padStart(2, '0')}`;
+
+  /** The first lesson of a group a few days on, so that there is time to practise. */
+  function lesson(group: Schemas['GroupView'] | undefined): string {
+    const days = group?.days ?? [];
+    for (let n = 4; days.length && n < 11; n++) {
+      const day = new Date(Date.now() + n * DAY);
+      if (days.includes(DAYS[day.getDay()]!)) return iso(day);
+    }
+    return iso(new Date(Date.now() + 7 * DAY));
+  }
+
+  /** groups, sections and students as g/1, s/1/flute and p/5 */
+  let to = $state(untrack(() => (people.groups[0] ? `g/${people.groups[0].id}` : '')));
+  const group = $derived(people.groups.find((g) => to.split('/')[1] === String(g.id)));
+  let day = $state<string>();
+  const due = $derived(day ?? lesson(to.startsWith('p') ? undefined : group));
+  let bars = $state('');
+  let tempo = $state('');
+  let fingerings = $state('planned');
+  let words = $state('');
+  let problem = $state('');
+  let busy = false;
+
+  const sections = $derived(
+    people.groups.flatMap((g) => {
+      const kinds = new Map<string, string>();
+      for (const s of people.students)
+        if (g.students.includes(s.id)) kinds.set(s.instrument, s.instrumentName);
+      return [...kinds]
+        .sort((a, b) => a[1].localeCompare(b[1]))
+        .map(([id, name]) => ({ value: `s/${g.id}/${id}`, text: `${g.name}: ${name}` }));
+    })
+  );
+
+  async function give() {
+    problem = '';
+    if (!to) problem = 'Set up a group under People first.';
+    else if (!due) problem = 'Choose the day by which it shall be ready.';
+    else if (tempo.trim() && !/^\d+$/.test(tempo.trim()))
+      problem = 'The tempo is a number of quarters a minute, such as 84.';
+    if (problem || busy) return;
+    busy = true;
+    const [kind, id, section = ''] = to.split('/');
+    try {
+      const done = await asked(
+        api.POST('/api/pieces/{id}/assign', {
+          params: { path: { id: piece.id } },
+          body: {
+            groupId: kind === 'p' ? 0 : Number(id),
+            studentId: kind === 'p' ? Number(id) : 0,
+            section,
+            due,
+            sentence: words,
+            bars: bars.trim(),
+            tempo: Number(tempo.trim() || 0),
+            locked: fingerings === 'locked'
+          }
+        })
+      );
+      ongiven(done.id);
+    } catch (e) {
+      problem = sentence(e);
+    } finally {
+      busy = false;
+    }
+  }
+  const value = (e: Event) => String((e.target as HTMLSelectElement).value);
+</script>
+
+<Modal
+  open
+  size="sm"
+  modalHeading="Give {piece.title}"
+  primaryButtonText="Give it"
+  secondaryButtonText="Leave it"
+  selectorPrimaryFocus="#give-to"
+  on:click:button--secondary={onclose}
+  on:close={onclose}
+  on:submit={give}
+>
+  <div class="form">
+    <Select id="give-to" labelText="To" selected={to} on:change={(e) => (to = value(e))}>
+      <SelectItemGroup label="A group">
+        {#each people.groups as g (g.id)}
+          <SelectItem value="g/{g.id}" text={g.name} />
+        {/each}
+      </SelectItemGroup>
+      <SelectItemGroup label="A section">
+        {#each sections as s (s.value)}<SelectItem value={s.value} text={s.text} />{/each}
+      </SelectItemGroup>
+      <SelectItemGroup label="One student">
+        {#each people.students as s (s.id)}
+          <SelectItem value="p/{s.id}" text="{s.name}, {s.instrumentName}" />
+        {/each}
+      </SelectItemGroup>
+    </Select>
+    <div class="three">
+      <div>
+        <label class="bx--label" for="due">Ready by</label>
+        <input
+          id="due"
+          class="bx--text-input"
+          type="date"
+          value={due}
+          onchange={(e) => (day = e.currentTarget.value)}
+        />
+      </div>
+      <TextInput labelText="Bars, or all" placeholder="9-16" bind:value={bars} />
+      <TextInput labelText="Tempo, or as written" placeholder="84" bind:value={tempo} />
+    </div>
+    <Select labelText="Fingerings" selected={fingerings} on:change={(e) => (fingerings = value(e))}>
+      <SelectItem value="planned" text="planned for each, and anew as they learn" />
+      <SelectItem value="locked" text="locked as they are planned now" />
+    </Select>
+    <TextInput labelText="A sentence for them, or none" bind:value={words} />
+    {#if problem}<Trouble text={problem} />{/if}
+  </div>
+</Modal>
+
+<style>
+  .form {
+    display: grid;
+    gap: 0.875rem;
+  }
+  .three {
+    display: grid;
+    grid-template-columns: 1.4fr 1fr 1fr;
+    gap: 0.75rem;
+    align-items: end;
+  }
+</style>

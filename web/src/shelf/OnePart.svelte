@@ -1,0 +1,119 @@
+<!-- One player's part as it is handed out: engraved, fingered where it must be, explained. -->
+<script lang="ts">
+  import type { Schemas } from '../api/client';
+  import Score from '../stand/Score.svelte';
+
+  let {
+    view,
+    given,
+    ondrawn
+  }: {
+    view: Schemas['StandView'];
+    given: Schemas['AssignmentView'];
+    ondrawn: () => void;
+  } = $props();
+
+  const mine = $derived(view.given.find((g) => g.assignmentId === given.id));
+  const inside = $derived(
+    view.plan.notes.filter((n) => !mine || (n.bar >= mine.from && n.bar <= mine.to))
+  );
+  const all = $derived(!mine || (mine.from === 0 && mine.to >= view.bars.length - 1));
+
+  interface Told {
+    key: string;
+    shown: string;
+    label: string;
+    bars: string[];
+    isNew: boolean;
+    why: string;
+  }
+  /** Each fingering that is new or not usual, once, with its bars and why. */
+  const told = $derived.by(() => {
+    const found = new Map<string, Told>();
+    for (const n of inside) {
+      if (!n.isNew && !n.unlearned && n.role === 'standard') continue;
+      const key = n.written + ' ' + n.fingering;
+      const one = found.get(key);
+      if (one) {
+        if (!one.bars.includes(n.barNumber)) one.bars.push(n.barNumber);
+        one.why ||= n.reasons[0]?.text ?? '';
+      } else
+        found.set(key, {
+          key,
+          shown: n.shown,
+          label: n.label,
+          bars: [n.barNumber],
+          isNew: n.isNew,
+          why: n.reasons[0]?.text ?? ''
+        });
+    }
+    return [...found.values()];
+  });
+</script>
+
+<article aria-label="{view.student.name}, {view.student.instrumentName}">
+  <header>
+    <h2>{view.piece.title}</h2>
+    <p><b>{view.student.name}</b>, {view.student.instrumentName.toLowerCase()}</p>
+    <p class="small">
+      {[`ready by ${given.dueWords.replace('was due ', '')}`, given.what]
+        .filter(Boolean)
+        .join(' · ')}{view.simpler ? ' · simpler part' : ''}
+    </p>
+  </header>
+  {#if given.sentence}<p class="sentence">{given.sentence}</p>{/if}
+  <Score
+    xml={view.xml}
+    plan={view.plan}
+    lanes={[]}
+    guides={[]}
+    chosen=""
+    onchoose={() => undefined}
+    follow={false}
+    print="changed"
+    selected={all || !mine ? undefined : [mine.from, mine.to]}
+    {ondrawn}
+  />
+  {#if told.length}
+    <ul>
+      {#each told as t (t.key)}
+        <li>
+          {t.isNew ? 'New: ' : ''}<b>{t.shown}</b>, {t.bars.length === 1 ? 'bar' : 'bars'}
+          {t.bars.join(', ')}: {t.label}.{t.why ? ` ${t.why}` : ''}
+        </li>
+      {/each}
+    </ul>
+  {/if}
+</article>
+
+<style>
+  article {
+    margin-top: 1.5rem;
+    padding: 1rem 1.25rem;
+    background: var(--paper);
+    border: 1px solid var(--rule);
+    break-inside: avoid;
+    break-after: page;
+  }
+  header {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.25rem 1.25rem;
+    align-items: baseline;
+  }
+  .sentence {
+    font-style: italic;
+  }
+  ul {
+    margin: 0.5rem 0 0;
+    padding-left: 1rem;
+    list-style: disc;
+  }
+  @media print {
+    article {
+      border: 0;
+      padding: 0;
+      margin: 0;
+    }
+  }
+</style>

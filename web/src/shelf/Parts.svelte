@@ -1,0 +1,360 @@
+<!-- What is given, and the part each of them gets: fingered, explained, to print or to save. -->
+<script lang="ts">
+  import {
+    Button,
+    InlineNotification,
+    ProgressBar,
+    Select,
+    SelectItem,
+    SkeletonText
+  } from 'carbon-components-svelte';
+  import { tick } from 'svelte';
+  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { typing } from '../parts/keys';
+  import Mark from '../parts/Mark.svelte';
+  import Trouble from '../parts/Trouble.svelte';
+  import { route } from '../router';
+  import OnePart from './OnePart.svelte';
+
+  const id = $derived(Number(route.params.assignment));
+  let given = $state.raw<Schemas['AssignmentView']>();
+  let problem = $state('');
+  let said = $state('');
+  let taken = $state(false);
+  let below = $state('school');
+  /** parts that are shown on the page, as they come */
+  let parts = $state.raw<Schemas['StandView'][]>([]);
+  let showing = $state(false);
+  let drawn = $state(0);
+  let wanted: (() => void) | undefined;
+
+  $effect(() => {
+    void load(id);
+  });
+
+  async function load(assignment: number) {
+    problem = '';
+    taken = false;
+    try {
+      given = await asked(
+        api.GET('/api/assignments/{id}', { params: { path: { id: assignment } } })
+      );
+      if (showing) await show();
+    } catch (e) {
+      problem = sentence(e);
+    }
+  }
+
+  const marks = {
+    ready: 'secure',
+    shaky: 'shaky',
+    faded: 'not heard for long',
+    lacks: 'not yet'
+  } as const;
+  const lacking = $derived(given?.parts.filter((p) => p.state === 'lacks' && !p.simpler) ?? []);
+
+  /** Fetches everyone's part, one after another, so that the first is there at once. */
+  async function show() {
+    if (!given) return;
+    showing = true;
+    drawn = 0;
+    parts = [];
+    const fresh: Schemas['StandView'][] = [];
+    try {
+      for (const p of given.parts) {
+        fresh.push(
+          await asked(
+            api.GET('/api/stand/{studentId}/{pieceId}', {
+              params: { path: { studentId: p.student.id, pieceId: given.piece.id } }
+            })
+          )
+        );
+        parts = [...fresh];
+      }
+    } catch (e) {
+      problem = sentence(e);
+    }
+  }
+  function onedrawn() {
+    drawn++;
+    if (given && drawn >= given.parts.length) wanted?.();
+  }
+  async function print() {
+    if (!given) return;
+    if (!showing || drawn < given.parts.length) {
+      const all = new Promise<void>((done) => (wanted = done));
+      if (!showing) await show();
+      if (drawn < given.parts.length) await all;
+    }
+    await tick();
+    window.print();
+  }
+
+  async function lock(locked: boolean) {
+    try {
+      given = await asked(
+        api.PUT('/api/assignments/{id}/locked', { params: { path: { id } }, body: { locked } })
+      );
+      said = locked
+        ? 'Every fingering is locked as it is planned now.'
+        : 'Fingerings are planned anew as they learn.';
+      if (showing) await show();
+    } catch (e) {
+      problem = sentence(e);
+    }
+  }
+  async function simpler() {
+    if (!given) return;
+    try {
+      const made = await asked(
+        api.POST('/api/groups/{groupId}/simpler/{pieceId}', {
+          params: { path: { groupId: given.groupId, pieceId: given.piece.id } },
+          body: { below }
+        })
+      );
+      said = made.length
+        ? `Simpler parts made for ${made.map((m) => m.student.name).join(', ')}. Look at each before you hand it out.`
+        : 'Nobody below that stage lacks a note of it, or all have a simpler part already.';
+      await load(id);
+    } catch (e) {
+      problem = sentence(e);
+    }
+  }
+  async function takeBack() {
+    try {
+      await asked(api.DELETE('/api/assignments/{id}', { params: { path: { id } } }));
+      taken = true;
+      said = '';
+    } catch (e) {
+      problem = sentence(e);
+    }
+  }
+  async function again() {
+    if (!given) return;
+    const student = given.groupId ? 0 : (given.parts[0]?.student.id ?? 0);
+    try {
+      const done = await asked(
+        api.POST('/api/pieces/{id}/assign', {
+          params: { path: { id: given.piece.id } },
+          body: {
+            groupId: given.groupId,
+            studentId: student,
+            section: given.section,
+            due: given.due,
+            sentence: given.sentence,
+            bars: given.bars,
+            tempo: given.tempo,
+            locked: given.locked
+          }
+        })
+      );
+      location.assign(`/parts/${done.id}`);
+    } catch (e) {
+      problem = sentence(e);
+    }
+  }
+
+  function onkeydown(e: KeyboardEvent) {
+    if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || !given || taken) return;
+    if (e.key === 'p') void print();
+    else if (e.key === 'v') void (showing ? (showing = false) : show());
+    else return;
+    e.preventDefault();
+  }
+</script>
+
+<svelte:window {onkeydown} />
+
+<div class="page">
+  {#if problem}<Trouble text={problem} again={() => load(id)} />{/if}
+  {#if !given}
+    {#if !problem}<SkeletonText heading /><SkeletonText paragraph lines={8} />{/if}
+  {:else if taken}
+    <h1>{given.piece.title}</h1>
+    <InlineNotification
+      kind="info"
+      hideCloseButton
+      title="Taken back."
+      subtitle="It is not given to {given.to} any more; what was heard stays."
+    />
+    <Button size="small" kind="tertiary" on:click={again}>Give it again</Button>
+  {:else}
+    <header class="screen">
+      <div>
+        <h1>{given.piece.title}</h1>
+        <p>
+          {[`for ${given.to}`, given.dueWords, given.what, given.piece.source]
+            .filter(Boolean)
+            .join(' · ')}
+        </p>
+        {#if given.sentence}<p class="sentence">{given.sentence}</p>{/if}
+      </div>
+      <div class="do">
+        <Button size="small" on:click={print}>Print all parts <kbd>p</kbd></Button>
+        <button class="plain link" onclick={() => (showing ? (showing = false) : show())}
+          >{showing ? 'Hide the parts' : 'See the parts'} <kbd>v</kbd></button
+        >
+        <a href="/api/assignments/{given.id}/parts.zip" download>Save all as MusicXML</a>
+        <button class="plain link" onclick={takeBack}>Take it back</button>
+      </div>
+    </header>
+    <div class="ways screen">
+      <Select
+        size="sm"
+        labelText="Fingerings"
+        selected={given.locked ? 'locked' : 'planned'}
+        on:change={(e) => lock((e.target as HTMLSelectElement).value === 'locked')}
+      >
+        <SelectItem value="planned" text="planned for each, and anew as they learn" />
+        <SelectItem value="locked" text="locked as they are planned now" />
+      </Select>
+      {#if given.groupId && lacking.length}
+        <Select size="sm" labelText="Simpler parts for all who are below" bind:selected={below}>
+          <SelectItem value="firstYears" text="the first years" />
+          <SelectItem value="school" text="school" />
+          <SelectItem value="advanced" text="advanced playing" />
+        </Select>
+        <Button size="small" kind="tertiary" on:click={simpler}>Make them</Button>
+      {/if}
+    </div>
+    <p role="status" class="screen said">{said}</p>
+    <table class="screen">
+      <thead>
+        <tr>
+          <th scope="col">Player</th>
+          <th scope="col">How it stands</th>
+          <th scope="col">Fingerings to know</th>
+          <th scope="col">Part</th>
+        </tr>
+      </thead>
+      <tbody>
+        {#each given.parts as p (p.student.id)}
+          <tr>
+            <th scope="row">
+              <a href="/people/{p.student.id}">{p.student.name}</a>
+              <span class="quiet small">{p.student.instrumentName}</span>
+            </th>
+            <td class="how">
+              <Mark state={marks[p.state as keyof typeof marks]} label={false} />
+              <span>{p.sentence}</span>
+            </td>
+            <td class="small">{p.unusual.join(' · ')}</td>
+            <td class="links">
+              <a href="/stand/{p.student.id}/{given.piece.id}">on the stand</a>
+              {#if p.simpler}
+                <a href="/simpler/{p.student.id}/{given.piece.id}"><b>simpler part</b></a>
+              {:else if p.state === 'lacks'}
+                <a href="/simpler/{p.student.id}/{given.piece.id}">make it simpler</a>
+              {/if}
+            </td>
+          </tr>
+        {:else}
+          <tr
+            ><td colspan="4"
+              >Nobody has a part in it yet: <a href="/people">set up its students</a>.</td
+            ></tr
+          >
+        {/each}
+      </tbody>
+    </table>
+    {#each given.without as w (w)}
+      <p class="small quiet screen">{w} has no part: the piece has no notes with a pitch.</p>
+    {/each}
+    {#if showing}
+      {#if drawn < given.parts.length}
+        <div class="screen progress">
+          <ProgressBar
+            labelText="Engraving {drawn} of {given.parts.length} parts"
+            value={drawn}
+            max={given.parts.length}
+            size="sm"
+          />
+        </div>
+      {/if}
+      {#each parts as view (view.student.id)}
+        <OnePart {view} {given} ondrawn={onedrawn} />
+      {/each}
+    {/if}
+  {/if}
+</div>
+
+<style>
+  header {
+    display: flex;
+    justify-content: space-between;
+    gap: 1rem 2rem;
+    flex-wrap: wrap;
+  }
+  .do {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem 1.25rem;
+    align-items: center;
+  }
+  .do :global(.bx--btn kbd) {
+    margin-left: 0.5rem;
+    color: inherit;
+    background: transparent;
+    border-color: currentcolor;
+  }
+  .link {
+    text-decoration: underline;
+    color: var(--accent) !important;
+  }
+  .sentence {
+    font-style: italic;
+  }
+  .ways {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.75rem 1rem;
+    align-items: flex-end;
+    margin-top: 1rem;
+  }
+  .ways :global(.bx--form-item) {
+    flex: 0 1 24rem;
+  }
+  .said:not(:empty) {
+    margin-top: 0.5rem;
+    font-weight: 600;
+  }
+  table {
+    width: 100%;
+    margin-top: 1rem;
+    border-collapse: collapse;
+    background: var(--paper);
+    border: 1px solid var(--rule);
+  }
+  th,
+  td {
+    text-align: left;
+    vertical-align: baseline;
+    font-weight: 400;
+    padding: 0.375rem 0.75rem;
+    border-bottom: 1px solid var(--rule);
+  }
+  thead th {
+    font-weight: 600;
+  }
+  tbody th a {
+    font-weight: 600;
+    color: var(--ink);
+  }
+  .how span {
+    margin-left: 0.375rem;
+  }
+  .links {
+    white-space: nowrap;
+  }
+  .links a + a {
+    margin-left: 0.75rem;
+  }
+  .progress {
+    margin: 1rem 0;
+  }
+  @media print {
+    .screen {
+      display: none !important;
+    }
+  }
+</style>
