@@ -4,9 +4,10 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import sempre.core.instrument.Catalogue;
+import sempre.core.instrument.Compass;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Setup;
-import sempre.core.pitch.Pitch;
+import sempre.core.instrument.Stage;
 import sempre.core.pitch.Transposition;
 
 /**
@@ -14,6 +15,9 @@ import sempre.core.pitch.Transposition;
  * part transposed so that both sound together, in the octave that fits.
  */
 public final class PartChoice {
+  /** No part has so many notes outside a range; it keeps the stages apart. */
+  private static final long MOST_NOTES = 100_000;
+
   private PartChoice() {}
 
   /** How the pages of a file are meant. */
@@ -36,7 +40,10 @@ public final class PartChoice {
    */
   public record Reading(Part part, String source, Transposition move, String remark) {}
 
-  /** The part whose name says this instrument, else the first that has notes. */
+  /**
+   * The part whose name says this instrument, else one of the same transposition, else the one that
+   * lies nearest to where its players play.
+   */
   public static Optional<Part> best(Score score, Instrument instrument) {
     List<Part> playable = score.parts().stream().filter(p -> p.topLine().isPresent()).toList();
     return playable.stream()
@@ -48,7 +55,20 @@ public final class PartChoice {
                     .filter(p -> p.transposition().equals(instrument.transposition()))
                     .filter(p -> fit(p, instrument, 0) == 0)
                     .findFirst())
-        .or(() -> playable.stream().findFirst());
+        .or(() -> playable.stream().min(Comparator.comparingDouble(p -> distance(p, instrument))));
+  }
+
+  /** How far a part lies from the middle of what an instrument's players play, in semitones. */
+  private static double distance(Part part, Instrument instrument) {
+    Compass.Range range = instrument.compass(instrument.usualOptions()).of(Stage.SCHOOL);
+    double middle =
+        (range.from().midi() + range.to().midi()) / 2.0 + instrument.transposition().semitones();
+    double mean =
+        part.topLine().orElseThrow().notes().stream()
+            .mapToInt(n -> sounds(part, Pages.AS_SAID).sounding(n.pitch()).midi())
+            .average()
+            .orElse(middle);
+    return Math.abs(mean - middle);
   }
 
   /** Whether a part is named after an instrument: {@code Alto Sax 1} for {@code alto-sax}. */
@@ -70,8 +90,8 @@ public final class PartChoice {
     }
     Part moved = from.readBy(instrument.transposition());
     int octaves =
-        List.of(0, -1, 1, -2, 2).stream()
-            .min(Comparator.comparingInt(o -> fit(moved, instrument, o)))
+        List.of(0, -1, 1, -2, 2, -3, 3).stream()
+            .min(Comparator.comparingLong(o -> strain(moved, setup, o)))
             .orElse(0);
     Transposition whole =
         new Transposition(move.letters() + 7 * octaves, move.semitones() + 12 * octaves);
@@ -115,15 +135,30 @@ public final class PartChoice {
         .orElse(part.transposition());
   }
 
-  /** How many notes lie outside the instrument's range when moved by some octaves. */
+  /**
+   * How badly a part lies when moved by some octaves: notes outside the instrument come first, then
+   * those outside what school players have, then those outside the first years.
+   */
+  private static long strain(Part part, Setup setup, int octaves) {
+    Compass compass = setup.instrument().compass(setup.options());
+    long strain = 0;
+    for (Stage s : List.of(Stage.ADVANCED, Stage.SCHOOL, Stage.FIRST_YEARS)) {
+      strain = strain * MOST_NOTES + outside(part, compass.of(s), octaves);
+    }
+    return strain;
+  }
+
   private static int fit(Part part, Instrument instrument, int octaves) {
+    return outside(part, instrument.compass(instrument.usualOptions()).of(Stage.ADVANCED), octaves);
+  }
+
+  /** How many notes lie outside a range when moved by some octaves. */
+  private static int outside(Part part, Compass.Range range, int octaves) {
     return (int)
         part.lines().stream()
             .flatMap(l -> l.notes().stream())
-            .map(Note::pitch)
-            .mapToInt(Pitch::midi)
-            .map(m -> m + 12 * octaves)
-            .filter(m -> m < instrument.lowest().midi() || m > instrument.highest().midi())
+            .mapToInt(n -> n.pitch().midi() + 12 * octaves)
+            .filter(m -> m < range.from().midi() || m > range.to().midi())
             .count();
   }
 }

@@ -4,7 +4,9 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
+import sempre.core.instrument.Control;
 import sempre.core.instrument.Entry;
 import sempre.core.instrument.Finger;
 import sempre.core.instrument.Fingering;
@@ -97,7 +99,7 @@ public record Lesson(
       mistakes.add(new Mistake(w.written(), w.why(), mend(setup, written, w.written())));
     }
     if (mistakes.isEmpty()) {
-      forgotten(setup, written, way.get()).ifPresent(mistakes::add);
+      oneFinger(setup, written, way.get()).ifPresent(mistakes::add);
     }
     boolean has = player.known().map(k -> k.hasNote(written)).orElse(false);
     boolean higher =
@@ -165,26 +167,70 @@ public record Lesson(
                     "move the fingers together a few times without blowing, then slowly with air"));
   }
 
-  /** What sounds when one finger is forgotten: the nearest such note. */
-  private static Optional<Mistake> forgotten(Setup setup, Pitch written, Setup.Way way) {
+  /**
+   * What sounds when a finger is wrong: one forgotten, one down too many, a half hole covered, or
+   * the lower part of a fork forgotten; the nearest such note.
+   */
+  private static Optional<Mistake> oneFinger(Setup setup, Pitch written, Setup.Way way) {
+    Keywork keywork = setup.instrument().keywork();
+    List<Hold> holds = way.fingering().holds();
     List<Mistake> found = new ArrayList<>();
     for (Finger f : way.fingering().byFinger().keySet()) {
-      List<Hold> rest = way.fingering().holds().stream().filter(h -> h.finger() != f).toList();
-      if (f == Finger.ARM) {
-        continue;
+      if (f != Finger.ARM) {
+        List<Hold> rest = holds.stream().filter(h -> h.finger() != f).toList();
+        heard(setup, written, rest, "the " + f.words() + " is forgotten", found)
+            .accept("set it down first, then blow");
       }
-      setup.notesOf(setup.instrument().keywork().fingering(rest)).stream()
-          .filter(p -> !p.soundsAs(written) && Math.abs(p.midi() - written.midi()) <= NEAR)
-          .forEach(
-              p ->
-                  found.add(
-                      new Mistake(
-                          p,
-                          "the " + f.words() + " is forgotten",
-                          "set it down first, then blow")));
+    }
+    for (Hold h : holds) {
+      if (h.way() == Hold.Way.HALF) {
+        List<Hold> covered =
+            holds.stream()
+                .map(x -> x.equals(h) ? new Hold(h.control(), Hold.Way.FULL) : x)
+                .toList();
+        heard(setup, written, covered, "the half hole is covered", found)
+            .accept("roll the " + h.finger().words() + " until the hole is half open");
+      }
+    }
+    List<Hold> above = aboveTheGap(keywork, holds);
+    if (above.size() < holds.size()) {
+      heard(setup, written, above, "the fingers below the open hole are forgotten", found)
+          .accept("set them down together, then blow");
+    }
+    for (Control c : keywork.controls()) {
+      if (keywork.kind() == Keywork.Kind.HANDS && !way.fingering().fingers().contains(c.finger())) {
+        List<Hold> more = new ArrayList<>(holds);
+        more.add(new Hold(c, Hold.Way.FULL));
+        heard(setup, written, more, "the " + c.finger().words() + " is down too", found)
+            .accept("lift it first, then blow");
+      }
     }
     return found.stream()
         .min(Comparator.comparingInt(m -> Math.abs(m.written().midi() - written.midi())));
+  }
+
+  /** The holds without the finger holes below the first open one: a fork without its lower part. */
+  private static List<Hold> aboveTheGap(Keywork keywork, List<Hold> holds) {
+    List<Hold> above = new ArrayList<>(holds);
+    boolean gap = false;
+    for (Control c : keywork.controls()) {
+      if (c.token().matches("\\d")) {
+        gap |= holds.stream().noneMatch(h -> h.control().equals(c));
+        if (gap) {
+          above.removeIf(h -> h.control().equals(c));
+        }
+      }
+    }
+    return above;
+  }
+
+  /** Adds a mistake for every near note that sounds with these holds, once its mend is said. */
+  private static Consumer<String> heard(
+      Setup setup, Pitch written, List<Hold> holds, String why, List<Mistake> into) {
+    return mend ->
+        setup.notesOf(setup.instrument().keywork().fingering(holds)).stream()
+            .filter(p -> !p.soundsAs(written) && Math.abs(p.midi() - written.midi()) <= NEAR)
+            .forEach(p -> into.add(new Mistake(p, why, mend)));
   }
 
   private static String mend(Setup setup, Pitch written, Pitch wrong) {

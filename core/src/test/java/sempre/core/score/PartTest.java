@@ -123,14 +123,32 @@ public class PartTest {
   }
 
   @Test
-  public void anotherPlayersPartComesInTheOctaveThatFits() {
+  public void anotherPlayersPartComesInTheOctaveThatLiesBest() {
     PartChoice.Reading r =
         read(
             part("Flute", Transposition.CONCERT, 0, "C6", "E6"),
             "trombone",
             PartChoice.Pages.AS_SAID);
-    assertEquals(pitches(r.part()), List.of("C4", "E4"));
-    assertTrue(r.remark().contains("2 octaves lower"), r.remark());
+    assertEquals(pitches(r.part()), List.of("C3", "E3"));
+    assertTrue(r.remark().contains("3 octaves lower"), r.remark());
+    // a first-year horn does not climb where a flute begins
+    assertEquals(
+        pitches(
+            read(
+                    part("Flute", Transposition.CONCERT, 0, "Bb4", "F5"),
+                    "horn",
+                    PartChoice.Pages.AS_SAID)
+                .part()),
+        List.of("F4", "C5"));
+    // what leaves the instrument goes before what is only uncomfortable
+    assertEquals(
+        pitches(
+            read(
+                    part("Flute", Transposition.CONCERT, 0, "C4", "C7"),
+                    "flute",
+                    PartChoice.Pages.AS_SAID)
+                .part()),
+        List.of("C4", "C7"));
   }
 
   @Test

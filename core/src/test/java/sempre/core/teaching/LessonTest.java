@@ -4,7 +4,9 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
+import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -112,6 +114,23 @@ public class LessonTest {
     assertFalse(f.mend().isEmpty());
   }
 
+  /** Common practice, no source; thought through by which holes close. */
+  @Test
+  public void aWrongFingerIsToldWhereNoOtherRegisterSounds() {
+    Lesson open = Lesson.written(Pitch.parse("G4"), knowing("clarinet", "F#4")).orElseThrow();
+    assertEquals(open.mistakes().get(0).written().toString(), "F#4");
+    assertTrue(
+        open.mistakes().get(0).why().contains("left first finger is down too"), open.toString());
+    Lesson fork = Lesson.written(Pitch.parse("Bb4"), knowing("recorder-soprano")).orElseThrow();
+    assertTrue(
+        fork.mistakes().stream()
+            .anyMatch(
+                m ->
+                    m.written().toString().equals("B4")
+                        && m.why().equals("the fingers below the open hole are forgotten")),
+        fork.mistakes().toString());
+  }
+
   @Test
   public void aNoteHigherThanAllThatWasHeardCarriesItsCaution() {
     Player low = knowing("trumpet", "C4", "D4");
@@ -137,16 +156,21 @@ public class LessonTest {
 
   @Test
   public void everyInstrumentHasALessonOnEverySoundOfItsSchoolRange() {
+    List<String> silent = new ArrayList<>();
     for (Instrument i : Catalogue.standard().instruments()) {
       Player p = Player.able(Setup.of(i, Map.of()));
       for (int midi = 60; midi < 72; midi++) {
         Optional<Lesson> l = Lesson.of(Pitch.usual(midi), p, Stage.SCHOOL);
         assertTrue(l.isPresent(), i.id() + " " + midi);
+        if (l.get().mistakes().isEmpty()) {
+          silent.add(i.id() + " " + l.get().written());
+        }
         assertEquals(
             Math.floorMod(i.transposition().sounding(l.get().written()).midi(), 12),
             midi % 12,
             i.id());
       }
     }
+    assertEquals(silent, List.of(), "it is said what comes out instead");
   }
 }

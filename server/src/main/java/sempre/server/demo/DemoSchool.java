@@ -1,18 +1,28 @@
 package sempre.server.demo;
 
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.sql.SQLException;
 import java.time.Clock;
+import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
@@ -39,6 +49,12 @@ import sempre.server.store.Shelf;
 @Component
 public class DemoSchool implements SmartInitializingSingleton {
   private static final String BOOK = "Tidemarks";
+  private static final String RECORDER = "R";
+  private static final String ETUDE = "E";
+
+  /** The exercises that are brought in first. */
+  private static final List<String> FIRST =
+      List.of("1", "4", "5", "8", "10", "13", "14", "17", "19", "20", "27", "28");
 
   private final Db db;
   private final People people;
@@ -94,90 +110,146 @@ public class DemoSchool implements SmartInitializingSingleton {
 
   private void fill(Db.Tx tx) throws SQLException {
     LocalDate today = LocalDate.now(clock);
-    Map<String, Long> pieceIds = new LinkedHashMap<>();
-    Map<String, Score> scores = new LinkedHashMap<>();
-    for (Tidemarks.Exercise e : Tidemarks.exercises()) {
+    Map<String, Book> pieces = new LinkedHashMap<>();
+    // in the order in which the groups meet them, so that what was there first keeps its place
+    List<Tidemarks.Exercise> band = new ArrayList<>(Tidemarks.exercises());
+    band.sort(Comparator.comparing(e -> !FIRST.contains(e.number())));
+    keep(tx, BOOK, "", band, pieces, today);
+    keep(tx, "Pebbles", RECORDER, Tidemarks.pebbles(), pieces, today);
+    keep(tx, "Breakwater Etudes", ETUDE, Tidemarks.etudes(), pieces, today);
+
+    long first =
+        group(
+            tx,
+            "First-year band",
+            Stage.FIRST_YEARS,
+            "beginners since autumn",
+            "MON",
+            "WED",
+            "FRI");
+    long concert =
+        group(tx, "Quay Concert Band", Stage.SCHOOL, "second to fourth year", "TUE", "THU");
+    long recorder =
+        group(tx, "Recorder class 3", Stage.FIRST_YEARS, "third year of school", "MON", "THU");
+    long pupils =
+        group(
+            tx, "Private pupils", Stage.ADVANCED, "Breakwater Youth Winds audition", "WED", "SAT");
+    Map<String, Long> groups =
+        Map.of("first", first, "concert", concert, "recorder", recorder, "pupils", pupils);
+    Map<String, Long> students = new LinkedHashMap<>();
+    for (String line : lines()) {
+      Pupil p = Pupil.of(line);
+      students.put(p.givenName(), enter(tx, p, groups.get(p.group()), pieces, today));
+    }
+
+    give(tx, first, pieces.get("10"), today, "Slurs: tongue only the first note of each.");
+    give(tx, first, pieces.get("13"), today.plusDays(6), "A flat is new for everyone.");
+    give(tx, concert, pieces.get("28"), today.plusDays(1), "Bars 5 and 6 under tempo first.");
+    give(tx, concert, pieces.get("27"), today.plusDays(8), "");
+    shelf.assign(
+        tx,
+        new Shelf.Assignment(
+            0,
+            concert,
+            0,
+            "",
+            pieces.get("39").id(),
+            today.plusDays(15),
+            "Listen for the tune.",
+            "1-8",
+            88,
+            false));
+    give(tx, recorder, pieces.get(RECORDER + "4"), today.plusDays(1), "D5: the thumb comes off.");
+    give(tx, recorder, pieces.get(RECORDER + "5"), today.plusDays(8), "");
+    alone(tx, students.get("Yuna"), pieces.get(ETUDE + "1"), today.plusDays(3), "9-12", 80);
+    alone(tx, students.get("Emeka"), pieces.get(ETUDE + "2"), today.plusDays(3), "1-8", 72);
+    alone(tx, students.get("Paloma"), pieces.get(ETUDE + "3"), today.plusDays(3), "", 76);
+  }
+
+  /** A piece of a made-up book, as it is kept and as it was read. */
+  private record Book(long id, Score score) {}
+
+  private void keep(
+      Db.Tx tx,
+      String book,
+      String mark,
+      List<Tidemarks.Exercise> exercises,
+      Map<String, Book> pieces,
+      LocalDate today)
+      throws SQLException {
+    for (Tidemarks.Exercise e : exercises) {
       Shelf.Piece p =
           new Shelf.Piece(
               0,
               e.title(),
-              BOOK,
+              book,
               e.number(),
-              "tidemarks-" + e.number() + ".musicxml",
+              book.toLowerCase(Locale.ROOT).replace(' ', '-') + "-" + e.number() + ".musicxml",
               PartChoice.Pages.AS_SAID,
-              at(today.minusDays(40)));
-      pieceIds.put(e.number(), shelf.add(tx, p, e.file()));
-      scores.put(e.number(), MusicXmlReader.read(e.file()));
+              at(today.minusDays(120)));
+      pieces.put(
+          mark + e.number(), new Book(shelf.add(tx, p, e.file()), MusicXmlReader.read(e.file())));
     }
-    long first = people.addGroup(tx, "First-year band");
-    long concert =
-        people.addGroup(
-            tx,
-            new People.Group(0, "Quay Concert Band", Stage.SCHOOL.word(), "second to fourth year"));
-
-    Pupil noor = new Pupil("Noor", "A", "flute", first);
-    Pupil mateo = new Pupil("Mateo", "R", "alto-sax", first);
-    Pupil ayse = new Pupil("Ayşe", "K", "trumpet", first);
-    Pupil tomasz = new Pupil("Tomasz", "W", "trombone", first).avoid("p7");
-    Pupil linh =
-        new Pupil("Linh", "P", "flute", concert).option("foot", "B").option("splitE", "true");
-    Pupil kwame = new Pupil("Kwame", "O", "alto-sax", concert);
-    Pupil saoirse = new Pupil("Saoirse", "D", "trumpet", concert);
-    Pupil ioane = new Pupil("Ioane", "T", "trombone", concert).option("Fattachment", "true");
-
-    // exercise, days ago, notes (written) that were not secure
-    noor.heard("1", 27)
-        .heard("2", 20, "F5 shaky")
-        .heard("3", 13)
-        .heard("4", 6, "G4 not yet", "A4 shaky");
-    mateo.heard("1", 27).heard("2", 20).heard("3", 13).heard("4", 6).heard("5", 3, "E5 shaky");
-    ayse.heard("1", 27)
-        .heard("2", 20, "G4 shaky")
-        .heard("3", 13, "G4 not yet")
-        .heard("4", 6, "A3 shaky");
-    tomasz.heard("1", 27).heard("2", 19).heard("4", 6, "G2 not yet");
-    linh.heard("5", 34).heard("6", 30).heard("8", 23, "B4 shaky").heard("9", 16).heard("10", 9);
-    kwame
-        .heard("5", 34)
-        .heard("6", 30)
-        .heard("9", 16, "C#5 shaky")
-        .heard("10", 9)
-        .heard("11", 2, "F5 shaky");
-    saoirse.heard("6", 55).heard("8", 48).heard("9", 16).heard("10", 9, "A4 shaky");
-    ioane.heard("5", 34).heard("9", 16, "E3 shaky").heard("10", 9);
-
-    for (Pupil p : List.of(noor, mateo, ayse, tomasz, linh, kwame, saoirse, ioane)) {
-      enter(tx, p, pieceIds, scores, today);
-    }
-    give(tx, first, pieceIds.get("5"), today, "Slurs: tongue only the first note of each.");
-    give(tx, first, pieceIds.get("6"), today.plusDays(6), "A flat is new for everyone.");
-    give(tx, concert, pieceIds.get("12"), today.plusDays(1), "Bars 5 and 6 under tempo first.");
-    give(tx, concert, pieceIds.get("11"), today.plusDays(8), "");
   }
 
-  private void give(Db.Tx tx, long group, long piece, LocalDate due, String sentence)
+  private long group(Db.Tx tx, String name, Stage stage, String year, String... days)
       throws SQLException {
-    shelf.assign(tx, group, piece, due, sentence);
+    Set<DayOfWeek> meets =
+        Stream.of(DayOfWeek.values())
+            .filter(d -> List.of(days).contains(d.name().substring(0, 3)))
+            .collect(Collectors.toCollection(TreeSet::new));
+    return people.addGroup(tx, new People.Group(0, name, stage.word(), year, meets));
   }
 
-  private void enter(
-      Db.Tx tx, Pupil p, Map<String, Long> pieceIds, Map<String, Score> scores, LocalDate today)
+  private void give(Db.Tx tx, long group, Book piece, LocalDate due, String sentence)
+      throws SQLException {
+    shelf.assign(tx, group, piece.id(), due, sentence);
+  }
+
+  private void alone(Db.Tx tx, long student, Book piece, LocalDate due, String bars, int tempo)
+      throws SQLException {
+    shelf.assign(
+        tx,
+        new Shelf.Assignment(
+            0, 0, student, "", piece.id(), due, "Even before quick.", bars, tempo, false));
+  }
+
+  private static List<String> lines() {
+    try (InputStream in = DemoSchool.class.getResourceAsStream("/demo/school.txt")) {
+      return new String(in.readAllBytes(), StandardCharsets.UTF_8)
+          .lines()
+          .filter(l -> !l.isBlank() && !l.startsWith("#"))
+          .toList();
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private long enter(Db.Tx tx, Pupil p, long group, Map<String, Book> pieces, LocalDate today)
       throws SQLException {
     long id =
         people.add(
             tx,
             new People.Student(
                 0, p.givenName, p.initial, p.instrument, p.options, p.avoid, Map.of(), 0));
-    people.setGroups(tx, id, List.of(p.group));
+    people.setGroups(tx, id, List.of(group));
     Setup setup = Setup.of(Catalogue.standard().instrument(p.instrument), p.options);
     Player player = Player.of(setup, Map.of(), p.avoid, Optional.empty());
     for (Heard h : p.heard) {
+      boolean etude = h.exercise().startsWith(ETUDE);
+      Book piece =
+          pieces.get(p.group.equals("recorder") && !etude ? RECORDER + h.exercise() : h.exercise());
       PartChoice.Reading reading =
           PartChoice.read(
-              PartChoice.best(scores.get(h.exercise()), setup.instrument()).orElseThrow(),
+              PartChoice.best(piece.score(), setup.instrument()).orElseThrow(),
               setup,
               PartChoice.Pages.AS_SAID);
       Plan plan = Planner.plan(reading.part().topLine().orElseThrow(), player);
+      Set<String> there =
+          plan.notes().stream().map(n -> n.note().pitch().toString()).collect(Collectors.toSet());
+      if (!there.containsAll(h.grades().keySet())) {
+        throw new IllegalStateException(p.givenName + " " + h + " has " + new TreeSet<>(there));
+      }
       Set<String> done = new LinkedHashSet<>();
       for (Plan.PlannedNote n : plan.notes()) {
         String note = n.note().pitch().toString();
@@ -189,60 +261,74 @@ public class DemoSchool implements SmartInitializingSingleton {
               new Check(
                   0,
                   at(today.minusDays(h.daysAgo())),
-                  "teacher",
+                  p.group.equals("recorder") ? "M. Quill" : "teacher",
                   n.note().pitch(),
                   fingering,
                   h.grades().getOrDefault(note, Grade.SECURE),
-                  OptionalLong.of(pieceIds.get(h.exercise())),
+                  OptionalLong.of(piece.id()),
                   reading.part().bars().get(n.note().bar()).number(),
                   "",
                   OptionalLong.empty()));
         }
       }
     }
+    return id;
   }
 
   private Instant at(LocalDate day) {
     return day.atTime(LocalTime.of(10, 30)).atZone(clock.getZone()).toInstant();
   }
 
-  private record Heard(String exercise, int daysAgo, Map<String, Grade> grades) {}
-
-  private static final class Pupil {
-    private final String givenName;
-    private final String initial;
-    private final String instrument;
-    private final long group;
-    private final Map<String, String> options = new LinkedHashMap<>();
-    private final Set<String> avoid = new LinkedHashSet<>();
-    private final List<Heard> heard = new ArrayList<>();
-
-    Pupil(String givenName, String initial, String instrument, long group) {
-      this.givenName = givenName;
-      this.initial = initial;
-      this.instrument = instrument;
-      this.group = group;
-    }
-
-    Pupil option(String name, String value) {
-      options.put(name, value);
-      return this;
-    }
-
-    Pupil avoid(String token) {
-      avoid.add(token);
-      return this;
-    }
-
-    Pupil heard(String exercise, int daysAgo, String... unsure) {
+  /**
+   * One exercise that was heard.
+   *
+   * @param grades of the notes that were not secure, as written
+   */
+  private record Heard(String exercise, int daysAgo, Map<String, Grade> grades) {
+    /** Reads {@code 8@6 G4 not yet + A4 shaky}. */
+    static Heard of(String text) {
+      String[] words = text.strip().split("[@ ]", 3);
       Map<String, Grade> grades = new LinkedHashMap<>();
-      for (String u : unsure) {
-        String[] words = u.split(" ", 2);
-        grades.put(
-            words[0], Grade.valueOf(words[1].toUpperCase(java.util.Locale.ROOT).replace(' ', '_')));
+      if (words.length > 2) {
+        for (String unsure : words[2].split(" \\+ ")) {
+          String[] grade = unsure.split(" ", 2);
+          grades.put(grade[0], Grade.valueOf(grade[1].toUpperCase(Locale.ROOT).replace(' ', '_')));
+        }
       }
-      heard.add(new Heard(exercise, daysAgo, grades));
-      return this;
+      return new Heard(words[0], Integer.parseInt(words[1]), grades);
+    }
+  }
+
+  private record Pupil(
+      String givenName,
+      String initial,
+      String instrument,
+      String group,
+      Map<String, String> options,
+      Set<String> avoid,
+      List<Heard> heard) {
+    /** Reads a line of the school's file. */
+    static Pupil of(String line) {
+      String[] f = line.split("\\s*;\\s*");
+      String[] name = f[0].split(" ");
+      Map<String, String> options = new LinkedHashMap<>();
+      Set<String> avoid = new LinkedHashSet<>();
+      for (String word : f[3].strip().split("\\s+")) {
+        int eq = word.indexOf('=');
+        if (word.startsWith("avoid=")) {
+          avoid.add(word.substring(eq + 1));
+        } else if (eq > 0) {
+          options.put(word.substring(0, eq), word.substring(eq + 1));
+        }
+      }
+      return new Pupil(
+          name[0],
+          name[1],
+          f[1],
+          f[2],
+          options,
+          avoid,
+          Stream.of(f[4].split(",")).map(Heard::of).toList());
     }
   }
 }
