@@ -146,17 +146,34 @@
     go(start);
   }
 
-  function press(r: number, i: number, g: Grade, words: string) {
+  function press(r: number, i: number, g: Grade, words: string, notes: string[] = []) {
     const s = view!.rows[r]!.student.id;
-    pending = [...pending, { studentId: s, item: i, grade: g, remark: words, mark: mark() }];
+    pending = [...pending, { studentId: s, item: i, grade: g, remark: words, notes, mark: mark() }];
     keepUnsent(id, pending);
     done = [...done, { row: r, item: i }];
   }
 
+  /** A grade for several notes waits until it is said which of them it is for. */
+  let asking = $state<Grade>();
+  let picked = $state.raw<string[]>([]);
+  let pointed = $state(0);
+  function pick(written: string) {
+    picked = picked.includes(written) ? picked.filter((p) => p !== written) : [...picked, written];
+  }
+
   function grade(g: Grade) {
     if (!student || !cell?.asked) return;
-    press(row, item, g, remark.trim());
-    said = `${student.student.name}, ${view!.items[item]}: ${WORDS[g]}`;
+    if (g !== 'SECURE' && cell.each.length > 1 && !asking) {
+      asking = g;
+      picked = [];
+      pointed = 0;
+      return;
+    }
+    press(row, item, g, remark.trim(), picked);
+    const which = cell.each.filter((n) => picked.includes(n.written)).map((n) => n.shown);
+    said = `${student.student.name}, ${which.join(', ') || view!.items[item]}: ${WORDS[g]}`;
+    asking = undefined;
+    picked = [];
     remark = '';
     remarking = false;
     void send();
@@ -247,6 +264,17 @@
     }
     if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || !view) return;
     const k = e.key;
+    if (asking && cell) {
+      const digit = /^[1-9]$/.test(k) ? cell.each[Number(k) - 1] : undefined;
+      if (digit) pick(digit.written);
+      else if (k === 'ArrowRight') pointed = Math.min(pointed + 1, cell.each.length - 1);
+      else if (k === 'ArrowLeft') pointed = Math.max(pointed - 1, 0);
+      else if (k === ' ') pick(cell.each[pointed]!.written);
+      else if (k === 'Enter') grade(asking);
+      else if (k === 'Escape') asking = undefined;
+      e.preventDefault();
+      return;
+    }
     if (k === '1') grade('SECURE');
     else if (k === '2') grade('SHAKY');
     else if (k === '3') grade('NOT_YET');
@@ -393,8 +421,30 @@
             {#if cell.fingering}
               <p>{cell.label} <span class="quiet">{short(cell.fingering).join(' · ')}</span></p>
             {/if}
-            {#if !cell.fingering}
-              <p class="small quiet">The mark counts for each of these notes.</p>
+            {#if asking}
+              <div class="which" role="group" aria-label="Which of them">
+                <p><b>{markOf(asking)}:</b> which of them?</p>
+                <p>
+                  {#each cell.each as n, i (n.written)}
+                    <button
+                      class="plain"
+                      class:at={i === pointed}
+                      aria-pressed={picked.includes(n.written)}
+                      onclick={() => pick(n.written)}
+                      >{#if i < 9}<kbd>{i + 1}</kbd>{/if}
+                      {n.shown}</button
+                    >
+                  {/each}
+                </p>
+                <p class="small quiet">
+                  <kbd>Enter</kbd>
+                  {picked.length ? 'the others are secure' : 'all of them'} · <kbd>Esc</kbd> not yet graded
+                </p>
+              </div>
+            {:else if !cell.fingering}
+              <p class="small quiet">
+                Secure counts for each of these notes; else it is asked which of them.
+              </p>
             {/if}
             {#if gradeOf(student, item)}
               <p class="small">
@@ -436,6 +486,19 @@
 </div>
 
 <style>
+  .which button {
+    margin: 0 0.375rem 0.375rem 0;
+    padding: 0.125rem 0.375rem !important;
+    border: 1px solid var(--rule) !important;
+    border-radius: 4px;
+  }
+  .which button.at {
+    outline: 2px solid var(--accent);
+  }
+  .which button[aria-pressed='true'] {
+    background: var(--accent-soft);
+    font-weight: 600;
+  }
   header {
     display: flex;
     justify-content: space-between;

@@ -4,6 +4,8 @@ export interface Press {
   item: number;
   grade: 'SECURE' | 'SHAKY' | 'NOT_YET';
   remark: string;
+  /** the notes that it is for, when it is not for all that were asked */
+  notes: string[];
   /** names this press, so that one that is sent twice is written down once */
   mark: string;
 }

@@ -12,6 +12,29 @@
       ]
     ],
     [
+      'Today',
+      [
+        ['↑ ↓', 'the group before, the next group'],
+        ['c n', 'a playing check of it, a new note'],
+        ['a w', 'all parts of its piece, who can play what']
+      ]
+    ],
+    [
+      'Shelf, and what is given',
+      [
+        ['↑ ↓ Enter', 'choose a piece, and give it'],
+        ['p v', 'print all parts, see them on the page']
+      ]
+    ],
+    [
+      'A simpler part',
+      [
+        ['← →', 'note before, next note; with shift the next changed one'],
+        ['↑ ↓ Enter', 'what may be played, and take it'],
+        ['space k', 'play both, keep it']
+      ]
+    ],
+    [
       'Stand',
       [
         ['← →', 'note before, next note'],
@@ -41,6 +64,7 @@
       'A class check',
       [
         ['1 2 3', 'marks it secure, shaky or not yet, and goes on'],
+        ['then 1 … 9, Enter', 'of several notes: those that were not secure'],
         ['a', 'the rest of this student, or of this note, is secure'],
         ['x', 'absent, and here again'],
         ['u', 'take the last mark back'],

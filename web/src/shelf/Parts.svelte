@@ -235,8 +235,10 @@
               <span class="quiet small">{p.student.instrumentName}</span>
             </th>
             <td class="how">
-              <Mark state={marks[p.state as keyof typeof marks]} label={false} />
-              <span>{p.sentence}</span>
+              <div>
+                <Mark state={marks[p.state as keyof typeof marks]} label={false} />
+                <span>{p.sentence}</span>
+              </div>
             </td>
             <td class="small">{p.unusual.join(' · ')}</td>
             <td class="links">
@@ -340,8 +342,16 @@
     font-weight: 600;
     color: var(--ink);
   }
-  .how span {
-    margin-left: 0.375rem;
+  .how div {
+    display: flex;
+    gap: 0.5rem;
+    align-items: baseline;
+  }
+  .how :global(svg) {
+    transform: translateY(2px);
+  }
+  tbody th {
+    width: 14rem;
   }
   .links {
     white-space: nowrap;

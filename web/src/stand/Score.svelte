@@ -193,13 +193,7 @@
             {#if bare}
               <path class="bracket" d="M{x} 8V2H{end}V8" />
             {:else}
-              <rect
-                class="selected"
-                {x}
-                y="0"
-                width={end - x}
-                height={top + lanesHeight + 4}
-              />
+              <rect class="selected" {x} y="0" width={end - x} height={top + lanesHeight + 4} />
             {/if}
           {/if}
         {/if}

@@ -7,6 +7,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.RequestOptions;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -109,6 +110,47 @@ final class Browsing implements AutoCloseable {
 
   String at(String path) {
     return address + path;
+  }
+
+  /** Sends JSON to the server and returns the id that it answers. */
+  long made(Page page, String path, String json) {
+    String answer = sent(page, path, json);
+    return Long.parseLong(answer.replaceAll(".*\"id\":(\\d+).*", "$1").replaceAll("\\D", ""));
+  }
+
+  private String sent(Page page, String path, String json) {
+    var r =
+        page.request()
+            .post(
+                at(path),
+                RequestOptions.create()
+                    .setHeader("Content-Type", "application/json")
+                    .setData(json));
+    if (r.status() != 200) {
+      throw new AssertionError(path + ": " + r.text());
+    }
+    return r.text();
+  }
+
+  /** A group named Thirty, of thirty students on ten instruments. */
+  void thirty(Page page) {
+    String[] instruments = {
+      "flute",
+      "oboe",
+      "clarinet",
+      "alto sax",
+      "tenor sax",
+      "bassoon",
+      "trumpet",
+      "horn",
+      "trombone",
+      "tuba"
+    };
+    StringBuilder list = new StringBuilder("Name,Instrument\\n");
+    for (int i = 0; i < 30; i++) {
+      list.append("Kid").append(i).append(',').append(instruments[i % 10]).append("\\n");
+    }
+    sent(page, "/api/roster", "{\"text\":\"" + list + "\",\"meanings\":[],\"group\":\"Thirty\"}");
   }
 
   @Override

@@ -53,7 +53,8 @@ public final class Screenshots {
           "ArrowRight",
           "ArrowRight");
       shoot(browsing, folder, "notes-trumpet-dark", "/notes/trumpet/Bb4", true);
-      shoot(browsing, folder, "notes-across", "/notes/across/Ab4", false);
+      shoot(browsing, folder, "parts", "/parts/3", false, "v");
+      shoot(browsing, folder, "simpler", "/simpler/27/39", false, "Shift+ArrowRight");
       shoot(browsing, folder, "class-map", "/people/group/2", false);
       shoot(browsing, folder, "class-pieces", "/people/group/2/pieces", false, "ArrowRight");
       shoot(browsing, folder, "new-note", "/people/group/2/note/Ab4", false);
@@ -72,6 +73,9 @@ public final class Screenshots {
     if (path.matches("/(stand|ear)/\\d.*")) {
       page.locator("svg.lanes text").first().waitFor();
     }
+    if (path.matches("/(simpler|parts)/.*")) {
+      page.locator(path.startsWith("/parts") ? "table" : "svg.engraved").first().waitFor();
+    }
     if (path.startsWith("/notes/") && !path.contains("across")) {
       page.locator(".range .engraved").first().waitFor();
     }
@@ -86,7 +90,7 @@ public final class Screenshots {
     if (name.startsWith("notes-bassoon") || name.startsWith("notes-trumpet")) {
       page.mouse().wheel(0, 330);
     }
-    page.waitForTimeout(600);
+    page.waitForTimeout(name.equals("parts") ? 5000 : 600);
     page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve(name + ".png")));
     page.close();
   }

@@ -9,6 +9,7 @@ import java.sql.SQLException;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -120,7 +121,13 @@ class ClassChecksController {
       @Size(max = 300, message = "keep the remark under 300 letters") String remark,
       @NotBlank(message = "name the press")
           @Size(max = 40, message = "the press's name is too long")
-          String mark) {}
+          String mark,
+      Set<String> notes) {
+    /** Whether the grade is for this note; the others of the item were secure then. */
+    private boolean isFor(Pitch written) {
+      return notes == null || notes.isEmpty() || notes.contains(written.toString());
+    }
+  }
 
   record CellBody(long studentId, int item) {}
 
@@ -236,7 +243,10 @@ class ClassChecksController {
     return db.inTransaction(tx -> view(tx, id));
   }
 
-  /** Writes a grade down for every note that the item has for this student. */
+  /**
+   * Writes a grade down for every note that the item has for this student, or for those that are
+   * named: the others are secure then.
+   */
   @PostMapping("/checks/{id}/grades")
   Views.ClassCell grade(@PathVariable long id, @Valid @RequestBody GradeBody b) {
     return db.inTransaction(
@@ -251,7 +261,14 @@ class ClassChecksController {
           }
           if (!classes.has(tx, id, b.mark())) {
             String bars = item.kind().equals("BARS") ? item.what() : "";
-            for (ClassItem.Target t : targets) {
+            // those that it is for come last, so that the grade of the whole is theirs
+            List<ClassItem.Target> all = new ArrayList<>(targets);
+            all.sort(Comparator.comparing(t -> b.isFor(t.written())));
+            if (!b.isFor(all.get(all.size() - 1).written())) {
+              throw new IllegalArgumentException(
+                  "none of these notes is asked here; choose among " + shown(targets));
+            }
+            for (ClassItem.Target t : all) {
               checks.add(
                   tx,
                   s.id(),
@@ -261,7 +278,7 @@ class ClassChecksController {
                       Marked.by(),
                       t.written(),
                       t.entry().fingering(),
-                      b.grade(),
+                      b.isFor(t.written()) ? b.grade() : Grade.SECURE,
                       item.piece(),
                       bars,
                       b.remark() == null ? "" : b.remark().strip(),
@@ -410,6 +427,10 @@ class ClassChecksController {
         .reduce((a, b) -> b);
   }
 
+  private static String shown(List<ClassItem.Target> targets) {
+    return shown(targets, targets.stream().map(t -> t.written().displayName()).distinct().toList());
+  }
+
   /** A few notes by name, a scale by its ends, anything else by how many notes it has. */
   private static String shown(List<ClassItem.Target> targets, List<String> notes) {
     if (notes.size() <= 4) {
@@ -424,10 +445,10 @@ class ClassChecksController {
 
   private static Views.ClassCell cell(
       List<ClassItem.Target> targets, Optional<ClassChecks.Entry> entry) {
-    List<String> notes = targets.stream().map(t -> t.written().displayName()).distinct().toList();
     return new Views.ClassCell(
         !targets.isEmpty(),
-        shown(targets, notes),
+        shown(targets),
+        Names.notes(targets.stream().map(ClassItem.Target::written).distinct().toList()),
         targets.size() == 1 ? targets.get(0).entry().fingering() : "",
         targets.size() == 1 ? targets.get(0).entry().label() : "",
         entry.map(e -> e.grade().name()).orElse(""),

@@ -23,6 +23,7 @@ import sempre.server.store.Db;
 import sempre.server.store.Houses;
 import sempre.server.store.People;
 import sempre.server.store.Shelf;
+import sempre.server.store.Simpler;
 
 /**
  * Puts together what the core wants to know of a student: set-up, style, standing, the page read.
@@ -33,9 +34,12 @@ class Players {
   private final Shelf shelf;
   private final Checks checks;
   private final Houses houses;
+  private final Simpler simpler;
   private final Clock clock;
 
-  Players(People people, Shelf shelf, Checks checks, Houses houses, Clock clock) {
+  Players(
+      People people, Shelf shelf, Checks checks, Houses houses, Simpler simpler, Clock clock) {
+    this.simpler = simpler;
     this.people = people;
     this.shelf = shelf;
     this.checks = checks;
@@ -113,9 +117,16 @@ class Players {
       throws SQLException {
     Optional<Shelf.Chosen> chosen = shelf.chosen(tx, s.id(), piece.id());
     Setup setup = setup(tx, s);
+    // a simpler part was made of one part, and stays with it
+    Optional<String> simple =
+        chosen.isPresent()
+            ? Optional.empty()
+            : simpler.of(tx, s.id(), piece.id()).map(Simpler.Kept::partId);
     Optional<Part> part =
         chosen
-            .flatMap(c -> score.part(c.partId()))
+            .map(Shelf.Chosen::partId)
+            .or(() -> simple)
+            .flatMap(score::part)
             .filter(p -> p.topLine().isPresent())
             .or(() -> PartChoice.best(score, setup.instrument()));
     int voice = chosen.map(Shelf.Chosen::voice).orElse(1);

@@ -480,6 +480,7 @@ final class Views {
   record ClassCell(
       boolean asked,
       String notes,
+      List<NoteName> each,
       String fingering,
       String label,
       String grade,

@@ -167,6 +167,8 @@ public class Shelf {
 
   /** Gives a piece; the same bars for the same players are given once, with what was said last. */
   public long assign(Db.Tx tx, Assignment a) throws SQLException {
+    // two who give the same piece at once do so one after the other
+    tx.one("select id from piece where id = ? for update", r -> r.getLong(1), a.pieceId());
     tx.run(
         "delete from assignment where piece_id = ? and bars = ? and section = ?"
             + " and coalesce(band_id, 0) = ? and coalesce(student_id, 0) = ?",

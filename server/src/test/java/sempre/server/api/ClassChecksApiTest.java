@@ -131,6 +131,27 @@ public class ClassChecksApiTest extends DemoTestBase {
   }
 
   @Test
+  public void aGradeForSomeNotesOfAScaleLeavesTheOthersSecure() {
+    long check = begin(item("SCALE", "Bb4 major", 0));
+    String body =
+        "{\"studentId\":%d,\"item\":0,\"grade\":\"NOT_YET\",\"remark\":\"\",\"mark\":\"%s\",\"notes\":[\"%s\"]}";
+    assertThat(post("/api/checks/" + check + "/grades", String.format(body, flute, "some", "Eb5")))
+        .hasStatusOk();
+    JsonNode marks = get("/api/students/" + flute + "/heard").get("marks");
+    assertThat(marks).hasSize(8);
+    marks.forEach(
+        m ->
+            assertThat(m.get("grade").asString())
+                .isEqualTo(m.get("written").asString().equals("Eb5") ? "NOT_YET" : "SECURE"));
+    assertThat(cell(check, flute, 0).get("grade").asString()).isEqualTo("NOT_YET");
+    assertThat(post("/api/checks/" + check + "/grades", String.format(body, flute, "none", "C9")))
+        .hasStatus(400);
+    assertThat(post("/api/checks/" + check + "/undo", "{\"studentId\":" + flute + ",\"item\":0}"))
+        .hasStatusOk();
+    assertThat(get("/api/students/" + flute + "/heard").get("marks")).isEmpty();
+  }
+
+  @Test
   public void aPressThatIsSentTwiceIsWrittenDownOnce() {
     long check = begin(item("SOUND", "Bb4", 0));
     assertThat(grade(check, flute, 0, "SECURE", "same", "")).hasStatusOk();

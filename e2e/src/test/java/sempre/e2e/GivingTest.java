@@ -1,0 +1,244 @@
+package sempre.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.util.List;
+import java.util.regex.Pattern;
+import java.util.zip.ZipFile;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+
+/** Simpler parts, pieces given with everyone's part, and the keys of the first screen. */
+public class GivingTest {
+  /** A practised user presses two keys a second (common practice, no source). */
+  private static final double SECONDS_A_KEY = 0.5;
+
+  private Browsing browsing;
+
+  @BeforeClass
+  void open() {
+    browsing = new Browsing(true);
+  }
+
+  @AfterClass(alwaysRun = true)
+  void close() {
+    browsing.close();
+  }
+
+  private Page at(String path) {
+    browsing.errors.clear();
+    Page page = browsing.page();
+    page.navigate(browsing.at(path));
+    page.locator("h1").first().waitFor();
+    return page;
+  }
+
+  /** The number of a student or piece, from the list that the finder shows. */
+  private long id(Page page, String list, String name) {
+    String text = page.request().get(browsing.at(list)).text();
+    String id =
+        text.replaceAll("(?s).*\"id\":(\\d+),\"(?:title|name|givenName)\":\"" + name + ".*", "$1");
+    return Long.parseLong(id);
+  }
+
+  @Test
+  public void aSimplerPartIsSeenBesideTheWrittenOneEditedKeptAndPlayed() {
+    Page page = at("/shelf");
+    long student = id(page, "/api/people", "Nokomis");
+    long piece = id(page, "/api/pieces", "Quay Parade");
+    page.navigate(browsing.at("/simpler/" + student + "/" + piece));
+    assertThat(page.getByText(Pattern.compile("\\d+ of \\d+ notes changed"))).isVisible();
+    assertThat(page.locator("svg.engraved").first()).isVisible();
+    Locator note = page.getByLabel("The chosen note");
+    assertThat(note).containsText("is not there yet");
+    assertTrue(page.locator(".mark.changed").count() > 0);
+    // another note is taken for the first one that is changed
+    String before = note.locator("li.now").textContent();
+    page.keyboard().press("ArrowDown");
+    if (note.locator("li.looked.now").count() > 0) {
+      page.keyboard().press("ArrowDown");
+    }
+    page.keyboard().press("Enter");
+    assertThat(note.locator("li.now")).not().hasText(before);
+    page.keyboard().press("k");
+    assertThat(page.getByText("plays the simpler part from now on")).isVisible();
+    page.getByText("the part on the stand").click();
+    assertThat(page.getByText("Plays a simpler part, not the written one.")).isVisible();
+    page.getByText("Its simpler part").click();
+    page.getByText("Back to the written part").click();
+    assertThat(page.getByText("plays the part as written")).isVisible();
+    assertEquals(browsing.errors, List.of());
+  }
+
+  /**
+   * A new exercise, from the file to thirty fingered and explained parts on the page. Keys and
+   * clicks are counted at half a second each, and the time that the page is waited for is added.
+   */
+  @Test
+  public void aNewExerciseReachesThirtyPlayersWithinAMinute() {
+    Page page = at("/");
+    browsing.thirty(page);
+    String file =
+        "<score-partwise><work><work-title>Skerry</work-title></work><part-list><score-part id='P1'>"
+            + "<part-name>Trumpet</part-name></score-part></part-list><part id='P1'>"
+            + bars()
+            + "</part></score-partwise>";
+    int keys = 0;
+    long begin = System.nanoTime();
+    page.keyboard().press("g");
+    page.keyboard().press("l");
+    assertThat(page.locator("h1")).hasText("Shelf");
+    page.setInputFiles(
+        "input[type=file]",
+        new FilePayload(
+            "skerry.musicxml", "application/xml", file.getBytes(StandardCharsets.UTF_8)));
+    keys += 2 + 12; // and the file is found in the system's own dialog
+    assertThat(page.getByText("skerry.musicxml holds 8 bars")).isVisible();
+    assertThat(page.locator("#keep-piece")).isFocused();
+    page.keyboard().press("Enter");
+    assertThat(page.getByText("Skerry is on the shelf.")).isVisible();
+    assertThat(page.locator("li.chosen")).containsText("Skerry");
+    page.locator("body").press("Enter");
+    Locator dialog = page.locator(".bx--modal.is-visible");
+    assertThat(dialog.locator("#give-to")).isFocused();
+    page.keyboard().type("Thirty");
+    page.keyboard().press("Tab");
+    page.keyboard().press("Enter");
+    keys += 3 + "Thirty".length() + 1;
+    assertThat(page.locator("h1")).hasText("Skerry");
+    assertThat(page.locator("tbody tr")).hasCount(30);
+    page.keyboard().press("v");
+    keys++;
+    assertThat(page.locator("article svg.engraved").nth(30)).isAttached();
+    assertThat(page.locator("article")).hasCount(30);
+    assertThat(page.getByText(Pattern.compile("^Engraving"))).hasCount(0);
+    double waited = (System.nanoTime() - begin) / 1e9;
+    // every part says what is new in it
+    assertThat(page.locator("article li").getByText(Pattern.compile("New: ")).first()).isVisible();
+    double needed = keys * SECONDS_A_KEY + waited;
+    assertTrue(needed < 60, keys + " keys and " + waited + " s of waiting");
+    assertEquals(browsing.errors, List.of());
+  }
+
+  private static String bars() {
+    StringBuilder bars = new StringBuilder();
+    String[] steps = {"C", "D", "E", "F"};
+    for (int b = 1; b <= 8; b++) {
+      bars.append("<measure number='").append(b).append("'>");
+      if (b == 1) {
+        bars.append(
+            "<attributes><divisions>1</divisions><key><fifths>0</fifths></key><time><beats>4</beats>"
+                + "<beat-type>4</beat-type></time><clef><sign>G</sign><line>2</line></clef>"
+                + "<transpose><diatonic>-1</diatonic><chromatic>-2</chromatic></transpose></attributes>"
+                + "<sound tempo='92'/>");
+      }
+      for (String s : steps) {
+        bars.append("<note><pitch><step>")
+            .append(s)
+            .append(
+                "</step><octave>4</octave></pitch><duration>1</duration><type>quarter</type></note>");
+      }
+      bars.append("</measure>");
+    }
+    return bars.toString();
+  }
+
+  @Test
+  public void aSectionGetsSomeBarsAndAllIsSavedLockedAndTakenBack() throws Exception {
+    Page page = at("/shelf");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("give Net Menders"))
+        .click();
+    page.locator("#give-to")
+        .selectOption(
+            new com.microsoft.playwright.options.SelectOption()
+                .setLabel("Quay Concert Band: Clarinet"));
+    page.getByLabel("Bars, or all").fill("3-99");
+    page.getByText("Give it", new Page.GetByTextOptions().setExact(true)).click();
+    assertThat(page.getByText("There is no bar 99; the part has bars 1 to 8.")).isVisible();
+    browsing.errors.clear();
+    page.getByLabel("Bars, or all").fill("3-6");
+    page.getByLabel("Tempo, or as written").fill("72");
+    page.getByLabel("A sentence for them, or none").fill("Long bows of air.");
+    page.getByText("Give it", new Page.GetByTextOptions().setExact(true)).click();
+    assertThat(page.getByText("bars 3–6, at 72")).isVisible();
+    assertThat(page.getByText("for Quay Concert Band, clarinet")).isVisible();
+    assertThat(page.locator("tbody tr")).hasCount(2);
+    Download zip = page.waitForDownload(() -> page.getByText("Save all as MusicXML").click());
+    try (ZipFile files = new ZipFile(zip.path().toFile())) {
+      assertEquals(files.size(), 2);
+    }
+    assertTrue(Files.size(zip.path()) > 500);
+    page.getByLabel("Fingerings", new Page.GetByLabelOptions().setExact(true))
+        .selectOption("locked");
+    assertThat(page.getByText("Every fingering is locked as it is planned now.")).isVisible();
+    page.getByText("on the stand").first().click();
+    assertThat(page.getByText("Long bows of air.")).isVisible();
+    assertThat(page.getByText("bars 3 to 6")).isVisible();
+    page.goBack();
+    page.getByText("Take it back").click();
+    assertThat(page.getByText("It is not given to")).isVisible();
+    page.getByText("Give it again").click();
+    assertThat(page.getByText("bars 3–6, at 72")).isVisible();
+    page.getByText("Take it back").click();
+    assertEquals(browsing.errors, List.of());
+  }
+
+  @Test
+  public void theFirstScreenSaysWhatToSayAndOneKeyLeadsOn() {
+    Page page = at("/");
+    Locator groups = page.locator("section[id^=group-]");
+    assertThat(groups.first()).isVisible();
+    assertTrue(groups.count() >= 4);
+    // the first group that is shown whole says something to somebody
+    assertThat(groups.first().locator("td.say").first()).not().isEmpty();
+    String first = groups.first().locator("h2").textContent().strip();
+    page.keyboard().press("c");
+    assertThat(page.locator("h1")).containsText(first);
+    page.goBack();
+    groups.first().waitFor();
+    page.keyboard().press("n");
+    assertThat(page.locator("h1")).containsText("Everyone plays");
+    page.navigate(browsing.at("/"));
+    groups.first().waitFor();
+    page.keyboard().press("ArrowDown");
+    assertThat(page.locator("section.chosen h2")).not().hasText(first);
+    page.keyboard().press("a");
+    assertThat(
+            page.getByRole(
+                AriaRole.BUTTON,
+                new Page.GetByRoleOptions().setName(Pattern.compile("^Print all parts"))))
+        .isVisible();
+    page.goBack();
+    groups.first().waitFor();
+    page.keyboard().press("w");
+    assertThat(page.getByLabel("The matrix")).isVisible();
+    assertEquals(browsing.errors, List.of());
+  }
+
+  @Test
+  public void simplerPartsAreMadeForAllBelowAStage() {
+    Page page = at("/shelf");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("give Half-Tide Rock"))
+        .click();
+    page.locator("#give-to")
+        .selectOption(
+            new com.microsoft.playwright.options.SelectOption().setLabel("First-year band"));
+    page.getByText("Give it", new Page.GetByTextOptions().setExact(true)).click();
+    page.getByText("Make them").click();
+    assertThat(page.getByText("Simpler parts made for")).isVisible();
+    assertThat(page.getByText("simpler part", new Page.GetByTextOptions().setExact(true)).first())
+        .isVisible();
+    assertThat(page.getByText("make it simpler")).hasCount(0);
+    assertEquals(browsing.errors, List.of());
+  }
+}

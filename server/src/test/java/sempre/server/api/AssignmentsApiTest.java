@@ -1,0 +1,213 @@
+package sempre.server.api;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayInputStream;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.zip.ZipInputStream;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import sempre.core.score.Note;
+import sempre.formats.musicxml.MusicXmlReader;
+import tools.jackson.databind.JsonNode;
+
+/** Giving a piece, and what becomes of it for each player. */
+public class AssignmentsApiTest extends DemoTestBase {
+  private String body(
+      long group, long student, String section, String bars, int tempo, boolean locked) {
+    return "{\"groupId\":"
+        + group
+        + ",\"studentId\":"
+        + student
+        + ",\"section\":\""
+        + section
+        + "\",\"due\":\""
+        + LocalDate.now().plusDays(5)
+        + "\",\"sentence\":\"Slow first.\",\"bars\":\""
+        + bars
+        + "\",\"tempo\":"
+        + tempo
+        + ",\"locked\":"
+        + locked
+        + "}";
+  }
+
+  private long give(long piece, String body) {
+    return body(post("/api/pieces/" + piece + "/assign", body)).get("id").asLong();
+  }
+
+  private void takeBack(long id) {
+    assertThat(mvc.delete().uri("/api/assignments/" + id)).hasStatusOk();
+  }
+
+  @Test
+  public void everyoneInTheGroupGetsTheOwnPart() throws Exception {
+    long piece = piece("Two Boats");
+    long id = give(piece, body(group("Quay Concert Band"), 0, "", "", 0, false));
+    JsonNode a = get("/api/assignments/" + id);
+    assertThat(a.get("parts")).hasSize(16);
+    Set<Long> students = new HashSet<>();
+    a.get("parts").forEach(p -> students.add(p.get("student").get("id").asLong()));
+    assertThat(students).hasSize(16);
+    // one file each, all sounding together: every part as long as the others
+    byte[] zip =
+        mvc.get()
+            .uri("/api/assignments/" + id + "/parts.zip?which=all")
+            .exchange()
+            .getResponse()
+            .getContentAsByteArray();
+    List<String> files = new ArrayList<>();
+    try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
+      for (var e = in.getNextEntry(); e != null; e = in.getNextEntry()) {
+        files.add(e.getName());
+        List<Note> notes =
+            MusicXmlReader.read(in.readAllBytes()).parts().stream()
+                .flatMap(p -> p.topLine().stream())
+                .filter(l -> l.notes().stream().anyMatch(n -> !n.printed().isEmpty()))
+                .findFirst()
+                .orElseThrow()
+                .notes();
+        assertThat(notes).as(e.getName()).allSatisfy(n -> assertThat(n.printed()).isNotEmpty());
+        assertThat(notes.get(notes.size() - 1).end()).isEqualTo(32.0);
+      }
+    }
+    assertThat(files).hasSize(16).doesNotHaveDuplicates();
+    takeBack(id);
+    assertThat(mvc.get().uri("/api/assignments/" + id)).hasStatus(404);
+  }
+
+  @Test
+  public void aSectionIsThoseWhoPlayTheInstrumentAndOneStudentIsOne() {
+    long piece = piece("Cormorant");
+    long section = give(piece, body(group("Quay Concert Band"), 0, "clarinet", "1-4", 72, false));
+    JsonNode a = get("/api/assignments/" + section);
+    assertThat(a.get("to").asString()).isEqualTo("Quay Concert Band, clarinet");
+    assertThat(a.get("what").asString()).isEqualTo("bars 1–4, at 72");
+    a.get("parts")
+        .forEach(
+            p -> assertThat(p.get("student").get("instrument").asString()).isEqualTo("clarinet"));
+    assertThat(a.get("parts")).hasSize(2);
+    long one = give(piece, body(0, student("Linh"), "", "", 0, false));
+    assertThat(get("/api/assignments/" + one).get("parts")).hasSize(1);
+    // each finds it on the stand, and nobody else does
+    assertThat(get("/api/stand/" + student("Rafael") + "/" + piece).get("given")).hasSize(1);
+    assertThat(get("/api/stand/" + student("Linh") + "/" + piece).get("given")).hasSize(1);
+    assertThat(get("/api/stand/" + student("Kwame") + "/" + piece).get("given")).isEmpty();
+    takeBack(section);
+    takeBack(one);
+  }
+
+  @Test
+  public void onlyTheBarsThatAreGivenCount() {
+    long piece = piece("Fog Horn and Fiddle");
+    long student = student("Saoirse");
+    long all = give(piece, body(0, student, "", "", 0, false));
+    long some = give(piece, body(0, student, "", "1-2", 0, false));
+    int lackingAll = get("/api/assignments/" + all).get("parts").get(0).get("lacking").size();
+    int lackingSome = get("/api/assignments/" + some).get("parts").get(0).get("lacking").size();
+    assertThat(lackingSome).isLessThan(lackingAll);
+    takeBack(all);
+    takeBack(some);
+  }
+
+  @Test
+  public void whatIsLockedStaysWhenTheStudentLearnsAndIsLetGoAgain() {
+    long piece = piece("Signal Lamp");
+    long student = student("Dmitri");
+    String plan = "/api/stand/" + student + "/" + piece + "/plan";
+    JsonNode before = get(plan).get("notes");
+    long id = give(piece, body(0, student, "", "1-4", 0, true));
+    int locked = 0;
+    for (JsonNode n : get(plan).get("notes")) {
+      assertThat(n.get("locked").asBoolean()).isEqualTo(n.get("bar").asInt() < 4);
+      locked += n.get("locked").asBoolean() ? 1 : 0;
+    }
+    assertThat(locked).isPositive();
+    for (int i = 0; i < before.size(); i++) {
+      assertThat(get(plan).get("notes").get(i).get("fingering"))
+          .isEqualTo(before.get(i).get("fingering"));
+    }
+    JsonNode open = body(put("/api/assignments/" + id + "/locked", "{\"locked\":false}"));
+    assertThat(open.get("locked").asBoolean()).isFalse();
+    get(plan).get("notes").forEach(n -> assertThat(n.get("locked").asBoolean()).isFalse());
+    takeBack(id);
+  }
+
+  @Test
+  public void whatTheTeacherChoseBeforeIsNotLetGoWithTheLock() {
+    long piece = piece("Signal Lamp");
+    long student = student("Dmitri");
+    String plan = "/api/stand/" + student + "/" + piece + "/plan";
+    JsonNode note = get(plan).get("notes").get(0);
+    String own =
+        "{\"noteId\":\""
+            + note.get("id").asString()
+            + "\",\"fingering\":\""
+            + note.get("fingering").asString()
+            + "\",\"where\":\"NOTE\",\"section\":false}";
+    assertThat(post("/api/stand/" + student + "/" + piece + "/choices", own)).hasStatusOk();
+    long id = give(piece, body(0, student, "", "", 0, true));
+    assertThat(put("/api/assignments/" + id + "/locked", "{\"locked\":false}")).hasStatusOk();
+    assertThat(get(plan).get("notes").get(0).get("locked").asBoolean()).isTrue();
+    assertThat(get(plan).get("notes").get(1).get("locked").asBoolean()).isFalse();
+    for (int i = 0; i < 3; i++) {
+      post("/api/stand/" + student + "/" + piece + "/choices/undo", "");
+    }
+    takeBack(id);
+  }
+
+  @DataProvider
+  public Object[][] wrong() {
+    return new Object[][] {
+      {1, "", "40-50", 0, "no bar 40"},
+      {1, "", "6-2", 0, "runs backwards"},
+      {1, "", "here", 0, "no bar here"},
+      {1, "oboe", "", 0, "obody in this group"},
+      {1, "", "", 5, "20 to 300"},
+      {1, "", "", 900, "20 to 300"},
+    };
+  }
+
+  @Test(dataProvider = "wrong")
+  public void whatCannotBeGivenIsRefusedWithASentence(
+      int group, String section, String bars, int tempo, String says) {
+    var r =
+        post(
+            "/api/pieces/" + piece("Ebb") + "/assign", body(group, 0, section, bars, tempo, false));
+    assertThat(r).hasStatus(400);
+    assertThat(body(r).get("detail").asString()).contains(says);
+  }
+
+  @Test
+  public void twoTeachersWhoGiveTheSameAtOnceGiveItOnce() throws Exception {
+    long piece = piece("Ebb");
+    String body = body(group("Quay Concert Band"), 0, "", "", 0, true);
+    ExecutorService two = Executors.newFixedThreadPool(2);
+    Callable<Integer> give =
+        () -> post("/api/pieces/" + piece + "/assign", body).getResponse().getStatus();
+    List<Future<Integer>> done = two.invokeAll(List.of(give, give, give, give));
+    two.shutdown();
+    for (Future<Integer> f : done) {
+      assertThat(f.get()).isEqualTo(200);
+    }
+    List<Long> ids = new ArrayList<>();
+    for (JsonNode g : get("/api/today").get("groups")) {
+      for (JsonNode n : g.get("next")) {
+        if (n.get("piece").get("id").asLong() == piece) {
+          ids.add(n.get("assignmentId").asLong());
+        }
+      }
+    }
+    assertThat(ids).hasSize(1);
+    put("/api/assignments/" + ids.get(0) + "/locked", "{\"locked\":false}");
+    takeBack(ids.get(0));
+  }
+}

@@ -1,0 +1,145 @@
+package sempre.server.api;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.HashMap;
+import java.util.Map;
+import org.springframework.test.web.servlet.assertj.MvcTestResult;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+/** Simpler parts, from the proposal to what the student sees. */
+public class SimplerApiTest extends DemoTestBase {
+  private static String path(long student, long piece) {
+    return "/api/stand/" + student + "/" + piece + "/simpler";
+  }
+
+  private static String decided(JsonNode notes) {
+    StringBuilder s = new StringBuilder();
+    for (JsonNode n : notes) {
+      s.append(s.length() == 0 ? "" : ",")
+          .append("{\"noteId\":\"")
+          .append(n.get("id").asString())
+          .append("\",\"becomes\":\"")
+          .append(n.get("becomes").asString())
+          .append("\"}");
+    }
+    return "{\"decided\":[" + s + "],\"about\":\"\"}";
+  }
+
+  @Test
+  public void whatIsKeptIsWhatTheStudentSeesEverywhereAndNobodyElse() {
+    long piece = piece("Quay Parade");
+    long student = student("Nokomis");
+    JsonNode before = get("/api/stand/" + student + "/" + piece);
+    JsonNode proposed = get(path(student, piece));
+    assertThat(proposed.get("kept").asBoolean()).isFalse();
+    assertThat(proposed.get("harmony").asBoolean()).isTrue();
+    Map<String, String> becomes = new HashMap<>();
+    int rests = 0;
+    for (JsonNode n : proposed.get("notes")) {
+      becomes.put(n.get("id").asString(), n.get("becomes").asString());
+      rests += n.get("becomes").asString().isEmpty() ? 1 : 0;
+      if (n.get("has").asBoolean() && n.get("how").asString().equals("AS_WRITTEN")) {
+        assertThat(n.get("becomes")).isEqualTo(n.get("note").get("written"));
+      }
+    }
+    assertThat(put(path(student, piece), decided(proposed.get("notes")))).hasStatusOk();
+    try {
+      JsonNode after = get("/api/stand/" + student + "/" + piece);
+      assertThat(after.get("simpler").asString()).isNotEmpty();
+      assertThat(after.get("plan").get("notes")).hasSize(becomes.size() - rests);
+      for (JsonNode n : after.get("plan").get("notes")) {
+        assertThat(n.get("written").asString()).isEqualTo(becomes.get(n.get("id").asString()));
+      }
+      assertThat(after.get("xml")).isNotEqualTo(before.get("xml"));
+      assertThat(
+              get("/api/students/" + student + "/readiness/" + piece + "?groupId=2").get("lacking"))
+          .as("what is played now is there")
+          .isEmpty();
+      assertThat(get(path(student, piece)).get("kept").asBoolean()).isTrue();
+      MvcTestResult file =
+          mvc.get().uri("/api/stand/" + student + "/" + piece + "/part.musicxml").exchange();
+      assertThat(file).hasStatusOk();
+      JsonNode other = get("/api/stand/" + student("Luca") + "/" + piece);
+      assertThat(other.get("simpler").asString()).isEmpty();
+    } finally {
+      assertThat(mvc.delete().uri(path(student, piece))).hasStatusOk();
+    }
+    assertThat(get("/api/stand/" + student + "/" + piece).get("xml")).isEqualTo(before.get("xml"));
+  }
+
+  @Test
+  public void aDecisionStandsAndWhatElseThereIsIsPriced() {
+    long piece = piece("Quay Parade");
+    long student = student("Nokomis");
+    JsonNode proposed = get(path(student, piece));
+    JsonNode note = null;
+    for (JsonNode n : proposed.get("notes")) {
+      note = note == null && !n.get("has").asBoolean() ? n : note;
+    }
+    String id = note.get("id").asString();
+    JsonNode looked = body(post(path(student, piece), "{\"decided\":[],\"about\":\"" + id + "\"}"));
+    assertThat(looked.get("options").size()).isGreaterThan(1);
+    double least = looked.get("measure").asDouble();
+    for (JsonNode o : looked.get("options")) {
+      if (o.get("has").asBoolean()) {
+        assertThat(o.get("measure").asDouble()).isGreaterThanOrEqualTo(least);
+      }
+    }
+    String keep =
+        "{\"decided\":[{\"noteId\":\""
+            + id
+            + "\",\"becomes\":\""
+            + note.get("note").get("written").asString()
+            + "\"}],\"about\":\"\"}";
+    for (JsonNode n : body(post(path(student, piece), keep)).get("notes")) {
+      if (n.get("id").asString().equals(id)) {
+        assertThat(n.get("how").asString()).isEqualTo("AS_WRITTEN");
+      }
+    }
+    String wrong = "{\"decided\":[{\"noteId\":\"" + id + "\",\"becomes\":\"C9\"}],\"about\":\"\"}";
+    assertThat(post(path(student, piece), wrong)).hasStatus(400);
+    assertThat(
+            post(
+                path(student, piece),
+                "{\"decided\":[{\"noteId\":\"x\",\"becomes\":\"\"}],\"about\":\"\"}"))
+        .hasStatus(400);
+  }
+
+  @Test
+  public void allBelowAStageGetOneAndWhoeverHasTheNotesDoesNot() {
+    long group = group("First-year band");
+    long piece = piece("Half-Tide Rock");
+    String path = "/api/groups/" + group + "/simpler/" + piece;
+    JsonNode before = get(path);
+    assertThat(before).hasSize(12);
+    JsonNode made = body(post(path, "{\"below\":\"school\"}"));
+    assertThat(made).isNotEmpty();
+    try {
+      // whoever reads another player's part goes on reading the one it was made of
+      for (JsonNode m : made) {
+        JsonNode stand =
+            get("/api/stand/" + m.get("student").get("id").asLong() + "/" + piece);
+        assertThat(stand.get("simpler").asString()).as(m.toString()).isNotEmpty();
+      }
+      for (JsonNode row : get(path)) {
+        boolean has = false;
+        for (JsonNode m : made) {
+          has |= m.get("student").get("id").equals(row.get("student").get("id"));
+        }
+        assertThat(row.get("kept").asBoolean()).isEqualTo(has);
+        if (!has) {
+          assertThat(row.get("lacking")).isEmpty();
+        }
+      }
+      assertThat(body(post(path, "{\"below\":\"school\"}"))).as("once").isEmpty();
+    } finally {
+      for (JsonNode m : made) {
+        mvc.delete().uri(path(m.get("student").get("id").asLong(), piece)).exchange();
+      }
+    }
+    assertThat(post(path, "{\"below\":\"wizard\"}")).hasStatus(400);
+    assertThat(mvc.get().uri("/api/groups/999/simpler/" + piece)).hasStatus(404);
+  }
+}
