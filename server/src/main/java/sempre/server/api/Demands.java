@@ -3,6 +3,8 @@ package sempre.server.api;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.sql.SQLException;
+import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -10,6 +12,7 @@ import org.springframework.stereotype.Component;
 import sempre.core.instrument.Setup;
 import sempre.core.learning.Demand;
 import sempre.core.planning.Player;
+import sempre.core.score.Line;
 import sempre.server.store.Db;
 import sempre.server.store.People;
 import sempre.server.store.Shelf;
@@ -49,25 +52,54 @@ class Demands {
     return new Reads(shelf.chosen(tx, s.id()), simpler.of(tx, s.id()));
   }
 
+  /** A student whose pieces are asked about. */
+  record Asker(People.Student student, Player player, Reads reads) {}
+
+  private record Page(Key key, Optional<Line> line, Player player) {}
+
+  /** Works out what is not known yet of some pieces, on all processors. */
+  void prepare(Db.Tx tx, List<Asker> askers, List<Shelf.Piece> pieces) throws SQLException {
+    Map<Key, Page> wanting = new LinkedHashMap<>();
+    for (Asker a : askers) {
+      for (Shelf.Piece p : pieces) {
+        Key key = key(a.player(), p, a.reads());
+        if (kept.getIfPresent(key) == null && !wanting.containsKey(key)) {
+          wanting.put(key, new Page(key, line(tx, a.student(), p), a.player()));
+        }
+      }
+    }
+    wanting.values().parallelStream().forEach(p -> kept.put(p.key(), demand(p.line(), p.player())));
+  }
+
   /** What a piece asks of a student's set-up; empty when it has no part for it. */
   Optional<Demand> of(Db.Tx tx, People.Student s, Player player, Shelf.Piece piece, Reads reads)
       throws SQLException {
-    Key key =
-        new Key(
-            player.setup(),
-            player.style(),
-            player.avoid(),
-            piece.id(),
-            Optional.ofNullable(reads.chosen().get(piece.id())),
-            Optional.ofNullable(reads.simpler().get(piece.id())));
+    Key key = key(player, piece, reads);
     Optional<Demand> found = kept.getIfPresent(key);
     if (found == null) {
-      found =
-          players
-              .page(tx, s, piece, library.music(tx, s.id(), piece.id()).score())
-              .map(p -> Demand.of(p.line(), player.knowing(Optional.empty())));
+      found = demand(line(tx, s, piece), player);
       kept.put(key, found);
     }
     return found;
+  }
+
+  private static Key key(Player player, Shelf.Piece piece, Reads reads) {
+    return new Key(
+        player.setup(),
+        player.style(),
+        player.avoid(),
+        piece.id(),
+        Optional.ofNullable(reads.chosen().get(piece.id())),
+        Optional.ofNullable(reads.simpler().get(piece.id())));
+  }
+
+  private Optional<Line> line(Db.Tx tx, People.Student s, Shelf.Piece piece) throws SQLException {
+    return players
+        .page(tx, s, piece, library.music(tx, s.id(), piece.id()).score())
+        .map(Players.Page::line);
+  }
+
+  private static Optional<Demand> demand(Optional<Line> line, Player player) {
+    return line.map(l -> Demand.of(l, player.knowing(Optional.empty())));
   }
 }

@@ -37,8 +37,7 @@ class Players {
   private final Simpler simpler;
   private final Clock clock;
 
-  Players(
-      People people, Shelf shelf, Checks checks, Houses houses, Simpler simpler, Clock clock) {
+  Players(People people, Shelf shelf, Checks checks, Houses houses, Simpler simpler, Clock clock) {
     this.simpler = simpler;
     this.people = people;
     this.shelf = shelf;

@@ -106,20 +106,26 @@ class ReadinessController {
     List<People.Student> students = people.students(tx, g.id());
     Map<Integer, Block> blocks = new TreeMap<>();
     List<List<Matrix.Cell>> rows = new ArrayList<>();
+    List<Demands.Asker> askers = new ArrayList<>();
+    List<Matrix.Row> has = new ArrayList<>();
     for (People.Student s : students) {
       Standing standing = players.standing(tx, s.id());
-      Player player = players.player(tx, s, standing);
-      Matrix.Row row = Matrix.Row.of(standing, stage);
-      Demands.Reads reads = demands.reads(tx, s);
+      has.add(Matrix.Row.of(standing, stage));
+      askers.add(new Demands.Asker(s, players.player(tx, s, standing), demands.reads(tx, s)));
+    }
+    demands.prepare(tx, askers, pieces);
+    for (int i = 0; i < askers.size(); i++) {
+      Demands.Asker a = askers.get(i);
+      Matrix.Row row = has.get(i);
       List<Matrix.Cell> cells = new ArrayList<>();
       for (Shelf.Piece p : pieces) {
-        Optional<Demand> d = demands.of(tx, s, player, p, reads);
+        Optional<Demand> d = demands.of(tx, a.student(), a.player(), p, a.reads());
         if (d.isEmpty()) {
           cells.add(Matrix.Cell.NONE);
           continue;
         }
         cells.add(Matrix.cell(row, d.get()));
-        count(blocks, d.get().lacking(row.has()), player);
+        count(blocks, d.get().lacking(row.has()), a.player());
       }
       rows.add(cells);
     }

@@ -3,7 +3,12 @@ package sempre.server.api;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import org.springframework.test.web.servlet.assertj.MvcTestResult;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
@@ -108,6 +113,26 @@ public class SimplerApiTest extends DemoTestBase {
   }
 
   @Test
+  public void twoTeachersWhoKeepOneAtOnceKeepOne() throws Exception {
+    long piece = piece("Quay Parade");
+    long student = student("Nokomis");
+    JsonNode notes = get(path(student, piece)).get("notes");
+    ExecutorService two = Executors.newFixedThreadPool(4);
+    Callable<Integer> keep =
+        () -> put(path(student, piece), decided(notes)).getResponse().getStatus();
+    for (Future<Integer> f : two.invokeAll(List.of(keep, keep, keep, keep))) {
+      assertThat(f.get()).isEqualTo(200);
+    }
+    two.shutdown();
+    JsonNode kept = get(path(student, piece));
+    assertThat(kept.get("kept").asBoolean()).isTrue();
+    for (int i = 0; i < notes.size(); i++) {
+      assertThat(kept.get("notes").get(i).get("becomes")).isEqualTo(notes.get(i).get("becomes"));
+    }
+    assertThat(mvc.delete().uri(path(student, piece))).hasStatusOk();
+  }
+
+  @Test
   public void allBelowAStageGetOneAndWhoeverHasTheNotesDoesNot() {
     long group = group("First-year band");
     long piece = piece("Half-Tide Rock");
@@ -119,8 +144,7 @@ public class SimplerApiTest extends DemoTestBase {
     try {
       // whoever reads another player's part goes on reading the one it was made of
       for (JsonNode m : made) {
-        JsonNode stand =
-            get("/api/stand/" + m.get("student").get("id").asLong() + "/" + piece);
+        JsonNode stand = get("/api/stand/" + m.get("student").get("id").asLong() + "/" + piece);
         assertThat(stand.get("simpler").asString()).as(m.toString()).isNotEmpty();
       }
       for (JsonNode row : get(path)) {
