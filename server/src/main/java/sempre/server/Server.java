@@ -9,6 +9,7 @@ import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.context.annotation.Bean;
+import sempre.server.api.Ahead;
 
 /** The web application. */
 @SpringBootApplication
@@ -42,6 +43,11 @@ public class Server {
     application.setBannerMode(Banner.Mode.OFF);
     application.setDefaultProperties(settings);
     return application.run();
+  }
+
+  /** Begins to work out ahead what will be asked for; returns at once. */
+  public static void ahead(ConfigurableApplicationContext context) {
+    context.getBean(Ahead.class).start();
   }
 
   /** The port it listens on. */

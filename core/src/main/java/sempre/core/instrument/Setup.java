@@ -1,12 +1,14 @@
 package sempre.core.instrument;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import sempre.core.motion.Move;
@@ -26,6 +28,7 @@ public final class Setup {
 
   private final List<List<Way>> waysByMidi = new ArrayList<>();
   private final Map<String, Set<Pitch>> notesByFingering = new HashMap<>();
+  private final Map<Held, List<Pitch>> notesByHolds = new HashMap<>();
   private final Map<Long, Move> moves = new ConcurrentHashMap<>();
   private final Map<Class<?>, Object> derived = new ConcurrentHashMap<>();
 
@@ -41,6 +44,29 @@ public final class Setup {
   public record Way(
       int number, Entry entry, Fingering fingering, Fingering bare, List<Hold> held) {}
 
+  /**
+   * What is held, as bits by the order of the controls: found much faster than by the text of the
+   * fingering, which matters where every hold between two fingerings is looked up.
+   *
+   * @param full controls held fully
+   * @param other controls held in another way
+   */
+  private record Held(long full, long other) {
+    static Held of(Collection<Hold> holds) {
+      long full = 0;
+      long other = 0;
+      for (Hold h : holds) {
+        long bit = 1L << h.control().order();
+        if (h.way() == Hold.Way.FULL) {
+          full |= bit;
+        } else {
+          other |= bit;
+        }
+      }
+      return new Held(full, other);
+    }
+  }
+
   private Setup(Instrument instrument, Map<String, String> options) {
     this.instrument = instrument;
     this.options = java.util.Collections.unmodifiableMap(options);
@@ -54,6 +80,12 @@ public final class Setup {
       }
       for (Fingering f : e.pattern().expand(instrument.keywork())) {
         notesByFingering.computeIfAbsent(f.text(), t -> new LinkedHashSet<>()).add(e.written());
+        if (f.slidePosition().isEmpty()) {
+          Set<Pitch> notes =
+              new TreeSet<>(notesByHolds.getOrDefault(Held.of(f.holds()), List.of()));
+          notes.add(e.written());
+          notesByHolds.put(Held.of(f.holds()), List.copyOf(notes));
+        }
         List<Hold> held = e.pattern().free().stream().filter(f.holds()::contains).toList();
         waysByMidi.get(e.written().midi()).add(new Way(number++, e, f, bare(f, held), held));
       }
@@ -129,6 +161,11 @@ public final class Setup {
   /** The notes that this hold sounds, as far as the catalogue knows; rising. */
   public List<Pitch> notesOf(Fingering fingering) {
     return notesByFingering.getOrDefault(fingering.text(), Set.of()).stream().sorted().toList();
+  }
+
+  /** The notes that these holds sound, as far as the catalogue knows; rising. Not for a slide. */
+  public List<Pitch> notesOf(Collection<Hold> holds) {
+    return notesByHolds.getOrDefault(Held.of(holds), List.of());
   }
 
   /** What happens between two ways of two notes; computed once. */

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -228,10 +229,10 @@ public final class Moves {
     if (n < 2 || from.slidePosition().isPresent()) {
       return ranked(found, byLips(setup, from, to, pair));
     }
-    List<Set<Finger>> lates = new ArrayList<>();
+    Set<Set<Finger>> lates = new LinkedHashSet<>();
     for (int size : new int[] {1, n - 1, 2, n - 2}) {
       for (Set<Finger> some : subsets(fingers, size)) {
-        if (!some.isEmpty() && some.size() < n && !lates.contains(some)) {
+        if (!some.isEmpty() && some.size() < n) {
           lates.add(some);
         }
       }
@@ -240,10 +241,17 @@ public final class Moves {
     int b = pair.to().map(Pitch::midi).orElse(-1);
     for (Set<Finger> late : lates) {
       List<Hold> between = new ArrayList<>();
-      from.holds().stream().filter(h -> still(h, moving, late)).forEach(between::add);
-      to.holds().stream().filter(h -> !late.contains(h.finger())).forEach(between::add);
-      Fingering hold = setup.instrument().keywork().fingering(between);
-      List<Pitch> heard = setup.notesOf(hold);
+      for (Hold h : from.holds()) {
+        if (still(h, moving, late)) {
+          between.add(h);
+        }
+      }
+      for (Hold h : to.holds()) {
+        if (!late.contains(h.finger())) {
+          between.add(h);
+        }
+      }
+      List<Pitch> heard = setup.notesOf(between);
       if (heard.stream().anyMatch(p -> p.midi() == a || p.midi() == b)) {
         continue;
       }

@@ -63,9 +63,10 @@ public final class PartChoice {
     Compass.Range range = instrument.compass(instrument.usualOptions()).of(Stage.SCHOOL);
     double middle =
         (range.from().midi() + range.to().midi()) / 2.0 + instrument.transposition().semitones();
+    int sounds = sounds(part, Pages.AS_SAID).semitones();
     double mean =
         part.topLine().orElseThrow().notes().stream()
-            .mapToInt(n -> sounds(part, Pages.AS_SAID).sounding(n.pitch()).midi())
+            .mapToInt(n -> n.pitch().midi() + sounds)
             .average()
             .orElse(middle);
     return Math.abs(mean - middle);

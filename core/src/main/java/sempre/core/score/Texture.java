@@ -48,12 +48,11 @@ public final class Texture {
   public static Texture of(Score score, PartChoice.Pages pages) {
     List<Tone> tones = new ArrayList<>();
     for (Part p : score.parts()) {
+      int sounds = PartChoice.sounds(p, pages).semitones();
       for (Line l : p.lines()) {
         for (Note n : l.notes()) {
           if (!n.grace()) {
-            tones.add(
-                new Tone(
-                    n.onset(), n.end(), PartChoice.sounds(p, pages).sounding(n.pitch()).midi()));
+            tones.add(new Tone(n.onset(), n.end(), n.pitch().midi() + sounds));
           }
         }
       }

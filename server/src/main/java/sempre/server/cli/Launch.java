@@ -34,6 +34,7 @@ final class Launch {
     out.println("Sempre is ready: " + address);
     out.println("Stop it with Ctrl+C.");
     out.flush();
+    Server.ahead(context);
   }
 
   /** Why it did not start, in one sentence. */

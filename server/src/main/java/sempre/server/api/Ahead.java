@@ -1,0 +1,76 @@
+package sempre.server.api;
+
+import java.sql.SQLException;
+import java.util.List;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.stereotype.Component;
+import sempre.core.learning.Standing;
+import sempre.core.planning.Player;
+import sempre.server.store.Db;
+import sempre.server.store.People;
+import sempre.server.store.Shelf;
+
+/**
+ * Works out ahead what pieces ask of the players there are, in a thread that gives way to all
+ * others: changes between two fingerings are computed once for each set-up, and the first who looks
+ * at who can play what should not wait for that.
+ */
+@Component
+public class Ahead implements DisposableBean {
+  private static final Logger LOG = LoggerFactory.getLogger(Ahead.class);
+
+  private final Db db;
+  private final People people;
+  private final Shelf shelf;
+  private final Players players;
+  private final Demands demands;
+  private volatile boolean closed;
+
+  Ahead(Db db, People people, Shelf shelf, Players players, Demands demands) {
+    this.db = db;
+    this.people = people;
+    this.shelf = shelf;
+    this.players = players;
+    this.demands = demands;
+  }
+
+  @Override
+  public void destroy() {
+    closed = true;
+  }
+
+  /** Begins, and returns at once. */
+  public void start() {
+    Thread thread = new Thread(this::run, "ahead");
+    thread.setDaemon(true);
+    thread.setPriority(Thread.MIN_PRIORITY);
+    thread.start();
+  }
+
+  private void run() {
+    try {
+      List<People.Student> students = db.inTransaction(people::students);
+      List<Shelf.Piece> pieces = db.inTransaction(shelf::pieces);
+      for (People.Student s : students) {
+        for (Shelf.Piece p : pieces) {
+          if (closed) {
+            return;
+          }
+          db.inTransaction(tx -> one(tx, s, p));
+        }
+      }
+    } catch (RuntimeException e) {
+      // somebody changes the school meanwhile, or it is closed: what is asked for is worked out
+      // then
+      LOG.debug("nothing more is worked out ahead", e);
+    }
+  }
+
+  private boolean one(Db.Tx tx, People.Student s, Shelf.Piece p) throws SQLException {
+    Standing standing = players.standing(tx, s, List.of());
+    Player player = players.player(tx, s, standing);
+    return demands.of(tx, s, player, p, demands.reads(tx, s)).isPresent();
+  }
+}
