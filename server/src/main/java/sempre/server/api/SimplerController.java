@@ -66,7 +66,7 @@ class SimplerController {
    *
    * @param about the note of which one wants to know what else there is, or empty
    */
-  record DecidedBody(@NotNull @Valid List<Decided> decided, @NotNull String about) {}
+  record DecidedBody(@NotNull List<@Valid Decided> decided, @NotNull String about) {}
 
   /**
    * Who gets one.
