@@ -34,6 +34,7 @@ const MEANT = new Set([
   'what',
   'xml',
   'written',
+  'becomes',
   'sounding',
   'fingering',
   'wasFingering',

@@ -162,7 +162,11 @@
       <section>
         <div class="head">
           <h2>{g.name}</h2>
-          <span class="quiet small">{g.stageWords}{g.year ? `, ${g.year}` : ''}</span>
+          <span class="quiet small"
+            >{g.stageWords}{g.year ? `, ${g.year}` : ''}{g.days.length
+              ? `; ${g.days.map((d) => d[0] + d.slice(1, 3).toLowerCase()).join(', ')}`
+              : ''}</span
+          >
           <a class="small" href="/people/group/{g.id}"
             >who has which note<span class="bx--visually-hidden">, {g.name}</span></a
           >

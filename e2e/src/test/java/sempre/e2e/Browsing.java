@@ -22,8 +22,9 @@ import sempre.server.Server;
 /** The application with the demo school, and a Chromium in front of it. */
 final class Browsing implements AutoCloseable {
   private final Path data;
-  private final Playwright playwright;
-  private final Browser browser;
+  private static Browser browser;
+  private static Path filled;
+  private final List<BrowserContext> contexts = new ArrayList<>();
   private ConfigurableApplicationContext server;
   private String address;
   private int port;
@@ -41,8 +42,18 @@ final class Browsing implements AutoCloseable {
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
+    if (demo) {
+      copyOfTheFilledSchool();
+    }
     start(demo);
-    playwright =
+    if (browser == null) {
+      launch();
+    }
+  }
+
+  /** One browser for all tests; each page has a context of its own, as if nobody had been there. */
+  private static void launch() {
+    Playwright playwright =
         Playwright.create(
             new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
     browser =
@@ -60,6 +71,21 @@ final class Browsing implements AutoCloseable {
                             "--disable-background-networking",
                             "--disable-component-update",
                             "--disable-sync")));
+    Runtime.getRuntime().addShutdownHook(new Thread(playwright::close));
+  }
+
+  /** The demo school is filled once and copied for each who wants it. */
+  private void copyOfTheFilledSchool() {
+    try {
+      if (filled == null) {
+        Path folder = Files.createTempDirectory("sempre-e2e-school");
+        Server.start(folder, 0, true).close();
+        filled = folder.resolve("sempre.mv.db");
+      }
+      Files.copy(filled, data.resolve("sempre.mv.db"));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
   }
 
   private void start(boolean demo) {
@@ -84,6 +110,7 @@ final class Browsing implements AutoCloseable {
             new Browser.NewContextOptions()
                 .setViewportSize(width, height)
                 .setColorScheme(dark ? ColorScheme.DARK : ColorScheme.LIGHT));
+    contexts.add(context);
     Page page = context.newPage();
     page.setDefaultTimeout(20_000);
     page.onRequest(
@@ -155,8 +182,7 @@ final class Browsing implements AutoCloseable {
 
   @Override
   public void close() {
-    browser.close();
-    playwright.close();
+    contexts.forEach(BrowserContext::close);
     server.close();
     try (var files = Files.walk(data)) {
       files.sorted(java.util.Comparator.reverseOrder()).forEach(p -> p.toFile().delete());

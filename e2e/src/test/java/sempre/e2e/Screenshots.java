@@ -73,6 +73,9 @@ public final class Screenshots {
     if (path.matches("/(stand|ear)/\\d.*")) {
       page.locator("svg.lanes text").first().waitFor();
     }
+    if (path.matches("/people/(group/)?\\d+")) {
+      page.locator(".range .engraved").first().waitFor();
+    }
     if (path.matches("/(simpler|parts)/.*")) {
       page.locator(path.startsWith("/parts") ? "table" : "svg.engraved").first().waitFor();
     }

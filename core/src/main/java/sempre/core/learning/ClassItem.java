@@ -184,7 +184,7 @@ public sealed interface ClassItem {
   }
 
   private static Optional<Pitch> placed(Pitch concert, Player player, Stage stage) {
-    return NewNote.of(concert, player.setup(), stage).map(NewNote::written);
+    return NewNote.inTheMiddle(concert, player.setup(), stage).map(NewNote::written);
   }
 
   private static Compass.Range range(Player player, Stage stage) {

@@ -72,12 +72,13 @@ public record Lesson(
   public record Mistake(Pitch written, String why, String mend) {}
 
   /**
-   * The lesson of one concert pitch for one player.
+   * The lesson of one concert pitch for one player, in the octave that {@link NewNote#inTheMiddle}
+   * takes.
    *
    * @return empty when no octave of it lies in the range of the stage, or the hand has no fingering
    */
   public static Optional<Lesson> of(Pitch concert, Player player, Stage stage) {
-    return of(NewNote.of(concert, player.setup(), stage), player);
+    return of(NewNote.inTheMiddle(concert, player.setup(), stage), player);
   }
 
   /** The lesson of a note as it stands on the player's page; empty when there is no fingering. */
@@ -196,6 +197,11 @@ public record Lesson(
     if (above.size() < holds.size()) {
       heard(setup, written, above, "the fingers below the open hole are forgotten", found)
           .accept("set them down together, then blow");
+      // and the little fingers with them, where they belong to the fork
+      List<Hold> bare =
+          above.stream().filter(h -> h.finger() != Finger.L4 && h.finger() != Finger.R4).toList();
+      heard(setup, written, bare, "all below the open hole is forgotten", found)
+          .accept("set the fork down together, then blow");
     }
     for (Control c : keywork.controls()) {
       if (keywork.kind() == Keywork.Kind.HANDS && !way.fingering().fingers().contains(c.finger())) {

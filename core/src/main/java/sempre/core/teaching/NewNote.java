@@ -74,6 +74,15 @@ public record NewNote(
     return Optional.empty();
   }
 
+  /**
+   * One concert pitch in the octave where an instrument's first years begin, if there is one, else
+   * in the nearest of the stage: a low instrument does not climb to the top of its range for a
+   * pitch that is named in the middle (common practice, no source).
+   */
+  public static Optional<NewNote> inTheMiddle(Pitch concert, Setup setup, Stage stage) {
+    return of(concert, setup, Stage.FIRST_YEARS).or(() -> of(concert, setup, stage));
+  }
+
   /** A note as it stands on the page; empty when the instrument has no standard for it. */
   public static Optional<NewNote> written(Pitch written, Setup setup) {
     return at(written, 0, setup);

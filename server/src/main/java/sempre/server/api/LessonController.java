@@ -1,5 +1,6 @@
 package sempre.server.api;
 
+import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -13,11 +14,14 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Stage;
+import sempre.core.learning.Readiness;
+import sempre.core.learning.Standing;
 import sempre.core.pitch.Pitch;
 import sempre.core.planning.Player;
 import sempre.core.teaching.Lesson;
 import sempre.server.store.Db;
 import sempre.server.store.People;
+import sempre.server.store.Shelf;
 
 /** One concert pitch for a whole group, on one page. */
 @RestController
@@ -26,8 +30,12 @@ class LessonController {
   private final Db db;
   private final People people;
   private final Players players;
+  private final Given given;
+  private final Library library;
 
-  LessonController(Db db, People people, Players players) {
+  LessonController(Db db, People people, Players players, Given given, Library library) {
+    this.given = given;
+    this.library = library;
     this.db = db;
     this.people = people;
     this.players = players;
@@ -51,7 +59,10 @@ class LessonController {
           List<String> without = new ArrayList<>();
           for (People.Student s : people.students(tx, groupId)) {
             Player player = players.player(tx, s, players.standing(tx, s.id()));
-            Optional<Lesson> l = Lesson.of(concert, player, Stage.of(g.stage()));
+            Optional<Lesson> l =
+                needed(tx, s, player, concert)
+                    .flatMap(p -> Lesson.written(p, player))
+                    .or(() -> Lesson.of(concert, player, Stage.of(g.stage())));
             if (l.isEmpty()) {
               without.add(
                   s.name()
@@ -73,6 +84,30 @@ class LessonController {
                   .toList(),
               without);
         });
+  }
+
+  /** The note of this sound that the student's next pieces bring and the student lacks. */
+  private Optional<Pitch> needed(Db.Tx tx, People.Student s, Player player, Pitch concert)
+      throws SQLException {
+    Standing standing = players.standing(tx, s.id());
+    for (Shelf.Assignment a : given.of(tx, s)) {
+      Shelf.Piece piece = players.piece(tx, a.pieceId());
+      Optional<Players.Page> page =
+          players.page(tx, s, piece, library.music(tx, s.id(), piece.id()).score());
+      if (page.isPresent()) {
+        Optional<Pitch> note =
+            Readiness.of(Given.line(a, page.get()), player.setup(), standing).lacking().stream()
+                .filter(
+                    p ->
+                        player.setup().instrument().transposition().sounding(p).pitchClass()
+                            == concert.pitchClass())
+                .findFirst();
+        if (note.isPresent()) {
+          return note;
+        }
+      }
+    }
+    return Optional.empty();
   }
 
   private static Views.LessonRow row(Lesson l, List<Learner> learners) {

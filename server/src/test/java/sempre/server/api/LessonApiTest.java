@@ -48,6 +48,19 @@ public class LessonApiTest extends DemoTestBase {
   }
 
   @Test
+  public void theNoteIsTaughtInTheOctaveInWhichTheNextPieceBringsIt() {
+    // Linh has F sharp in the lower octave; what is given next brings the upper one
+    String named = "";
+    for (JsonNode r :
+        get("/api/groups/" + group("Quay Concert Band") + "/lesson?pitch=Gb4").get("rows")) {
+      for (JsonNode s : r.get("students")) {
+        named = s.asString().equals("Linh P.") ? r.get("shown").asString() : named;
+      }
+    }
+    assertThat(named).isEqualTo("F♯5");
+  }
+
+  @Test
   public void aPitchThatIsNoneIsRefused() {
     String path = "/api/groups/" + group("First-year band") + "/lesson?pitch=";
     assertThat(mvc.get().uri(path + "H4")).hasStatus(400);
