@@ -22,6 +22,7 @@ import sempre.server.Server;
 /** The application with the demo school, and a Chromium in front of it. */
 final class Browsing implements AutoCloseable {
   private final Path data;
+  private static Playwright playwright;
   private static Browser browser;
   private static Path filled;
   private final List<BrowserContext> contexts = new ArrayList<>();
@@ -53,7 +54,7 @@ final class Browsing implements AutoCloseable {
 
   /** One browser for all tests; each page has a context of its own, as if nobody had been there. */
   private static void launch() {
-    Playwright playwright =
+    playwright =
         Playwright.create(
             new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
     browser =
@@ -71,7 +72,11 @@ final class Browsing implements AutoCloseable {
                             "--disable-background-networking",
                             "--disable-component-update",
                             "--disable-sync")));
-    Runtime.getRuntime().addShutdownHook(new Thread(playwright::close));
+  }
+
+  /** Closes the browser, so that a program that is no test can end. */
+  static void done() {
+    playwright.close();
   }
 
   /** The demo school is filled once and copied for each who wants it. */

@@ -62,6 +62,7 @@ public final class Screenshots {
       shoot(browsing, folder, "people", "/people", false);
       shoot(browsing, folder, "student", "/people/5", false);
     }
+    Browsing.done();
   }
 
   private static void shoot(

@@ -286,6 +286,7 @@ public class WholePathTest {
 
   @Test(dataProvider = "sizes")
   public void nothingIsCutOffOnATabletOrASmallScreen(int width, int height) {
+    Page page = browsing.page(width, height, false);
     for (String path :
         List.of(
             "/",
@@ -296,7 +297,6 @@ public class WholePathTest {
             "/people",
             "/parts/3",
             "/simpler/27/39")) {
-      Page page = browsing.page(width, height, false);
       page.navigate(browsing.at(path));
       page.locator("h1").first().waitFor();
       Object over = page.evaluate("() => document.documentElement.scrollWidth - innerWidth");
