@@ -56,7 +56,9 @@
 {#snippet under(midi: number)}
   {@const n = byMidi.get(midi)!}
   {#if counts}
-    <span class="count" class:next={n.next} class:all={n.has === n.of}>{n.has}/{n.of}</span>
+    <span class="count" class:next={n.next} class:all={n.has === n.of}
+      >{n.has}{n.of > 9 ? '' : `/${n.of}`}</span
+    >
     <span class="bar" style:--w="{Math.round((n.has / Math.max(1, n.of)) * 100)}%"></span>
   {:else}
     {#if word(n.state)}<Mark state={word(n.state)} label={false} />
@@ -82,7 +84,10 @@
 />
 <p class="small legend">
   {#if counts}
-    <span class="quiet">How many have the note in any fingering; <b>framed</b>: needed next.</span>
+    <span class="quiet"
+      >How many of the {[...byMidi.values()][0]?.of ?? 0} have the note in any fingering;
+      <b>framed</b>: needed next.</span
+    >
   {:else}
     <Mark state="secure" label={false} /> secure
     <Mark state="shaky" label={false} /> shaky
