@@ -13,7 +13,7 @@
   import { typing } from '../parts/keys';
   import Mark from '../parts/Mark.svelte';
   import Trouble from '../parts/Trouble.svelte';
-  import { route } from '../router';
+  import { navigate, route } from '../router';
   import OnePart from './OnePart.svelte';
 
   const id = $derived(Number(route.params.assignment));
@@ -148,7 +148,7 @@
           }
         })
       );
-      location.assign(`/parts/${done.id}`);
+      navigate(`/parts/${done.id}` as '/');
     } catch (e) {
       problem = sentence(e);
     }
@@ -209,10 +209,14 @@
         <SelectItem value="locked" text="locked as they are planned now" />
       </Select>
       {#if given.groupId && lacking.length}
-        <Select size="sm" labelText="Simpler parts for all who are below" bind:selected={below}>
-          <SelectItem value="firstYears" text="the first years" />
-          <SelectItem value="school" text="school" />
-          <SelectItem value="advanced" text="advanced playing" />
+        <Select
+          size="sm"
+          labelText="Simpler parts for all who lack a note that players have"
+          bind:selected={below}
+        >
+          <SelectItem value="firstYears" text="in the first years" />
+          <SelectItem value="school" text="at school" />
+          <SelectItem value="advanced" text="who are advanced" />
         </Select>
         <Button size="small" kind="tertiary" on:click={simpler}>Make them</Button>
       {/if}

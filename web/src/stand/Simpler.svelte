@@ -52,24 +52,26 @@
   }
 
   type Decided = Schemas['DecidedView'][];
+  let turn = 0;
   /** Asks for the part with these decisions, and what else may be done to a note. */
   async function look(decided: Decided, about: string, keep = false) {
-    if (busy) return;
-    busy = true;
+    // an answer to an older question must not overwrite a newer one
+    const mine = ++turn;
+    busy = keep;
+    chosen = about;
     problem = '';
     try {
-      const body = { decided, about };
-      const ask = { params: path, body };
-      view = await asked(
+      const ask = { params: path, body: { decided, about } };
+      const answer = await asked(
         keep
           ? api.PUT('/api/stand/{studentId}/{pieceId}/simpler', ask)
           : api.POST('/api/stand/{studentId}/{pieceId}/simpler', ask)
       );
-      chosen = about;
+      if (mine === turn) view = answer;
     } catch (e) {
-      problem = sentence(e);
+      if (mine === turn) problem = sentence(e);
     } finally {
-      busy = false;
+      if (mine === turn) busy = false;
     }
   }
 
@@ -80,7 +82,7 @@
   }
   async function take(i: number) {
     const o = view?.options[i];
-    if (!view || !o) return;
+    if (!view || !o || view.about !== chosen) return;
     said = '';
     open = true;
     await look(
@@ -101,7 +103,7 @@
       chosen,
       true
     );
-    if (!problem) {
+    if (!problem && view.kept) {
       open = false;
       said = `Kept: ${view.student.name} plays the simpler part from now on.`;
     }
@@ -244,7 +246,7 @@
                 ? 'As written; the note is there.'
                 : 'As written, though the note is not there yet.'}
           </p>
-          {#if view.options.length > 1}
+          {#if view.about === chosen && view.options.length > 1}
             <p class="small quiet">What may be played, and the change of the whole part then:</p>
             <ul>
               {#each view.options as o, i (o.becomes)}

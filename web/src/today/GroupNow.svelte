@@ -42,7 +42,7 @@
       .map((s) => ({
         ...s,
         // what each has to play first, which may be given to one alone
-        next: group.next.find((n) => n.players.some((p) => p.student.id === s.student.id))!
+        next: group.next.find((n) => n.assignmentId === s.assignmentId)!
       }))
       .sort(
         (a, b) =>
@@ -50,7 +50,14 @@
           a.student.name.localeCompare(b.student.name)
       )
   );
-  const ready = $derived(group.say.filter((s) => s.state === 'ready'));
+  const ready = $derived(
+    group.say
+      .filter((s) => s.state === 'ready')
+      .map((s) => ({
+        student: s.student,
+        piece: group.next.find((n) => n.assignmentId === s.assignmentId)!.piece
+      }))
+  );
   const stands = (next: Schemas['NextView'], student: number) =>
     next.players.find((p) => p.student.id === student)?.sentence ?? '';
 
@@ -150,7 +157,7 @@
         <p class="line">
           <Mark state="secure" label={false} /> Ready:
           {#each ready as r, i (r.student.id)}{i ? ', ' : ''}<a
-              href="/stand/{r.student.id}/{first.piece.id}">{r.student.name}</a
+              href="/stand/{r.student.id}/{r.piece.id}">{r.student.name}</a
             >{/each}
         </p>
       {/if}

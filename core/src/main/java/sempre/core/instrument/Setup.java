@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -27,7 +26,6 @@ public final class Setup {
   private static final int MIDI_NOTES = 128;
 
   private final List<List<Way>> waysByMidi = new ArrayList<>();
-  private final Map<String, Set<Pitch>> notesByFingering = new HashMap<>();
   private final Map<Held, List<Pitch>> notesByHolds = new HashMap<>();
   private final Map<Long, Move> moves = new ConcurrentHashMap<>();
   private final Map<Class<?>, Object> derived = new ConcurrentHashMap<>();
@@ -47,29 +45,28 @@ public final class Setup {
   /**
    * What is held, as bits by the order of the controls: found much faster than by the text of the
    * fingering, which matters where every hold between two fingerings is looked up.
-   *
-   * @param full controls held fully
-   * @param other controls held in another way
    */
-  private record Held(long full, long other) {
+  private record Held(long full, long half, long raised, long lowered) {
     static Held of(Collection<Hold> holds) {
-      long full = 0;
-      long other = 0;
+      long[] bits = new long[Hold.Way.values().length];
       for (Hold h : holds) {
-        long bit = 1L << h.control().order();
-        if (h.way() == Hold.Way.FULL) {
-          full |= bit;
-        } else {
-          other |= bit;
-        }
+        bits[h.way().ordinal()] |= 1L << h.control().order();
       }
-      return new Held(full, other);
+      return new Held(
+          bits[Hold.Way.FULL.ordinal()],
+          bits[Hold.Way.HALF.ordinal()],
+          bits[Hold.Way.RAISED.ordinal()],
+          bits[Hold.Way.LOWERED.ordinal()]);
     }
   }
 
   private Setup(Instrument instrument, Map<String, String> options) {
     this.instrument = instrument;
     this.options = java.util.Collections.unmodifiableMap(options);
+    if (instrument.keywork().controls().size() > Long.SIZE) {
+      throw new CatalogueException(
+          instrument.id(), List.of("more than " + Long.SIZE + " controls can't be told apart"));
+    }
     for (int m = 0; m < MIDI_NOTES; m++) {
       waysByMidi.add(new ArrayList<>());
     }
@@ -79,13 +76,9 @@ public final class Setup {
         continue;
       }
       for (Fingering f : e.pattern().expand(instrument.keywork())) {
-        notesByFingering.computeIfAbsent(f.text(), t -> new LinkedHashSet<>()).add(e.written());
-        if (f.slidePosition().isEmpty()) {
-          Set<Pitch> notes =
-              new TreeSet<>(notesByHolds.getOrDefault(Held.of(f.holds()), List.of()));
-          notes.add(e.written());
-          notesByHolds.put(Held.of(f.holds()), List.copyOf(notes));
-        }
+        Set<Pitch> notes = new TreeSet<>(notesByHolds.getOrDefault(Held.of(f.holds()), List.of()));
+        notes.add(e.written());
+        notesByHolds.put(Held.of(f.holds()), List.copyOf(notes));
         List<Hold> held = e.pattern().free().stream().filter(f.holds()::contains).toList();
         waysByMidi.get(e.written().midi()).add(new Way(number++, e, f, bare(f, held), held));
       }
@@ -160,10 +153,10 @@ public final class Setup {
 
   /** The notes that this hold sounds, as far as the catalogue knows; rising. */
   public List<Pitch> notesOf(Fingering fingering) {
-    return notesByFingering.getOrDefault(fingering.text(), Set.of()).stream().sorted().toList();
+    return notesOf(fingering.holds());
   }
 
-  /** The notes that these holds sound, as far as the catalogue knows; rising. Not for a slide. */
+  /** The notes that these holds sound, as far as the catalogue knows; rising. */
   public List<Pitch> notesOf(Collection<Hold> holds) {
     return notesByHolds.getOrDefault(Held.of(holds), List.of());
   }

@@ -170,7 +170,7 @@ public record Lesson(
 
   /**
    * What sounds when a finger is wrong: one forgotten, one down too many, a half hole covered, or
-   * the lower part of a fork forgotten; the nearest such note.
+   * the lower part of a fork forgotten; the nearest such note (computed from the table).
    */
   private static Optional<Mistake> oneFinger(Setup setup, Pitch written, Setup.Way way) {
     Keywork keywork = setup.instrument().keywork();
@@ -234,7 +234,7 @@ public record Lesson(
   private static Consumer<String> heard(
       Setup setup, Pitch written, List<Hold> holds, String why, List<Mistake> into) {
     return mend ->
-        setup.notesOf(setup.instrument().keywork().fingering(holds)).stream()
+        setup.notesOf(holds).stream()
             .filter(p -> !p.soundsAs(written) && Math.abs(p.midi() - written.midi()) <= NEAR)
             .forEach(p -> into.add(new Mistake(p, why, mend)));
   }

@@ -2,6 +2,7 @@ package sempre.core.teaching;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -11,6 +12,7 @@ import java.util.function.Predicate;
 import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Letter;
 import sempre.core.pitch.Pitch;
+import sempre.core.pitch.Transposition;
 import sempre.core.score.Bar;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
@@ -277,7 +279,10 @@ public record SimplerPart(List<Change> changes, double measure) {
     return s.part().bars().get(n.bar());
   }
 
-  /** Whether a note begins on the first beat, or on the middle one of a bar of four or more. */
+  /**
+   * Whether a note begins on the first beat, or on the middle one of a bar of four or more (common
+   * practice, no source).
+   */
   static boolean strong(Note n, Bar bar) {
     double beat = Texture.beat(bar);
     double place = (n.onset() - bar.start()) / beat;
@@ -321,6 +326,22 @@ public record SimplerPart(List<Change> changes, double measure) {
                   ? "."
                   : strong(n, bar(n, s)) ? ", though on the beat." : ", off the beat.");
     };
+  }
+
+  /**
+   * How far each changed note is moved on the page, also those tied to it, by id; empty for a rest.
+   */
+  public Map<String, Optional<Transposition>> moves() {
+    Map<String, Optional<Transposition>> moves = new LinkedHashMap<>();
+    for (Change c : changes) {
+      Pitch was = c.note().pitch();
+      Optional<Transposition> move =
+          c.becomes()
+              .map(p -> new Transposition(p.staffStep() - was.staffStep(), p.midi() - was.midi()));
+      moves.put(c.note().id(), move);
+      c.note().tied().forEach(t -> moves.put(t, move));
+    }
+    return moves;
   }
 
   /** What was done, in one sentence. */

@@ -9,7 +9,7 @@ import sempre.core.pitch.Pitch;
 import sempre.formats.xml.XmlNode;
 
 /** Which accidentals are written where notes were moved: those that are not in force already. */
-final class Accidentals {
+public final class Accidentals {
   /** What stands before an accidental, by the schema. */
   private static final List<String> BEFORE =
       List.of("pitch", "chord", "grace", "duration", "tie", "voice", "type", "dot");
@@ -17,16 +17,16 @@ final class Accidentals {
   private final Map<String, Integer> inBar = new HashMap<>();
   private KeySignature key = KeySignature.NATURAL;
 
-  void key(KeySignature now) {
+  public void key(KeySignature now) {
     key = now;
   }
 
-  void newBar() {
+  public void newBar() {
     inBar.clear();
   }
 
   /** Writes the accidental that a note needs, if any, in place of the one it had. */
-  void write(XmlNode note, Pitch pitch) {
+  public void write(XmlNode note, Pitch pitch) {
     List<XmlNode> children = note.children();
     children.removeIf(c -> c.is("accidental"));
     String place = pitch.letter() + String.valueOf(pitch.octave());

@@ -2,7 +2,6 @@ package sempre.formats.musicxml;
 
 import java.util.Set;
 import sempre.core.pitch.KeySignature;
-import sempre.core.pitch.Letter;
 import sempre.core.pitch.Pitch;
 import sempre.core.pitch.Transposition;
 import sempre.core.score.Part;
@@ -165,12 +164,8 @@ public final class PlayerPage {
       switch (c.name()) {
         case "pitch" -> {
           if (moves()) {
-            moved = moved(c);
-            XmlNode p = new XmlNode("pitch").add(XmlNode.of("step", moved.letter()));
-            if (moved.alter() != 0) {
-              p.add(XmlNode.of("alter", moved.alter()));
-            }
-            copy.add(p.add(XmlNode.of("octave", moved.octave())));
+            moved = Part.moved(XmlPitch.read(c), original, move);
+            copy.add(XmlPitch.write(moved));
           } else {
             copy.add(c);
           }
@@ -188,15 +183,6 @@ public final class PlayerPage {
       accidentals.write(copy, moved);
     }
     return copy;
-  }
-
-  private Pitch moved(XmlNode p) {
-    Pitch pitch =
-        new Pitch(
-            Letter.valueOf(p.textOf("step")),
-            MusicXmlReader.integer(p.textOf("alter"), 0),
-            MusicXmlReader.integer(p.textOf("octave"), 4));
-    return Part.moved(pitch, original, move);
   }
 
   /** Fingerings that stand in the file would clash with the lanes. */

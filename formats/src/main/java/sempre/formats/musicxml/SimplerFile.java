@@ -7,7 +7,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import sempre.core.pitch.KeySignature;
-import sempre.core.pitch.Letter;
 import sempre.core.pitch.Pitch;
 import sempre.core.pitch.Transposition;
 import sempre.formats.xml.XmlNode;
@@ -94,7 +93,7 @@ public final class SimplerFile {
       if (changed.isEmpty()) {
         for (XmlNode n : chord) {
           XmlNode note = deep(n);
-          pitch(note).ifPresent(p -> sounding(note, p));
+          note.child("pitch").ifPresent(p -> sounding(note, XmlPitch.read(p)));
           copy.add(note);
         }
       } else {
@@ -114,16 +113,6 @@ public final class SimplerFile {
     XmlNode copy = n.shell();
     n.children().forEach(c -> copy.add(deep(c)));
     return copy;
-  }
-
-  private static Optional<Pitch> pitch(XmlNode note) {
-    return note.child("pitch")
-        .map(
-            p ->
-                new Pitch(
-                    Letter.valueOf(p.textOf("step")),
-                    MusicXmlReader.integer(p.textOf("alter"), 0),
-                    MusicXmlReader.integer(p.textOf("octave"), 4)));
   }
 
   private void sounding(XmlNode note, Pitch p) {
@@ -146,16 +135,10 @@ public final class SimplerFile {
 
   private XmlNode moved(XmlNode n, Transposition move) {
     XmlNode copy = n.shell();
-    Pitch p = pitch(n).orElseThrow().plus(move.letters(), move.semitones());
+    Pitch p = XmlPitch.read(n.child("pitch").orElseThrow()).plus(move.letters(), move.semitones());
     for (XmlNode c : n.children()) {
       switch (c.name()) {
-        case "pitch" -> {
-          XmlNode x = new XmlNode("pitch").add(XmlNode.of("step", p.letter()));
-          if (p.alter() != 0) {
-            x.add(XmlNode.of("alter", p.alter()));
-          }
-          copy.add(x.add(XmlNode.of("octave", p.octave())));
-        }
+        case "pitch" -> copy.add(XmlPitch.write(p));
         case "stem", "chord" -> {
           // the side of the stem goes with the place on the staff; the note stands alone
         }

@@ -6,7 +6,6 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.stereotype.Component;
-import sempre.core.learning.Standing;
 import sempre.core.planning.Player;
 import sempre.server.store.Db;
 import sempre.server.store.People;
@@ -54,12 +53,7 @@ public class Ahead implements DisposableBean {
       List<People.Student> students = db.inTransaction(people::students);
       List<Shelf.Piece> pieces = db.inTransaction(shelf::pieces);
       for (People.Student s : students) {
-        for (Shelf.Piece p : pieces) {
-          if (closed) {
-            return;
-          }
-          db.inTransaction(tx -> one(tx, s, p));
-        }
+        db.inTransaction(tx -> one(tx, s, pieces));
       }
     } catch (RuntimeException e) {
       // somebody changes the school meanwhile, or it is closed: what is asked for is worked out
@@ -68,9 +62,15 @@ public class Ahead implements DisposableBean {
     }
   }
 
-  private boolean one(Db.Tx tx, People.Student s, Shelf.Piece p) throws SQLException {
-    Standing standing = players.standing(tx, s, List.of());
-    Player player = players.player(tx, s, standing);
-    return demands.of(tx, s, player, p, demands.reads(tx, s)).isPresent();
+  private boolean one(Db.Tx tx, People.Student s, List<Shelf.Piece> pieces) throws SQLException {
+    Player player = players.player(tx, s, players.standing(tx, s, List.of()));
+    Demands.Reads reads = demands.reads(tx, s);
+    for (Shelf.Piece p : pieces) {
+      if (closed) {
+        return false;
+      }
+      demands.of(tx, s, player, p, reads);
+    }
+    return true;
   }
 }

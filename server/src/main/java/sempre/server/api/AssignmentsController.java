@@ -41,7 +41,6 @@ import sempre.server.store.Choices;
 import sempre.server.store.Db;
 import sempre.server.store.People;
 import sempre.server.store.Shelf;
-import sempre.server.store.Simpler;
 
 /** Giving a piece to a group, a section or a student, and the part each of them gets. */
 @RestController
@@ -57,7 +56,6 @@ class AssignmentsController {
   private final Stands stands;
   private final Given given;
   private final Choices choices;
-  private final Simpler simpler;
   private final Clock clock;
 
   AssignmentsController(
@@ -69,7 +67,6 @@ class AssignmentsController {
       Stands stands,
       Given given,
       Choices choices,
-      Simpler simpler,
       Clock clock) {
     this.db = db;
     this.shelf = shelf;
@@ -79,7 +76,6 @@ class AssignmentsController {
     this.stands = stands;
     this.given = given;
     this.choices = choices;
-    this.simpler = simpler;
     this.clock = clock;
   }
 
@@ -148,6 +144,10 @@ class AssignmentsController {
             throw new IllegalArgumentException(
                 "nobody in this group plays that instrument; choose another section");
           }
+          // what the same gift locked before is let go with it
+          for (Shelf.Assignment before : shelf.same(tx, a)) {
+            takeBack(tx, before);
+          }
           long made = shelf.assign(tx, a);
           if (b.locked()) {
             lock(tx, given.one(tx, made));
@@ -156,9 +156,19 @@ class AssignmentsController {
         });
   }
 
+  /** Takes it back, with what it has locked. */
   @DeleteMapping("/assignments/{id}")
   void remove(@PathVariable long id) {
-    db.inTransaction(tx -> shelf.removeAssignment(tx, id));
+    db.inTransaction(
+        tx -> {
+          takeBack(tx, given.one(tx, id));
+          return id;
+        });
+  }
+
+  private void takeBack(Db.Tx tx, Shelf.Assignment a) throws SQLException {
+    unlock(tx, a);
+    shelf.removeAssignment(tx, a.id());
   }
 
   /** Everyone to whom it is given, and how each stands to it. */
@@ -296,11 +306,6 @@ class AssignmentsController {
 
   private Views.PartView part(Db.Tx tx, Shelf.Assignment a, Stands.Loaded l) throws SQLException {
     Readiness r = Readiness.of(Given.line(a, l.page()), l.player().setup(), l.standing());
-    boolean simple =
-        simpler
-            .of(tx, l.student().id(), a.pieceId())
-            .filter(k -> k.partId().equals(l.page().reading().source()))
-            .isPresent();
     Bars bars = Given.bars(a, l.page().reading().part());
     List<String> unusual =
         l.plan().notes().stream()
@@ -314,7 +319,7 @@ class AssignmentsController {
         Told.state(r),
         Told.sentence(r),
         Names.notes(r.lacking()),
-        simple,
+        l.page().simpler().isPresent(),
         unusual);
   }
 }

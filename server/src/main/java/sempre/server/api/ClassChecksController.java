@@ -57,7 +57,6 @@ class ClassChecksController {
   private static final int MIDDLE_C = 60;
 
   private final Db db;
-  private final Library library;
   private final People people;
   private final Shelf shelf;
   private final Checks checks;
@@ -75,10 +74,8 @@ class ClassChecksController {
       ClassChecks classes,
       Players players,
       Stands stands,
-      Library library,
       Given given,
       Clock clock) {
-    this.library = library;
     this.given = given;
     this.db = db;
     this.people = people;
@@ -168,8 +165,7 @@ class ClassChecksController {
             List<Shelf.Assignment> next = given.of(tx, s);
             for (Shelf.Assignment a : next.subList(0, Math.min(NEXT, next.size()))) {
               Shelf.Piece piece = players.piece(tx, a.pieceId());
-              Optional<Players.Page> page =
-                  players.page(tx, s, piece, library.music(tx, s.id(), piece.id()).score());
+              Optional<Players.Page> page = players.page(tx, s, piece);
               if (page.isPresent()) {
                 Setup setup = players.setup(tx, s);
                 Readiness r = Readiness.of(Given.line(a, page.get()), setup, standing);

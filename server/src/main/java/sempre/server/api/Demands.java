@@ -34,15 +34,13 @@ class Demands {
 
   private final Cache<Key, Optional<Demand>> kept = Caffeine.newBuilder().maximumSize(MOST).build();
   private final Players players;
-  private final Library library;
   private final Shelf shelf;
   private final Simpler simpler;
 
-  Demands(Players players, Library library, Shelf shelf, Simpler simpler) {
+  Demands(Players players, Shelf shelf, Simpler simpler) {
     this.shelf = shelf;
     this.simpler = simpler;
     this.players = players;
-    this.library = library;
   }
 
   /** What a student reads otherwise than by itself: chosen parts and simpler ones, by piece. */
@@ -94,9 +92,7 @@ class Demands {
   }
 
   private Optional<Line> line(Db.Tx tx, People.Student s, Shelf.Piece piece) throws SQLException {
-    return players
-        .page(tx, s, piece, library.music(tx, s.id(), piece.id()).score())
-        .map(Players.Page::line);
+    return players.page(tx, s, piece).map(Players.Page::line);
   }
 
   private static Optional<Demand> demand(Optional<Line> line, Player player) {

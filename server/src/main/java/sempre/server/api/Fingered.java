@@ -36,7 +36,7 @@ final class Fingered {
     }
     var instrument = l.player().setup().instrument();
     return FingeredFile.of(
-        l.music().file(),
+        l.page().music().file(),
         l.page().reading().source(),
         l.page().reading().move(),
         instrument.clef(),

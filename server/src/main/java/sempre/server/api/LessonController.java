@@ -31,11 +31,9 @@ class LessonController {
   private final People people;
   private final Players players;
   private final Given given;
-  private final Library library;
 
-  LessonController(Db db, People people, Players players, Given given, Library library) {
+  LessonController(Db db, People people, Players players, Given given) {
     this.given = given;
-    this.library = library;
     this.db = db;
     this.people = people;
     this.players = players;
@@ -92,8 +90,7 @@ class LessonController {
     Standing standing = players.standing(tx, s.id());
     for (Shelf.Assignment a : given.of(tx, s)) {
       Shelf.Piece piece = players.piece(tx, a.pieceId());
-      Optional<Players.Page> page =
-          players.page(tx, s, piece, library.music(tx, s.id(), piece.id()).score());
+      Optional<Players.Page> page = players.page(tx, s, piece);
       if (page.isPresent()) {
         Optional<Pitch> note =
             Readiness.of(Given.line(a, page.get()), player.setup(), standing).lacking().stream()

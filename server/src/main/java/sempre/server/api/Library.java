@@ -23,21 +23,19 @@ class Library {
 
   private final Cache<Key, Music> read = Caffeine.newBuilder().maximumSize(120).build();
   private final Shelf shelf;
-  private final Simpler simpler;
 
-  Library(Shelf shelf, Simpler simpler) {
+  Library(Shelf shelf) {
     this.shelf = shelf;
-    this.simpler = simpler;
   }
 
   /** A piece as it is written. */
   Music music(Db.Tx tx, long pieceId) throws SQLException {
-    return music(tx, new Key(pieceId, Optional.empty()));
+    return music(tx, pieceId, Optional.empty());
   }
 
-  /** A piece as a student plays it: with the simpler part, where one is kept. */
-  Music music(Db.Tx tx, long studentId, long pieceId) throws SQLException {
-    return music(tx, new Key(pieceId, simpler.of(tx, studentId, pieceId)));
+  /** A piece with the simpler part of a student in it, where one is kept. */
+  Music music(Db.Tx tx, long pieceId, Optional<Simpler.Kept> simpler) throws SQLException {
+    return music(tx, new Key(pieceId, simpler));
   }
 
   private Music music(Db.Tx tx, Key key) throws SQLException {

@@ -33,14 +33,12 @@ class MapController {
   private final Db db;
   private final People people;
   private final Players players;
-  private final Library library;
   private final Effects effects;
 
-  MapController(Db db, People people, Players players, Library library, Effects effects) {
+  MapController(Db db, People people, Players players, Effects effects) {
     this.db = db;
     this.people = people;
     this.players = players;
-    this.library = library;
     this.effects = effects;
   }
 
@@ -237,7 +235,7 @@ class MapController {
     Set<Integer> wanted = new TreeSet<>();
     for (Shelf.Piece piece : effects.assigned(tx, s.id())) {
       players
-          .page(tx, s, piece, library.music(tx, s.id(), piece.id()).score())
+          .page(tx, s, piece)
           .ifPresent(p -> p.line().notes().forEach(n -> wanted.add(n.pitch().midi())));
     }
     Standing standing = players.standing(tx, s.id());

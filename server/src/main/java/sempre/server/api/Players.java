@@ -16,7 +16,6 @@ import sempre.core.score.Line;
 import sempre.core.score.Note;
 import sempre.core.score.Part;
 import sempre.core.score.PartChoice;
-import sempre.core.score.Score;
 import sempre.core.teaching.Ways;
 import sempre.server.store.Checks;
 import sempre.server.store.Db;
@@ -35,9 +34,18 @@ class Players {
   private final Checks checks;
   private final Houses houses;
   private final Simpler simpler;
+  private final Library library;
   private final Clock clock;
 
-  Players(People people, Shelf shelf, Checks checks, Houses houses, Simpler simpler, Clock clock) {
+  Players(
+      People people,
+      Shelf shelf,
+      Checks checks,
+      Houses houses,
+      Simpler simpler,
+      Library library,
+      Clock clock) {
+    this.library = library;
     this.simpler = simpler;
     this.people = people;
     this.shelf = shelf;
@@ -46,8 +54,17 @@ class Players {
     this.clock = clock;
   }
 
-  /** What a student reads of a piece. */
-  record Page(PartChoice.Reading reading, Line line, int voice) {}
+  /**
+   * What a student reads of a piece.
+   *
+   * @param simpler the simpler part that is kept of this part
+   */
+  record Page(
+      Library.Music music,
+      PartChoice.Reading reading,
+      Line line,
+      int voice,
+      Optional<Simpler.Kept> simpler) {}
 
   People.Student student(Db.Tx tx, long id) throws SQLException {
     return people
@@ -111,23 +128,34 @@ class Players {
     return Ways.with(ways);
   }
 
-  /** The page a student reads; empty when the piece holds no notes with a pitch. */
-  Optional<Page> page(Db.Tx tx, People.Student s, Shelf.Piece piece, Score score)
+  /** The page a student plays, simpler where that is kept; empty without notes with a pitch. */
+  Optional<Page> page(Db.Tx tx, People.Student s, Shelf.Piece piece) throws SQLException {
+    Optional<Simpler.Kept> kept = simpler.of(tx, s.id(), piece.id());
+    return page(tx, s, piece, library.music(tx, piece.id(), kept), kept);
+  }
+
+  /** The page as it is written, also where the student plays a simpler one. */
+  Optional<Page> written(Db.Tx tx, People.Student s, Shelf.Piece piece) throws SQLException {
+    return page(tx, s, piece, library.music(tx, piece.id()), simpler.of(tx, s.id(), piece.id()));
+  }
+
+  private Optional<Page> page(
+      Db.Tx tx,
+      People.Student s,
+      Shelf.Piece piece,
+      Library.Music music,
+      Optional<Simpler.Kept> kept)
       throws SQLException {
     Optional<Shelf.Chosen> chosen = shelf.chosen(tx, s.id(), piece.id());
     Setup setup = setup(tx, s);
-    // a simpler part was made of one part, and stays with it
-    Optional<String> simple =
-        chosen.isPresent()
-            ? Optional.empty()
-            : simpler.of(tx, s.id(), piece.id()).map(Simpler.Kept::partId);
     Optional<Part> part =
         chosen
             .map(Shelf.Chosen::partId)
-            .or(() -> simple)
-            .flatMap(score::part)
+            // a simpler part was made of one part, and stays with it
+            .or(() -> kept.map(Simpler.Kept::partId))
+            .flatMap(music.score()::part)
             .filter(p -> p.topLine().isPresent())
-            .or(() -> PartChoice.best(score, setup.instrument()));
+            .or(() -> PartChoice.best(music.score(), setup.instrument()));
     int voice = chosen.map(Shelf.Chosen::voice).orElse(1);
     return part.map(p -> PartChoice.read(p, setup, piece.pages()))
         .map(
@@ -135,7 +163,8 @@ class Players {
               List<Line> lines =
                   r.part().lines().stream().filter(l -> !l.notes().isEmpty()).toList();
               int v = Math.max(1, Math.min(voice, lines.size()));
-              return new Page(r, lines.get(v - 1), v);
+              return new Page(
+                  music, r, lines.get(v - 1), v, kept.filter(k -> k.partId().equals(r.source())));
             });
   }
 }

@@ -43,14 +43,12 @@ class SimplerController {
   private final Db db;
   private final People people;
   private final Players players;
-  private final Library library;
   private final Simpler simpler;
 
-  SimplerController(Db db, People people, Players players, Library library, Simpler simpler) {
+  SimplerController(Db db, People people, Players players, Simpler simpler) {
     this.db = db;
     this.people = people;
     this.players = players;
-    this.library = library;
     this.simpler = simpler;
   }
 
@@ -79,7 +77,6 @@ class SimplerController {
   private record Loaded(
       People.Student student,
       Shelf.Piece piece,
-      Library.Music music,
       Players.Page page,
       Player player,
       SimplerPart.Setting setting) {
@@ -98,7 +95,7 @@ class SimplerController {
     return db.inTransaction(
         tx -> {
           Loaded l = load(tx, studentId, pieceId);
-          Optional<Simpler.Kept> kept = kept(tx, l);
+          Optional<Simpler.Kept> kept = l.page().simpler();
           return view(l, kept.map(k -> decided(k, l)).orElse(Map.of()), "", kept.isPresent());
         });
   }
@@ -110,7 +107,7 @@ class SimplerController {
     return db.inTransaction(
         tx -> {
           Loaded l = load(tx, studentId, pieceId);
-          return view(l, decided(b, l), b.about(), kept(tx, l).isPresent());
+          return view(l, decided(b, l), b.about(), l.page().simpler().isPresent());
         });
   }
 
@@ -139,7 +136,7 @@ class SimplerController {
         tx -> {
           List<Views.SimplerRow> rows = new ArrayList<>();
           for (Loaded l : group(tx, groupId, pieceId)) {
-            rows.add(row(tx, l));
+            rows.add(row(l));
           }
           return rows;
         });
@@ -154,11 +151,11 @@ class SimplerController {
         tx -> {
           List<Views.SimplerRow> made = new ArrayList<>();
           for (Loaded l : group(tx, groupId, pieceId)) {
-            if (below(l, stage) && kept(tx, l).isEmpty()) {
+            if (below(l, stage) && l.page().simpler().isEmpty()) {
               SimplerPart p = SimplerPart.of(l.setting(), Map.of());
               if (!p.changes().isEmpty()) {
                 keep(tx, l, p);
-                made.add(row(tx, l));
+                load(tx, l.student(), l.piece()).ifPresent(now -> made.add(row(now)));
               }
             }
           }
@@ -186,8 +183,8 @@ class SimplerController {
     return all;
   }
 
-  private Views.SimplerRow row(Db.Tx tx, Loaded l) throws SQLException {
-    Optional<Simpler.Kept> kept = kept(tx, l);
+  private Views.SimplerRow row(Loaded l) {
+    Optional<Simpler.Kept> kept = l.page().simpler();
     SimplerPart p = SimplerPart.of(l.setting(), kept.map(k -> decided(k, l)).orElse(Map.of()));
     Set<String> lacking = lacking(l);
     return new Views.SimplerRow(
@@ -216,8 +213,7 @@ class SimplerController {
   }
 
   private Optional<Loaded> load(Db.Tx tx, People.Student s, Shelf.Piece piece) throws SQLException {
-    Library.Music music = library.music(tx, piece.id());
-    Optional<Players.Page> page = players.page(tx, s, piece, music.score());
+    Optional<Players.Page> page = players.written(tx, s, piece);
     if (page.isEmpty()) {
       return Optional.empty();
     }
@@ -229,21 +225,13 @@ class SimplerController {
         new Loaded(
             s,
             piece,
-            music,
             page.get(),
             player,
             new SimplerPart.Setting(
                 part,
                 page.get().line(),
                 p -> has.get(p.midi()) && player.usual(p).isPresent(),
-                Texture.of(music.score(), piece.pages()))));
-  }
-
-  /** What is kept for the part that the student reads now. */
-  private Optional<Simpler.Kept> kept(Db.Tx tx, Loaded l) throws SQLException {
-    return simpler
-        .of(tx, l.student().id(), l.piece().id())
-        .filter(k -> k.partId().equals(l.page().reading().source()));
+                Texture.of(page.get().music().score(), piece.pages()))));
   }
 
   /** A kept part as decisions for every note. */
@@ -284,19 +272,7 @@ class SimplerController {
   }
 
   private static Simpler.Kept kept(Loaded l, SimplerPart part) {
-    Map<String, Optional<Transposition>> changes = new LinkedHashMap<>();
-    for (SimplerPart.Change c : part.changes()) {
-      Optional<Transposition> move =
-          c.becomes()
-              .map(
-                  p ->
-                      new Transposition(
-                          p.staffStep() - c.note().pitch().staffStep(),
-                          p.midi() - c.note().pitch().midi()));
-      changes.put(c.note().id(), move);
-      c.note().tied().forEach(t -> changes.put(t, move));
-    }
-    return new Simpler.Kept(l.page().reading().source(), changes);
+    return new Simpler.Kept(l.page().reading().source(), part.moves());
   }
 
   private Views.SimplerView view(
@@ -328,8 +304,8 @@ class SimplerController {
     Part p = l.part();
     byte[] xml =
         PlayerPage.both(
-            l.music().file(),
-            Library.changed(l.music().file(), kept(l, part)),
+            l.page().music().file(),
+            Library.changed(l.page().music().file(), kept(l, part)),
             l.page().reading().source(),
             l.page().reading().move(),
             l.player().setup().instrument().clef());
@@ -350,6 +326,7 @@ class SimplerController {
                 e ->
                     new Views.DecidedView(e.getKey(), e.getValue().map(Pitch::toString).orElse("")))
             .toList(),
+        about,
         l.notes().stream()
             .filter(n -> n.id().equals(about))
             .findFirst()

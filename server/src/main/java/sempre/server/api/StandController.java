@@ -25,7 +25,6 @@ import sempre.formats.musicxml.PlayerPage;
 import sempre.server.store.Choices;
 import sempre.server.store.Db;
 import sempre.server.store.Shelf;
-import sempre.server.store.Simpler;
 
 /** One part for one player: the page, the plan, and the teacher's choices. */
 @RestController
@@ -36,7 +35,6 @@ class StandController {
   private final Choices choices;
   private final Stands stands;
   private final Players players;
-  private final Simpler simpler;
   private final Given given;
   private final Clock clock;
 
@@ -46,10 +44,8 @@ class StandController {
       Choices choices,
       Stands stands,
       Players players,
-      Simpler simpler,
       Given given,
       Clock clock) {
-    this.simpler = simpler;
     this.given = given;
     this.clock = clock;
     this.db = db;
@@ -136,7 +132,7 @@ class StandController {
     var instrument = l.player().setup().instrument();
     byte[] xml =
         PlayerPage.of(
-            l.music().file(),
+            l.page().music().file(),
             l.page().reading().source(),
             l.page().reading().move(),
             instrument.clef());
@@ -144,7 +140,7 @@ class StandController {
     if (!l.page().reading().remark().isEmpty()) {
       remarks.add(l.page().reading().remark());
     }
-    remarks.addAll(l.music().score().remarks());
+    remarks.addAll(l.page().music().score().remarks());
     remarks.addAll(l.page().reading().part().remarks());
     return new Views.StandView(
         Names.student(l.student()),
@@ -154,7 +150,7 @@ class StandController {
         new String(xml, StandardCharsets.UTF_8),
         l.page().reading().source(),
         l.page().voice(),
-        l.music().score().parts().stream()
+        l.page().music().score().parts().stream()
             .filter(p -> p.topLine().isPresent())
             .map(
                 p ->
@@ -171,11 +167,7 @@ class StandController {
         stands.view(tx, l, l.plan()),
         remarks,
         l.page().reading().part().bars().stream().map(Bar::number).toList(),
-        simpler
-            .of(tx, studentId, pieceId)
-            .filter(k -> k.partId().equals(l.page().reading().source()))
-            .map(k -> "Plays a simpler part, not the written one.")
-            .orElse(""),
+        l.page().simpler().map(k -> "Plays a simpler part, not the written one.").orElse(""),
         given(tx, l));
   }
 

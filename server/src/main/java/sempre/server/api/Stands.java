@@ -22,21 +22,18 @@ class Stands {
   private final People people;
   private final Choices choices;
   private final Players players;
-  private final Library library;
 
-  Stands(Shelf shelf, People people, Choices choices, Players players, Library library) {
+  Stands(Shelf shelf, People people, Choices choices, Players players) {
     this.shelf = shelf;
     this.people = people;
     this.choices = choices;
     this.players = players;
-    this.library = library;
   }
 
   /** What a student reads of a piece, and where the student stands. */
   record Loaded(
       People.Student student,
       Shelf.Piece piece,
-      Library.Music music,
       Players.Page page,
       Standing standing,
       Player player,
@@ -64,8 +61,7 @@ class Stands {
   }
 
   private Optional<Loaded> find(Db.Tx tx, People.Student s, Shelf.Piece p) throws SQLException {
-    Library.Music music = library.music(tx, s.id(), p.id());
-    Optional<Players.Page> found = players.page(tx, s, p, music.score());
+    Optional<Players.Page> found = players.page(tx, s, p);
     if (found.isEmpty()) {
       return Optional.empty();
     }
@@ -76,7 +72,6 @@ class Stands {
         new Loaded(
             s,
             p,
-            music,
             page,
             standing,
             player,

@@ -22,13 +22,11 @@ class TeachController {
   private final Db db;
   private final Effects effects;
   private final Players players;
-  private final Library library;
 
-  TeachController(Db db, Effects effects, Players players, Library library) {
+  TeachController(Db db, Effects effects, Players players) {
     this.db = db;
     this.effects = effects;
     this.players = players;
-    this.library = library;
   }
 
   private record Assigned(Shelf.Piece piece, Part part, Line line) {}
@@ -49,7 +47,7 @@ class TeachController {
     List<Assigned> all = new ArrayList<>();
     for (Shelf.Piece piece : effects.assigned(tx, s.id())) {
       players
-          .page(tx, s, piece, library.music(tx, s.id(), piece.id()).score())
+          .page(tx, s, piece)
           .ifPresent(p -> all.add(new Assigned(piece, p.reading().part(), p.line())));
     }
     return all;

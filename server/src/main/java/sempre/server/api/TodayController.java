@@ -43,7 +43,6 @@ class TodayController {
   private final Shelf shelf;
   private final Checks checks;
   private final Players players;
-  private final Library library;
   private final Given given;
   private final Demands demands;
   private final Clock clock;
@@ -54,7 +53,6 @@ class TodayController {
       Shelf shelf,
       Checks checks,
       Players players,
-      Library library,
       Given given,
       Demands demands,
       Clock clock) {
@@ -63,7 +61,6 @@ class TodayController {
     this.shelf = shelf;
     this.checks = checks;
     this.players = players;
-    this.library = library;
     this.given = given;
     this.demands = demands;
     this.clock = clock;
@@ -167,9 +164,8 @@ class TodayController {
 
   private Optional<Has> has(Db.Tx tx, Known k, Shelf.Assignment a) throws SQLException {
     Shelf.Piece piece = players.piece(tx, a.pieceId());
-    Library.Music music = library.music(tx, k.student().id(), piece.id());
     return players
-        .page(tx, k.student(), piece, music.score())
+        .page(tx, k.student(), piece)
         .map(
             p ->
                 new Has(k, a, p, Readiness.of(Given.line(a, p), k.player().setup(), k.standing())));
@@ -303,7 +299,7 @@ class TodayController {
   private static Views.SayView said(
       Has h, String state, String about, String lead, String sentence) {
     return new Views.SayView(
-        Names.student(h.who().student()), state, about, lead.strip(), sentence);
+        Names.student(h.who().student()), h.given().id(), state, about, lead.strip(), sentence);
   }
 
   /** Of some notes the one that the line has most often, the earlier of two. */

@@ -38,11 +38,17 @@ final class Views {
       List<ReadyView> players) {}
 
   /**
-   * What to say to one student about what is played next.
+   * What to say to one student about what that student plays next.
    *
    * @param about the note or the bar it is about; empty when there is nothing to say
    */
-  record SayView(StudentRef student, String state, String about, String lead, String sentence) {}
+  record SayView(
+      StudentRef student,
+      long assignmentId,
+      String state,
+      String about,
+      String lead,
+      String sentence) {}
 
   /** A note that is needed next and was not heard for long, and of whom. */
   record FadedView(String shown, List<String> students) {}
@@ -226,7 +232,8 @@ final class Views {
    * A simpler part beside the written one.
    *
    * @param harmony whether the score gives chords to take notes from
-   * @param options of the note that was asked about
+   * @param about the note that was asked about, or empty
+   * @param options what may be done to that note
    * @param xml both on two staves, for engraving
    */
   record SimplerView(
@@ -238,6 +245,7 @@ final class Views {
       boolean harmony,
       List<SimplerNote> notes,
       List<DecidedView> decided,
+      String about,
       List<SimplerOption> options,
       String xml) {}
 

@@ -15,6 +15,8 @@ import sempre.core.instrument.Instrument;
 import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Pitch;
 import sempre.core.pitch.Transposition;
+import sempre.formats.musicxml.Accidentals;
+import sempre.formats.musicxml.XmlPitch;
 import sempre.formats.xml.Xml;
 import sempre.formats.xml.XmlNode;
 
@@ -260,7 +262,8 @@ final class Tidemarks {
       int octaves,
       double beat,
       boolean tiedOver) {
-    Map<String, Integer> inBar = new java.util.HashMap<>();
+    Accidentals accidentals = new Accidentals();
+    accidentals.key(key);
     String[] words = bar.strip().split("\\s+");
     boolean open = false;
     boolean tied = tiedOver;
@@ -284,7 +287,7 @@ final class Tidemarks {
         if (word.rest()) {
           note.add(new XmlNode("rest"));
         } else {
-          pitch(note, word.pitch(), instrument, octaves);
+          note.add(XmlPitch.write(pitch(word.pitch(), instrument, octaves)));
         }
         note.add(XmlNode.of("duration", Math.round(DIVISIONS * word.quarters())));
         XmlNode notations = new XmlNode("notations");
@@ -295,7 +298,7 @@ final class Tidemarks {
           note.add(new XmlNode("dot"));
         }
         if (!word.rest()) {
-          accidental(note, key, inBar, tied);
+          accidentals.write(note, pitch(word.pitch(), instrument, octaves));
           beam = beam(note, word, at, beat, next(words, i), beam);
         }
         ends(closes, open, "slur", notations);
@@ -331,27 +334,8 @@ final class Tidemarks {
     return Word.of("r/4");
   }
 
-  private static void pitch(XmlNode note, String concert, Instrument instrument, int octaves) {
-    Pitch p =
-        instrument.transposition().written(Pitch.parse(concert).plus(7 * octaves, 12 * octaves));
-    XmlNode pitch = new XmlNode("pitch").add(XmlNode.of("step", p.letter()));
-    if (p.alter() != 0) {
-      pitch.add(XmlNode.of("alter", p.alter()));
-    }
-    note.add(pitch.add(XmlNode.of("octave", p.octave())));
-  }
-
-  private static void accidental(
-      XmlNode note, KeySignature key, Map<String, Integer> inBar, boolean tied) {
-    XmlNode p = note.child("pitch").orElseThrow();
-    String place = p.textOf("step") + p.textOf("octave");
-    int alter = p.has("alter") ? Integer.parseInt(p.textOf("alter")) : 0;
-    int inForce =
-        inBar.getOrDefault(place, key.alterOf(sempre.core.pitch.Letter.valueOf(p.textOf("step"))));
-    inBar.put(place, alter);
-    if (inForce != alter && !tied) {
-      note.add(XmlNode.of("accidental", alter == 0 ? "natural" : alter < 0 ? "flat" : "sharp"));
-    }
+  private static Pitch pitch(String concert, Instrument instrument, int octaves) {
+    return instrument.transposition().written(Pitch.parse(concert).plus(7 * octaves, 12 * octaves));
   }
 
   /** Beams eighths and sixteenths within the beat. */

@@ -165,18 +165,29 @@ public class Shelf {
     return assign(tx, Assignment.toGroup(groupId, pieceId, due, sentence));
   }
 
-  /** Gives a piece; the same bars for the same players are given once, with what was said last. */
-  public long assign(Db.Tx tx, Assignment a) throws SQLException {
-    // two who give the same piece at once do so one after the other
+  /**
+   * What gives the same bars to the same players already. Two who give the same piece at once do so
+   * one after the other: from here on the piece is held until the transaction ends.
+   */
+  public List<Assignment> same(Db.Tx tx, Assignment a) throws SQLException {
     tx.one("select id from piece where id = ? for update", r -> r.getLong(1), a.pieceId());
-    tx.run(
-        "delete from assignment where piece_id = ? and bars = ? and section = ?"
-            + " and coalesce(band_id, 0) = ? and coalesce(student_id, 0) = ?",
+    return tx.list(
+        ASSIGNMENT
+            + "and a.piece_id = ? and a.bars = ? and a.section = ?"
+            + " and coalesce(a.band_id, 0) = ? and coalesce(a.student_id, 0) = ?",
+        Shelf::assignment,
         a.pieceId(),
         a.bars(),
         a.section(),
         a.groupId(),
         a.studentId());
+  }
+
+  /** Gives a piece; the same bars for the same players are given once, with what was said last. */
+  public long assign(Db.Tx tx, Assignment a) throws SQLException {
+    for (Assignment before : same(tx, a)) {
+      removeAssignment(tx, before.id());
+    }
     return tx.insert(
         "insert into assignment (band_id, student_id, section, piece_id, due, sentence, bars,"
             + " tempo, locked) values (?, ?, ?, ?, ?, ?, ?, ?, ?)",

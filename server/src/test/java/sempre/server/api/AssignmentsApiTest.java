@@ -164,6 +164,21 @@ public class AssignmentsApiTest extends DemoTestBase {
     takeBack(id);
   }
 
+  @Test
+  public void whatIsGivenAgainOrTakenBackLetsGoWhatItHadLocked() {
+    long piece = piece("Signal Lamp");
+    long student = student("Luca");
+    String plan = "/api/stand/" + student + "/" + piece + "/plan";
+    give(piece, body(0, student, "", "", 0, true));
+    long again = give(piece, body(0, student, "", "", 0, false));
+    get(plan).get("notes").forEach(n -> assertThat(n.get("locked").asBoolean()).isFalse());
+    assertThat(put("/api/assignments/" + again + "/locked", "{\"locked\":true}")).hasStatusOk();
+    get(plan).get("notes").forEach(n -> assertThat(n.get("locked").asBoolean()).isTrue());
+    takeBack(again);
+    get(plan).get("notes").forEach(n -> assertThat(n.get("locked").asBoolean()).isFalse());
+    assertThat(mvc.delete().uri("/api/assignments/" + again)).hasStatus(404);
+  }
+
   @DataProvider
   public Object[][] wrong() {
     return new Object[][] {
