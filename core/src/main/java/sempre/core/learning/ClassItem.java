@@ -1,16 +1,18 @@
 package sempre.core.learning;
 
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.Iterator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import sempre.core.instrument.Catalogue;
-import sempre.core.instrument.Compass;
 import sempre.core.instrument.Entry;
 import sempre.core.instrument.Setup;
-import sempre.core.instrument.Stage;
+import sempre.core.pitch.NoteName;
 import sempre.core.pitch.Pitch;
 import sempre.core.planning.Player;
-import sempre.core.teaching.NewNote;
 
 /** One thing that a whole class is asked to play; each player has notes of the own page for it. */
 public sealed interface ClassItem {
@@ -22,8 +24,17 @@ public sealed interface ClassItem {
    */
   record Target(Pitch written, Entry entry) {}
 
-  /** What this player plays for it; nothing when it is not for this player. */
-  List<Target> targets(Player player, Stage stage);
+  /**
+   * What a player plays for it.
+   *
+   * @param from the note it begins with on the player's page, as it was placed; empty where it is
+   *     for no octave of this player's
+   * @return nothing when it is not for this player
+   */
+  List<Target> targets(Player player, Optional<Pitch> from);
+
+  /** Where it begins on a player's page when it is asked by itself. */
+  Optional<Placing.Placed> placed(Placing placing);
 
   /** In words, for the head of a column. */
   String words();
@@ -31,22 +42,31 @@ public sealed interface ClassItem {
   /** As text, to be read again by {@link #read}. */
   String text();
 
-  /** One sounding note, each in the octave that fits. */
-  record Sound(Pitch concert) implements ClassItem {
+  /**
+   * One sounding note.
+   *
+   * @param concert its name, with an octave where one was said
+   * @param next whether it is asked as the next parts bring it, in the octave of each
+   */
+  record Sound(NoteName concert, boolean next) implements ClassItem {
     @Override
-    public List<Target> targets(Player player, Stage stage) {
-      return placed(concert, player, stage).flatMap(p -> target(p, player)).stream().toList();
+    public List<Target> targets(Player player, Optional<Pitch> from) {
+      return from.flatMap(p -> target(p, player)).stream().toList();
+    }
+
+    @Override
+    public Optional<Placing.Placed> placed(Placing placing) {
+      return next ? placing.needed(concert) : placing.note(concert);
     }
 
     @Override
     public String words() {
-      String name = concert.displayName();
-      return name.substring(0, name.length() - 1);
+      return concert.displayName();
     }
 
     @Override
     public String text() {
-      return concert.toString();
+      return concert + (next ? " next" : "");
     }
   }
 
@@ -71,37 +91,28 @@ public sealed interface ClassItem {
     }
   }
 
-  /** A scale of one octave upward, as it sounds; each from where it fits. */
-  record Scale(Pitch tonic, Mode mode) implements ClassItem {
+  /** A scale of one octave upward, as it sounds; each from where it lies best. */
+  record Scale(NoteName tonic, Mode mode) implements ClassItem {
     @Override
-    public List<Target> targets(Player player, Stage stage) {
-      Optional<Pitch> start = placed(tonic, player, stage);
-      if (start.isEmpty()) {
-        return List.of();
-      }
-      List<Target> best = up(start.get(), player);
-      Compass.Range range = range(player, stage);
-      // an octave lower, when the whole scale fits there and not here
-      Pitch lower = start.get().plus(-7, -12);
-      if (start.get().midi() + 12 > range.to().midi() && range.has(lower)) {
-        List<Target> instead = up(lower, player);
-        best = instead.size() >= best.size() ? instead : best;
-      }
-      return best;
+    public List<Target> targets(Player player, Optional<Pitch> from) {
+      return from.stream()
+          .flatMap(p -> up(p).stream())
+          .flatMap(p -> target(p, player).stream())
+          .toList();
     }
 
-    private List<Target> up(Pitch start, Player player) {
-      List<Target> all = new ArrayList<>();
-      for (int i = 0; i < mode.semitones.length; i++) {
-        target(mode.step(start, i), player).ifPresent(all::add);
-      }
-      return all;
+    @Override
+    public Optional<Placing.Placed> placed(Placing placing) {
+      return placing.scale(tonic, this::up);
+    }
+
+    private List<Pitch> up(Pitch start) {
+      return IntStream.range(0, mode.semitones.length).mapToObj(i -> mode.step(start, i)).toList();
     }
 
     @Override
     public String words() {
-      String name = tonic.displayName();
-      return name.substring(0, name.length() - 1) + " " + mode.words;
+      return tonic.displayName() + " " + mode.words;
     }
 
     @Override
@@ -113,7 +124,12 @@ public sealed interface ClassItem {
   /** One fingering of one note, for those who play the instrument. */
   record Held(String instrument, Pitch written, String fingering) implements ClassItem {
     @Override
-    public List<Target> targets(Player player, Stage stage) {
+    public Optional<Placing.Placed> placed(Placing placing) {
+      return Optional.empty();
+    }
+
+    @Override
+    public List<Target> targets(Player player, Optional<Pitch> from) {
       if (!player.setup().instrument().id().equals(instrument)) {
         return List.of();
       }
@@ -151,12 +167,13 @@ public sealed interface ClassItem {
   static ClassItem read(String kind, String text) {
     String[] words = text.strip().split("\\s+", 3);
     return switch (kind) {
-      case "SOUND" -> new Sound(Pitch.parse(words[0]));
+      case "SOUND" ->
+          new Sound(NoteName.parse(words[0]), words.length > 1 && words[1].equals("next"));
       case "SCALE" -> {
         if (words.length < 2) {
           throw new IllegalArgumentException("a scale needs its first note and major or minor");
         }
-        yield new Scale(Pitch.parse(words[0]), mode(words[1]));
+        yield new Scale(NoteName.parse(words[0]), mode(words[1]));
       }
       case "FINGERING" -> {
         if (words.length < 3) {
@@ -167,6 +184,39 @@ public sealed interface ClassItem {
       }
       default -> throw new IllegalArgumentException("'" + kind + "' can't be asked of a class");
     };
+  }
+
+  /**
+   * One thing that is asked together with others.
+   *
+   * @param row notes with the same number keep their direction; 0 for one by itself
+   */
+  record InRow(ClassItem item, int row) {}
+
+  /** Where each of some things begins on a player's page; empty where it is not for this player. */
+  static List<Optional<Placing.Placed>> place(List<InRow> items, Placing placing) {
+    List<Optional<Placing.Placed>> placed = new ArrayList<>();
+    Map<Integer, Iterator<Optional<Placing.Placed>>> rows = new HashMap<>();
+    for (InRow i : items) {
+      placed.add(
+          i.row() == 0
+              ? i.item().placed(placing)
+              : rows.computeIfAbsent(i.row(), r -> placing.row(names(items, r)).iterator()).next());
+    }
+    return placed;
+  }
+
+  private static List<NoteName> names(List<InRow> items, int row) {
+    return items.stream()
+        .filter(i -> i.row() == row)
+        .map(
+            i -> {
+              if (i.item() instanceof Sound s && !s.next()) {
+                return s.concert();
+              }
+              throw new IllegalArgumentException("only notes that are named stand in a row");
+            })
+        .toList();
   }
 
   private static Mode mode(String word) {
@@ -181,13 +231,5 @@ public sealed interface ClassItem {
 
   private static Optional<Target> target(Pitch written, Player player) {
     return player.usual(written).map(w -> new Target(written, w.entry()));
-  }
-
-  private static Optional<Pitch> placed(Pitch concert, Player player, Stage stage) {
-    return NewNote.inTheMiddle(concert, player.setup(), stage).map(NewNote::written);
-  }
-
-  private static Compass.Range range(Player player, Stage stage) {
-    return player.setup().instrument().compass(player.setup().options()).of(stage);
   }
 }

@@ -51,9 +51,7 @@ public record Demand(BitSet notes, List<Pitch> beyond, List<HardMove> hardest) {
 
   /** Notes that are lacking to one who has these, as MIDI numbers. */
   public BitSet lacking(BitSet has) {
-    BitSet lacking = (BitSet) notes.clone();
-    lacking.andNot(has);
-    return lacking;
+    return Needs.lacking(notes, has);
   }
 
   /** How many notes are lacking to one who has these. */

@@ -61,11 +61,7 @@ public record Matrix(List<List<Cell>> rows) {
 
     /** What a player has, whatever the fingering. */
     public static Row of(Standing standing, Stage stage) {
-      BitSet has = new BitSet();
-      standing.marks().stream()
-          .filter(m -> m.grade().has())
-          .forEach(m -> has.set(m.written().midi()));
-      return new Row(has, stage);
+      return new Row(standing.has(), stage);
     }
   }
 

@@ -3,8 +3,8 @@ package sempre.core.learning;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeSet;
-import sempre.core.instrument.Setup;
 import sempre.core.pitch.Pitch;
+import sempre.core.planning.Player;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
 
@@ -14,13 +14,13 @@ import sempre.core.score.Note;
  * @param lacking notes of the piece not heard yet or last heard as not yet, rising
  * @param shaky notes last heard as shaky, rising
  * @param faded notes not heard for long, rising
- * @param beyond notes that the instrument does not have, rising
+ * @param beyond notes that the instrument or the hand does not have, rising
  */
 public record Readiness(
     List<Pitch> lacking, List<Pitch> shaky, List<Pitch> faded, List<Pitch> beyond) {
 
   /** Compares the notes of a line with what the student has, whatever the fingering. */
-  public static Readiness of(Line line, Setup setup, Standing standing) {
+  public static Readiness of(Line line, Player player, Standing standing) {
     List<Pitch> lacking = new ArrayList<>();
     List<Pitch> shaky = new ArrayList<>();
     List<Pitch> faded = new ArrayList<>();
@@ -28,7 +28,7 @@ public record Readiness(
     TreeSet<Pitch> notes = new TreeSet<>(java.util.Comparator.comparingInt(Pitch::midi));
     line.notes().stream().map(Note::pitch).forEach(notes::add);
     for (Pitch p : notes) {
-      if (setup.ways(p).isEmpty()) {
+      if (player.usual(p).isEmpty()) {
         beyond.add(p);
         continue;
       }

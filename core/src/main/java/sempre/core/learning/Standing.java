@@ -2,6 +2,7 @@ package sempre.core.learning;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.BitSet;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -109,6 +110,13 @@ public final class Standing {
     return marks.values().stream()
         .sorted(Comparator.comparing(Mark::written).thenComparing(Mark::fingering))
         .toList();
+  }
+
+  /** The written notes that the student has, whatever the fingering, as MIDI numbers. */
+  public BitSet has() {
+    BitSet has = new BitSet();
+    marks.values().stream().filter(m -> m.grade().has()).forEach(m -> has.set(m.written().midi()));
+    return has;
   }
 
   /** What the planner may count on: every fingering that the student has. */

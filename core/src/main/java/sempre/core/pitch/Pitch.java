@@ -23,11 +23,20 @@ public record Pitch(Letter letter, int alter, int octave) implements Comparable<
 
   private static final List<Integer> USUALLY_SHARP = List.of(1, 6);
 
+  /** The octave that begins with middle C. */
+  public static final int MIDDLE_OCTAVE = 4;
+
+  private static final int LOWEST_OCTAVE = -1;
+  private static final int HIGHEST_OCTAVE = 10;
+
+  /** Letters in the order of fifths: each is a fifth above the one before. */
+  private static final String FIFTHS = "FCGDAEB";
+
   public Pitch {
     if (alter < -2 || alter > 2) {
       throw new IllegalArgumentException("a note has at most two sharps or flats, not " + alter);
     }
-    if (octave < -1 || octave > 10) {
+    if (octave < LOWEST_OCTAVE || octave > HIGHEST_OCTAVE) {
       throw new IllegalArgumentException("octave " + octave + " is outside -1 to 10");
     }
   }
@@ -103,6 +112,31 @@ public record Pitch(Letter letter, int alter, int octave) implements Comparable<
     return Math.abs(newAlter) <= 2
         ? new Pitch(newLetter, newAlter, newOctave)
         : ofMidi(target, semitones >= 0);
+  }
+
+  /** Whether there is a pitch so many octaves up (down: negative). */
+  public boolean movesBy(int octaves) {
+    return octave + octaves >= LOWEST_OCTAVE && octave + octaves <= HIGHEST_OCTAVE;
+  }
+
+  /** The same note so many octaves up (down: negative). */
+  public Pitch octaves(int octaves) {
+    return plus(7 * octaves, 12 * octaves);
+  }
+
+  /**
+   * The pitch spelled as the tonic of a key that has a signature: D sharp as E flat, since no key
+   * of nine sharps is written. Keys of six sharps and of six flats both stay.
+   */
+  public Pitch inAKey() {
+    int fifths = FIFTHS.indexOf(letter.name()) - 1 + 7 * alter;
+    if (Math.abs(fifths) <= 6) {
+      return this;
+    }
+    int folded = fifths > 0 ? fifths - 12 : fifths + 12;
+    int sign = Math.floorDiv(folded + 1, 7);
+    Letter other = Letter.valueOf(FIFTHS.substring(Math.floorMod(folded + 1, 7)).substring(0, 1));
+    return new Pitch(other, sign, Math.floorDiv(midi() - other.semitones() - sign, 12) - 1);
   }
 
   /** The letter and accidental without the octave, as a person reads it: {@code B♭}. */

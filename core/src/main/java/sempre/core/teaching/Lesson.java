@@ -13,7 +13,6 @@ import sempre.core.instrument.Fingering;
 import sempre.core.instrument.Hold;
 import sempre.core.instrument.Keywork;
 import sempre.core.instrument.Setup;
-import sempre.core.instrument.Stage;
 import sempre.core.motion.Move;
 import sempre.core.pitch.Pitch;
 import sempre.core.planning.Judge;
@@ -24,7 +23,6 @@ import sempre.core.planning.Player;
  * goes wrong and how to blow.
  *
  * @param written the note on the player's page
- * @param octaves octaves by which it was moved to fit
  * @param entry the fingering as this player's class does it
  * @param has whether the player has it already
  * @param from the nearest note the player has; empty when there is none
@@ -34,7 +32,6 @@ import sempre.core.planning.Player;
  */
 public record Lesson(
     Pitch written,
-    int octaves,
     Entry entry,
     boolean has,
     Optional<From> from,
@@ -71,16 +68,6 @@ public record Lesson(
    */
   public record Mistake(Pitch written, String why, String mend) {}
 
-  /**
-   * The lesson of one concert pitch for one player, in the octave that {@link NewNote#inTheMiddle}
-   * takes.
-   *
-   * @return empty when no octave of it lies in the range of the stage, or the hand has no fingering
-   */
-  public static Optional<Lesson> of(Pitch concert, Player player, Stage stage) {
-    return of(NewNote.inTheMiddle(concert, player.setup(), stage), player);
-  }
-
   /** The lesson of a note as it stands on the player's page; empty when there is no fingering. */
   public static Optional<Lesson> written(Pitch written, Player player) {
     return of(NewNote.written(written, player.setup()), player);
@@ -110,7 +97,6 @@ public record Lesson(
     return Optional.of(
         new Lesson(
             written,
-            note.get().octaves(),
             way.get().entry(),
             has,
             near.map(n -> new From(n.entry().written(), n.entry(), sentence(setup, n, way.get()))),

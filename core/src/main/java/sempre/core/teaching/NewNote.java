@@ -15,7 +15,6 @@ import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Role;
 import sempre.core.instrument.Setup;
 import sempre.core.instrument.Stage;
-import sempre.core.pitch.Letter;
 import sempre.core.pitch.Pitch;
 
 /**
@@ -60,7 +59,7 @@ public record NewNote(
   public static Optional<NewNote> of(Pitch concert, Setup setup, Stage stage) {
     Instrument instrument = setup.instrument();
     Compass.Range range = instrument.compass(setup.options()).of(stage);
-    Pitch asked = asItsKeySpells(instrument.transposition().written(concert));
+    Pitch asked = instrument.transposition().written(concert).inAKey();
     for (int away = 0; away <= FARTHEST; away++) {
       for (int octaves : away == 0 ? new int[] {0} : new int[] {-away, away}) {
         Pitch written = asked.plus(7 * octaves, 12 * octaves);
@@ -72,15 +71,6 @@ public record NewNote(
       }
     }
     return Optional.empty();
-  }
-
-  /**
-   * One concert pitch in the octave where an instrument's first years begin, if there is one, else
-   * in the nearest of the stage: a low instrument does not climb to the top of its range for a
-   * pitch that is named in the middle (common practice, no source).
-   */
-  public static Optional<NewNote> inTheMiddle(Pitch concert, Setup setup, Stage stage) {
-    return of(concert, setup, Stage.FIRST_YEARS).or(() -> of(concert, setup, stage));
   }
 
   /** A note as it stands on the page; empty when the instrument has no standard for it. */
@@ -176,23 +166,5 @@ public record NewNote(
                   ? "without the " + key + ": the lower register"
                   : "with the " + key + " pressed by mistake: the upper register"));
     }
-  }
-
-  private static final String FIFTHS = "FCGDAEB";
-
-  /**
-   * The note spelled as the tonic of a key that has a signature: D sharp as E flat, since no key of
-   * nine sharps is written. Keys of six sharps and of six flats both stay.
-   */
-  static Pitch asItsKeySpells(Pitch p) {
-    int fifths = FIFTHS.indexOf(p.letter().name()) - 1 + 7 * p.alter();
-    if (Math.abs(fifths) <= 6) {
-      return p;
-    }
-    int folded = fifths > 0 ? fifths - 12 : fifths + 12;
-    int alter = Math.floorDiv(folded + 1, 7);
-    Letter letter = Letter.valueOf(FIFTHS.substring(Math.floorMod(folded + 1, 7)).substring(0, 1));
-    int octave = Math.floorDiv(p.midi() - letter.semitones() - alter, 12) - 1;
-    return new Pitch(letter, alter, octave);
   }
 }

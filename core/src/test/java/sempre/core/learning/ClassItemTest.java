@@ -20,10 +20,15 @@ public class ClassItemTest {
     return Player.able(Setup.of(Catalogue.standard().instrument(id), Map.of()));
   }
 
+  private static List<ClassItem.Target> targets(ClassItem item, Player player, Stage stage) {
+    Placing placing = new Placing(player, stage, Needs.NONE);
+    return item.targets(player, item.placed(placing).map(Placing.Placed::written));
+  }
+
   private static String notes(ClassItem item, String id) {
     return String.join(
         " ",
-        item.targets(player(id), Stage.FIRST_YEARS).stream()
+        targets(item, player(id), Stage.FIRST_YEARS).stream()
             .map(t -> t.written().toString())
             .toList());
   }
@@ -48,19 +53,19 @@ public class ClassItemTest {
 
   @Test(dataProvider = "unison")
   public void oneSoundIsEachPlayersOwnNote(String id, String letter) {
-    String written = notes(ClassItem.read("SOUND", "Ab4"), id);
+    String written = notes(ClassItem.read("SOUND", "Ab"), id);
     assertEquals(written.replaceAll("\\d", ""), letter);
   }
 
   @Test
   public void aScaleIsTheSameForAllAndEachReadsItsOwn() {
-    ClassItem scale = ClassItem.read("SCALE", "Bb4 major");
+    ClassItem scale = ClassItem.read("SCALE", "Bb major");
     assertEquals(scale.words(), "B♭ major");
     assertEquals(notes(scale, "flute"), "Bb4 C5 D5 Eb5 F5 G5 A5 Bb5");
     assertEquals(notes(scale, "trumpet"), "C4 D4 E4 F4 G4 A4 B4 C5");
     assertEquals(notes(scale, "trombone"), "Bb2 C3 D3 Eb3 F3 G3 A3 Bb3");
     for (String id : List.of("flute", "alto-sax", "trumpet", "horn", "trombone", "tuba")) {
-      var targets = scale.targets(player(id), Stage.SCHOOL);
+      var targets = targets(scale, player(id), Stage.SCHOOL);
       assertEquals(targets.size(), 8, id);
       int first = targets.get(0).written().midi();
       assertEquals(
@@ -69,9 +74,43 @@ public class ClassItemTest {
           id);
     }
     assertEquals(
-        ClassItem.read("SCALE", "C4 chromatic").targets(player("trumpet"), Stage.SCHOOL).size(),
+        targets(ClassItem.read("SCALE", "C chromatic"), player("trumpet"), Stage.SCHOOL).size(),
         13);
-    assertEquals(notes(ClassItem.read("SCALE", "D4 minor"), "flute"), "D4 E4 F4 G4 A4 Bb4 C5 D5");
+    assertEquals(notes(ClassItem.read("SCALE", "D minor"), "flute"), "D4 E4 F4 G4 A4 Bb4 C5 D5");
+    assertEquals(notes(ClassItem.read("SCALE", "Bb3 major"), "trumpet"), "C4 D4 E4 F4 G4 A4 B4 C5");
+    // from low B flat the flute has what lies above its lowest note
+    assertEquals(notes(ClassItem.read("SCALE", "Bb3 major"), "flute"), "C4 D4 Eb4 F4 G4 A4 Bb4");
+  }
+
+  @Test
+  public void whatIsAskedIsReadAgainAsItWasWritten() {
+    for (String text : List.of("Bb", "Bb3", "Bb next")) {
+      assertEquals(ClassItem.read("SOUND", text).text(), text);
+    }
+    assertEquals(ClassItem.read("SCALE", "Eb3 minor").text(), "Eb3 MINOR");
+    assertEquals(ClassItem.read("SOUND", "Bb3").words(), "B♭3", "an octave that was said is shown");
+  }
+
+  @Test
+  public void notesOfOneRowArePlacedTogetherAndOthersByThemselves() {
+    List<ClassItem.InRow> items =
+        List.of(
+            new ClassItem.InRow(ClassItem.read("SOUND", "F"), 1),
+            new ClassItem.InRow(ClassItem.read("SOUND", "D"), 0),
+            new ClassItem.InRow(ClassItem.read("SOUND", "G"), 1),
+            new ClassItem.InRow(ClassItem.read("SOUND", "A"), 1),
+            new ClassItem.InRow(ClassItem.read("SCALE", "Bb major"), 0));
+    Placing flute = new Placing(player("flute"), Stage.FIRST_YEARS, Needs.NONE);
+    assertEquals(
+        ClassItem.place(items, flute).stream()
+            .map(p -> p.orElseThrow().written().toString())
+            .toList(),
+        List.of("F4", "D5", "G4", "A4", "Bb4"));
+    expectThrows(
+        IllegalArgumentException.class,
+        () ->
+            ClassItem.place(
+                List.of(new ClassItem.InRow(ClassItem.read("SCALE", "C major"), 1)), flute));
   }
 
   @Test
@@ -86,19 +125,19 @@ public class ClassItemTest {
   @Test
   public void theHousesWayAndTheHandDecideTheFingering() {
     Setup sax = Setup.of(Catalogue.standard().instrument("alto-sax"), Map.of());
-    ClassItem bFlat = ClassItem.read("SOUND", "Db4");
+    ClassItem bFlat = ClassItem.read("SOUND", "Db");
     Player bis = Player.of(sax, Map.of("bFlat", "bis"), Set.of(), Optional.empty());
-    assertEquals(bFlat.targets(bis, Stage.SCHOOL).get(0).entry().fingering(), "1 bis |");
+    assertEquals(targets(bFlat, bis, Stage.SCHOOL).get(0).entry().fingering(), "1 bis |");
     Player small = Player.of(sax, Map.of(), Set.of("sBb"), Optional.empty());
-    assertTrue(!bFlat.targets(small, Stage.SCHOOL).get(0).entry().fingering().contains("sBb"));
+    assertTrue(!targets(bFlat, small, Stage.SCHOOL).get(0).entry().fingering().contains("sBb"));
   }
 
   @DataProvider
   public Object[][] wrong() {
     return new Object[][] {
       {"SOUND", "H4", "H4"},
-      {"SCALE", "Bb4", "major or minor"},
-      {"SCALE", "Bb4 lydian", "there is: major, minor, chromatic"},
+      {"SCALE", "Bb", "major or minor"},
+      {"SCALE", "Bb lydian", "there is: major, minor, chromatic"},
       {"FINGERING", "flute Bb4", "needs its instrument"},
       {"FINGERING", "kazoo Bb4 1", "kazoo"},
       {"DANCE", "Bb4", "can't be asked"},

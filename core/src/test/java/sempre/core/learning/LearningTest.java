@@ -14,6 +14,7 @@ import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Setup;
 import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Pitch;
+import sempre.core.planning.Player;
 import sempre.core.score.Dynamic;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
@@ -123,7 +124,7 @@ public class LearningTest {
 
   @Test
   public void readinessSaysWhatLacksWhatShakesAndWhatIsBeyond() {
-    Setup trumpet = Setup.of(Catalogue.standard().instrument("trumpet"), Map.of());
+    Player trumpet = Player.able(Setup.of(Catalogue.standard().instrument("trumpet"), Map.of()));
     Standing s =
         Standing.of(
             List.of(

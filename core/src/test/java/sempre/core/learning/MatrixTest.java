@@ -155,9 +155,10 @@ public class MatrixTest {
       Demand d = Demand.of(line, able("flute"));
       assertEquals(
           d.lackingCount(Matrix.Row.of(standing, Stage.ADVANCED).has()),
-          Readiness.of(line, flute, standing).lacking().size());
+          Readiness.of(line, able("flute"), standing).lacking().size());
       assertEquals(
-          d.lacking(has).cardinality(), Readiness.of(line, flute, standing).lacking().size());
+          d.lacking(has).cardinality(),
+          Readiness.of(line, able("flute"), standing).lacking().size());
     }
   }
 

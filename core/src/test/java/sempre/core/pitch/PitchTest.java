@@ -101,6 +101,41 @@ public class PitchTest {
     assertThrows(IllegalArgumentException.class, () -> new KeySignature(8));
   }
 
+  /** Keys have at most seven sharps or flats, and none is written with more than six here. */
+  @DataProvider
+  public Object[][] spellings() {
+    return new Object[][] {
+      {"D#5", "Eb5"}, {"G#4", "Ab4"}, {"A#3", "Bb3"}, {"E#4", "F4"}, {"B#3", "C4"}, {"Cb5", "B4"},
+      {"Fb4", "E4"}, {"F#4", "F#4"}, {"Gb4", "Gb4"}, {"C#5", "Db5"}, {"Db5", "Db5"}, {"Bb4", "Bb4"}
+    };
+  }
+
+  @Test(dataProvider = "spellings")
+  public void aNoteIsSpelledAsTheTonicOfAKey(String given, String spelled) {
+    assertEquals(Pitch.parse(given).inAKey(), Pitch.parse(spelled));
+    assertEquals(Pitch.parse(given).midi(), Pitch.parse(spelled).midi());
+  }
+
+  @Test
+  public void aNameHasAnOctaveOnlyWhereOneIsSaid() {
+    assertEquals(NoteName.parse("b♭").toString(), "Bb");
+    assertEquals(NoteName.parse("Bb3").displayName(), "B♭3");
+    assertEquals(NoteName.parse("F#").octave(), java.util.OptionalInt.empty());
+    assertEquals(NoteName.of(Pitch.parse("Eb5")).toString(), "Eb");
+    assertTrue(expect(() -> NoteName.parse("H")).getMessage().contains("'H' is not a note"));
+  }
+
+  /** A row goes to the nearest note of a name: never farther than a fourth, by the letters. */
+  @Test
+  public void aNameLiesNextToTheNoteBeforeIt() {
+    assertEquals(NoteName.parse("C").nearestTo(Pitch.parse("Bb4")), Pitch.parse("C5"));
+    assertEquals(NoteName.parse("Bb").nearestTo(Pitch.parse("C5")), Pitch.parse("Bb4"));
+    assertEquals(NoteName.parse("F").nearestTo(Pitch.parse("Bb4")), Pitch.parse("F4"));
+    assertEquals(NoteName.parse("F").nearestTo(Pitch.parse("C4")), Pitch.parse("F4"));
+    assertEquals(NoteName.parse("G").nearestTo(Pitch.parse("C4")), Pitch.parse("G3"));
+    assertEquals(NoteName.parse("F#").nearestTo(Pitch.parse("F4")), Pitch.parse("F#4"));
+  }
+
   private static Exception expect(Runnable action) {
     try {
       action.run();

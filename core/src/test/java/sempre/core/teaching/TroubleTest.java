@@ -204,21 +204,6 @@ public class TroubleTest {
     return NewNote.of(Pitch.parse(concert), setup(id), stage).orElseThrow();
   }
 
-  /** Keys have at most seven sharps or flats, and none is written with more than six here. */
-  @DataProvider
-  public Object[][] spellings() {
-    return new Object[][] {
-      {"D#5", "Eb5"}, {"G#4", "Ab4"}, {"A#3", "Bb3"}, {"E#4", "F4"}, {"B#3", "C4"}, {"Cb5", "B4"},
-      {"Fb4", "E4"}, {"F#4", "F#4"}, {"Gb4", "Gb4"}, {"C#5", "Db5"}, {"Db5", "Db5"}, {"Bb4", "Bb4"}
-    };
-  }
-
-  @Test(dataProvider = "spellings")
-  public void aNoteIsSpelledAsTheTonicOfAKey(String given, String spelled) {
-    assertEquals(NewNote.asItsKeySpells(Pitch.parse(given)), Pitch.parse(spelled));
-    assertEquals(Pitch.parse(given).midi(), Pitch.parse(spelled).midi());
-  }
-
   @Test
   public void otherWaysLeaveOutWhatIsNeverPlanned() {
     NewNote n = note("alto-sax", "Db4", Stage.SCHOOL);

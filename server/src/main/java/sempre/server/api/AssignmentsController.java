@@ -305,7 +305,7 @@ class AssignmentsController {
   }
 
   private Views.PartView part(Db.Tx tx, Shelf.Assignment a, Stands.Loaded l) throws SQLException {
-    Readiness r = Readiness.of(Given.line(a, l.page()), l.player().setup(), l.standing());
+    Readiness r = Readiness.of(Given.line(a, l.page()), l.player(), l.standing());
     Bars bars = Given.bars(a, l.page().reading().part());
     List<String> unusual =
         l.plan().notes().stream()

@@ -11,28 +11,27 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.Iterator;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
-import java.util.TreeMap;
-import java.util.TreeSet;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import sempre.core.instrument.Setup;
 import sempre.core.instrument.Stage;
 import sempre.core.learning.Check;
 import sempre.core.learning.ClassItem;
 import sempre.core.learning.Grade;
-import sempre.core.learning.Readiness;
-import sempre.core.learning.Standing;
+import sempre.core.learning.GroupSounds;
+import sempre.core.learning.Learner;
+import sempre.core.learning.Placing;
+import sempre.core.pitch.NoteName;
 import sempre.core.pitch.Pitch;
 import sempre.core.planning.Plan;
 import sempre.core.planning.Player;
@@ -49,12 +48,12 @@ class ClassChecksController {
   /** More columns than this do not fit a lesson. */
   private static final int MOST_ITEMS = 12;
 
-  /** So many of the next pieces are looked at for what to ask. */
-  private static final int NEXT = 3;
-
   private static final int SUGGESTED = 8;
-  private static final int OCTAVE = 12;
-  private static final int MIDDLE_C = 60;
+
+  private static final String BARS = "BARS";
+
+  /** What is asked in an octave of each student. */
+  private static final Set<String> PLACED = Set.of("SOUND", "SCALE");
 
   private final Db db;
   private final People people;
@@ -63,7 +62,8 @@ class ClassChecksController {
   private final ClassChecks classes;
   private final Players players;
   private final Stands stands;
-  private final Given given;
+  private final Learners learners;
+  private final CheckLists lists;
   private final Clock clock;
 
   ClassChecksController(
@@ -74,9 +74,11 @@ class ClassChecksController {
       ClassChecks classes,
       Players players,
       Stands stands,
-      Given given,
+      Learners learners,
+      CheckLists lists,
       Clock clock) {
-    this.given = given;
+    this.learners = learners;
+    this.lists = lists;
     this.db = db;
     this.people = people;
     this.shelf = shelf;
@@ -91,20 +93,33 @@ class ClassChecksController {
    * One thing asked.
    *
    * @param kind SOUND, SCALE, FINGERING or BARS
-   * @param what {@code Bb4}; {@code Bb4 major}; {@code flute Bb4 T 1 | 1 Eb}; {@code 3-6}
+   * @param what {@code Bb}, {@code Bb3} or {@code Bb next}; {@code Bb major}; {@code flute Bb4 T 1
+   *     | 1 Eb}; {@code 3-6}
    * @param pieceId whose bars are meant; 0 otherwise
+   * @param row sounds with the same number keep their direction; 0 for one by itself
    */
   record ItemBody(
       @NotBlank(message = "say what kind of thing is asked") String kind,
       @NotBlank(message = "say what is asked")
           @Size(max = 200, message = "what is asked is too long")
           String what,
-      long pieceId) {}
+      long pieceId,
+      Integer row) {}
 
+  /** The note that a student shall be asked; of a scale the first one. */
+  record AskedBody(
+      long studentId, int item, @NotBlank(message = "say which note is asked") String written) {}
+
+  /**
+   * A check.
+   *
+   * @param asked notes in their octaves as they were shown; who is not named is asked by the rule
+   */
   record CheckBody(
       @NotEmpty(message = "choose what is asked")
           @Size(max = MOST_ITEMS, message = "ask at most 12 things in one check")
-          List<@Valid ItemBody> items) {}
+          List<@Valid ItemBody> items,
+      List<@Valid AskedBody> asked) {}
 
   /**
    * One grade.
@@ -132,91 +147,166 @@ class ClassChecksController {
 
   @GetMapping("/groups/{groupId}/checks")
   List<Views.ClassCheckRef> of(@PathVariable long groupId) {
-    return db.inTransaction(
-        tx -> {
-          LocalDate today = LocalDate.now(clock);
-          List<Views.ClassCheckRef> refs = new ArrayList<>();
-          for (ClassChecks.ClassCheck c : classes.of(tx, groupId)) {
-            List<String> words = new ArrayList<>();
-            for (ClassChecks.Item i : classes.items(tx, c.id())) {
-              words.add(words(tx, i));
-            }
-            refs.add(
-                new Views.ClassCheckRef(
-                    c.id(),
-                    Names.ago(c.made().atZone(clock.getZone()).toLocalDate(), today),
-                    c.finished(),
-                    words));
-          }
-          return refs;
-        });
+    return db.inTransaction(tx -> lists.of(tx, groupId));
   }
 
-  /** Sounds that the group's next pieces need and that most players lack or have shakily. */
+  /** The checks of all groups that were begun and not finished. */
+  @GetMapping("/checks/open")
+  List<Views.ClassCheckRef> open() {
+    return db.inTransaction(lists::open);
+  }
+
+  /** Sounds that the group's next parts need and that most players lack or have shakily. */
   @GetMapping("/groups/{groupId}/checks/suggested")
   List<Views.SuggestedView> suggested(@PathVariable long groupId) {
     return db.inTransaction(
         tx -> {
-          People.Group group = group(tx, groupId);
-          Map<Integer, Integer> needing = new TreeMap<>();
-          for (People.Student s : people.students(tx, group.id())) {
-            Standing standing = players.standing(tx, s.id());
-            Set<Integer> mine = new TreeSet<>();
-            List<Shelf.Assignment> next = given.of(tx, s);
-            for (Shelf.Assignment a : next.subList(0, Math.min(NEXT, next.size()))) {
-              Shelf.Piece piece = players.piece(tx, a.pieceId());
-              Optional<Players.Page> page = players.page(tx, s, piece);
-              if (page.isPresent()) {
-                Setup setup = players.setup(tx, s);
-                Readiness r = Readiness.of(Given.line(a, page.get()), setup, standing);
-                for (List<Pitch> notes : List.of(r.lacking(), r.shaky(), r.faded())) {
-                  notes.forEach(
-                      p ->
-                          mine.add(setup.instrument().transposition().sounding(p).midi() % OCTAVE));
-                }
-              }
-            }
-            mine.forEach(pitch -> needing.merge(pitch, 1, Integer::sum));
-          }
-          return needing.entrySet().stream()
-              .sorted(Map.Entry.<Integer, Integer>comparingByValue().reversed())
+          List<Learner> group =
+              learners.ofGroup(tx, group(tx, groupId).id()).stream()
+                  .map(Learners.Known::learner)
+                  .toList();
+          return GroupSounds.of(group).sounds().stream()
+              .filter(s -> s.needing() + s.again().size() > 0)
+              .sorted(
+                  Comparator.comparingInt(GroupSounds.Sound::needing)
+                      .thenComparingInt(s -> s.again().size())
+                      .reversed())
               .limit(SUGGESTED)
               .map(
-                  e -> {
-                    Pitch p = Pitch.usual(MIDDLE_C + e.getKey());
-                    ClassItem item = new ClassItem.Sound(p);
-                    int n = e.getValue();
+                  s -> {
+                    NoteName name = NoteName.of(Pitch.usual(s.pitchClass()));
                     return new Views.SuggestedView(
                         "SOUND",
-                        item.text(),
-                        item.words(),
-                        n + (n == 1 ? " needs it next" : " need it next"));
+                        new ClassItem.Sound(name, true).text(),
+                        name.displayName(),
+                        Sounds.why(s));
                   })
               .toList();
         });
+  }
+
+  /** What each student would be asked, on the own page; nothing is kept. */
+  @PostMapping("/groups/{groupId}/checks/look")
+  List<Views.AskedRow> look(@PathVariable long groupId, @Valid @RequestBody CheckBody body) {
+    return db.inTransaction(
+        tx -> {
+          People.Group group = group(tx, groupId);
+          List<ClassChecks.Item> items = items(tx, body);
+          List<Views.AskedRow> rows = new ArrayList<>();
+          for (People.Student s : people.students(tx, groupId)) {
+            Placing placing = placing(learners.of(tx, s).learner(), group);
+            List<Optional<Placing.Placed>> placed = place(items, placing);
+            List<Views.AskedCell> cells = new ArrayList<>();
+            for (int i = 0; i < items.size(); i++) {
+              cells.add(
+                  asked(
+                      placed.get(i),
+                      targets(tx, items.get(i), s, placed.get(i).map(Placing.Placed::written)),
+                      placing));
+            }
+            rows.add(
+                new Views.AskedRow(
+                    Names.student(s), placing.player().setup().instrument().clef(), cells));
+          }
+          return rows;
+        });
+  }
+
+  private static Views.AskedCell asked(
+      Optional<Placing.Placed> placed, List<ClassItem.Target> targets, Placing placing) {
+    return new Views.AskedCell(
+        !targets.isEmpty(),
+        placed.map(p -> p.written().toString()).orElse(""),
+        placed.map(p -> p.why().name()).orElse(""),
+        placed.map(Placing.Placed::beyond).orElse(false),
+        Names.notes(targets.stream().map(ClassItem.Target::written).distinct().toList()),
+        placed
+            .map(p -> placing.octavesOf(p.written()).stream().sorted().map(Names::note).toList())
+            .orElse(List.of()));
   }
 
   @PostMapping("/groups/{groupId}/checks")
   Views.Id begin(@PathVariable long groupId, @Valid @RequestBody CheckBody body) {
     return db.inTransaction(
         tx -> {
-          group(tx, groupId);
-          Set<ClassChecks.Item> items = new LinkedHashSet<>();
-          for (ItemBody i : body.items()) {
-            items.add(item(tx, i));
+          People.Group group = group(tx, groupId);
+          List<ClassChecks.Item> items = items(tx, body);
+          long id = classes.add(tx, groupId, clock.instant(), items);
+          Map<ClassChecks.Cell, Pitch> shown = new HashMap<>();
+          for (AskedBody a : body.asked() == null ? List.<AskedBody>of() : body.asked()) {
+            shown.put(new ClassChecks.Cell(a.studentId(), a.item()), Pitch.parse(a.written()));
           }
-          return new Views.Id(classes.add(tx, groupId, clock.instant(), List.copyOf(items)));
+          for (People.Student s : people.students(tx, groupId)) {
+            Placing placing = placing(learners.of(tx, s).learner(), group);
+            List<Optional<Placing.Placed>> placed = place(items, placing);
+            for (int i = 0; i < items.size(); i++) {
+              if (placed.get(i).isPresent()) {
+                ClassChecks.Cell cell = new ClassChecks.Cell(s.id(), i);
+                Pitch written = placed.get(i).get().written();
+                classes.settle(
+                    tx, id, cell, chosen(s, written, shown.getOrDefault(cell, written), placing));
+              }
+            }
+          }
+          return new Views.Id(id);
         });
   }
 
+  /** The note as it was chosen, if it is the one that is asked, in an octave that there is. */
+  private static Pitch chosen(People.Student s, Pitch asked, Pitch chosen, Placing placing) {
+    if (chosen.equals(asked) || placing.octavesOf(asked).contains(chosen)) {
+      return chosen;
+    }
+    throw new IllegalArgumentException(
+        s.name()
+            + " can't be asked "
+            + chosen.displayName()
+            + " for it; there is: "
+            + Names.list(placing.octavesOf(asked)));
+  }
+
+  private List<ClassChecks.Item> items(Db.Tx tx, CheckBody body) throws SQLException {
+    List<ClassChecks.Item> items = new ArrayList<>();
+    for (ItemBody b : body.items()) {
+      ClassChecks.Item i = item(tx, b);
+      // a row may come back to a note, an octave higher
+      if (i.row() == 0 && items.contains(i)) {
+        throw new IllegalArgumentException("the same thing is asked twice; leave one out");
+      }
+      items.add(i);
+    }
+    return items;
+  }
+
+  private static Placing placing(Learner learner, People.Group group) {
+    return new Placing(learner.player(), Stage.of(group.stage()), learner.needs());
+  }
+
+  /** Where each item begins on a player's page; empty for bars and fingerings. */
+  private static List<Optional<Placing.Placed>> place(
+      List<ClassChecks.Item> items, Placing placing) {
+    List<ClassItem.InRow> sounds =
+        items.stream()
+            .filter(i -> !i.kind().equals(BARS))
+            .map(i -> new ClassItem.InRow(ClassItem.read(i.kind(), i.what()), i.row()))
+            .toList();
+    Iterator<Optional<Placing.Placed>> placed = ClassItem.place(sounds, placing).iterator();
+    return items.stream()
+        .map(i -> i.kind().equals(BARS) ? Optional.<Placing.Placed>empty() : placed.next())
+        .toList();
+  }
+
   private ClassChecks.Item item(Db.Tx tx, ItemBody b) throws SQLException {
-    if (b.kind().equals("BARS")) {
+    if (b.kind().equals(BARS)) {
       Shelf.Piece piece = players.piece(tx, b.pieceId());
       bars(b.what());
-      return new ClassChecks.Item("BARS", b.what().strip(), OptionalLong.of(piece.id()));
+      return new ClassChecks.Item(BARS, b.what().strip(), OptionalLong.of(piece.id()), 0);
     }
     return new ClassChecks.Item(
-        b.kind(), ClassItem.read(b.kind(), b.what()).text(), OptionalLong.empty());
+        b.kind(),
+        ClassItem.read(b.kind(), b.what()).text(),
+        OptionalLong.empty(),
+        b.row() == null ? 0 : b.row());
   }
 
   /** First and last bar of {@code 3-6} or {@code 3}. */
@@ -250,13 +340,15 @@ class ClassChecksController {
           ClassChecks.ClassCheck check = check(tx, id);
           People.Student s = players.student(tx, b.studentId());
           ClassChecks.Item item = item(tx, id, b.item());
-          List<ClassItem.Target> targets = targets(tx, item, s, stage(tx, check));
+          Asked asked = asked(tx, check);
+          Optional<Pitch> from = asked.from(tx, s, b.item());
+          List<ClassItem.Target> targets = targets(tx, item, s, from);
           if (targets.isEmpty()) {
             throw new IllegalArgumentException(
-                words(tx, item) + " is not for " + s.name() + "; nothing is written down");
+                lists.words(tx, item) + " is not for " + s.name() + "; nothing is written down");
           }
           if (!classes.has(tx, id, b.mark())) {
-            String bars = item.kind().equals("BARS") ? item.what() : "";
+            String bars = item.kind().equals(BARS) ? item.what() : "";
             // those that it is for come last, so that the grade of the whole is theirs
             List<ClassItem.Target> all = new ArrayList<>(targets);
             all.sort(Comparator.comparing(t -> b.isFor(t.written())));
@@ -283,6 +375,7 @@ class ClassChecksController {
                   b.item(),
                   b.mark());
             }
+            asked.settle(tx, s, b.item(), from);
             classes.setAbsent(tx, id, s.id(), false);
           }
           return cell(targets, last(tx, id, s.id(), b.item()));
@@ -305,7 +398,8 @@ class ClassChecksController {
               }
             }
           }
-          return cell(targets(tx, item, s, stage(tx, check)), last(tx, id, s.id(), b.item()));
+          Optional<Pitch> from = asked(tx, check).from(tx, s, b.item());
+          return cell(targets(tx, item, s, from), last(tx, id, s.id(), b.item()));
         });
   }
 
@@ -359,8 +453,59 @@ class ClassChecksController {
         .orElseThrow(() -> new Errors.NotThere("This group is not here any more."));
   }
 
-  private Stage stage(Db.Tx tx, ClassChecks.ClassCheck check) throws SQLException {
-    return Stage.of(group(tx, check.groupId()).stage());
+  /** What each student of a check is asked. */
+  private final class Asked {
+    private final ClassChecks.ClassCheck check;
+    private final People.Group group;
+    private final List<ClassChecks.Item> items;
+    private final Map<ClassChecks.Cell, Pitch> settled;
+    private final Map<ClassChecks.Cell, Pitch> marked = new HashMap<>();
+    private final Map<Long, List<Optional<Placing.Placed>>> placed = new HashMap<>();
+
+    private Asked(Db.Tx tx, ClassChecks.ClassCheck check) throws SQLException {
+      this.check = check;
+      group = group(tx, check.groupId());
+      items = classes.items(tx, check.id());
+      settled = classes.settled(tx, check.id());
+      for (ClassChecks.Entry e : classes.entries(tx, check.id())) {
+        marked.merge(
+            new ClassChecks.Cell(e.studentId(), e.place()),
+            e.written(),
+            (a, b) -> a.midi() <= b.midi() ? a : b);
+      }
+    }
+
+    /**
+     * Where an item begins on a student's page: as it was settled; in a check older than that as it
+     * was marked; for who came later by the rule.
+     */
+    Optional<Pitch> from(Db.Tx tx, People.Student s, int place) throws SQLException {
+      ClassChecks.Cell cell = new ClassChecks.Cell(s.id(), place);
+      Pitch known = settled.getOrDefault(cell, marked.get(cell));
+      if (known != null) {
+        return Optional.of(known);
+      }
+      List<Optional<Placing.Placed>> rule = placed.get(s.id());
+      if (rule == null) {
+        rule = place(items, placing(learners.of(tx, s).learner(), group));
+        placed.put(s.id(), rule);
+      }
+      return rule.get(place).map(Placing.Placed::written);
+    }
+
+    /** Settles what was not settled, once it is marked. */
+    void settle(Db.Tx tx, People.Student s, int place, Optional<Pitch> from) throws SQLException {
+      ClassChecks.Cell cell = new ClassChecks.Cell(s.id(), place);
+      if (!settled.containsKey(cell)
+          && from.isPresent()
+          && PLACED.contains(items.get(place).kind())) {
+        classes.settle(tx, check.id(), cell, from.get());
+      }
+    }
+  }
+
+  private Asked asked(Db.Tx tx, ClassChecks.ClassCheck check) throws SQLException {
+    return new Asked(tx, check);
   }
 
   private ClassChecks.Item item(Db.Tx tx, long checkId, int place) throws SQLException {
@@ -371,21 +516,13 @@ class ClassChecksController {
     return items.get(place);
   }
 
-  private String words(Db.Tx tx, ClassChecks.Item i) throws SQLException {
-    if (i.kind().equals("BARS")) {
-      String piece = shelf.title(tx, i.piece().orElse(0)).orElse("a piece that is gone");
-      return piece + (i.what().contains("-") ? ", bars " : ", bar ") + i.what();
-    }
-    return ClassItem.read(i.kind(), i.what()).words();
-  }
-
   private List<ClassItem.Target> targets(
-      Db.Tx tx, ClassChecks.Item item, People.Student s, Stage stage) throws SQLException {
-    if (item.kind().equals("BARS")) {
+      Db.Tx tx, ClassChecks.Item item, People.Student s, Optional<Pitch> from) throws SQLException {
+    if (item.kind().equals(BARS)) {
       return inBars(tx, item, s);
     }
     Player player = players.player(tx, s, players.standing(tx, s, List.of()));
-    return ClassItem.read(item.kind(), item.what()).targets(player, stage);
+    return ClassItem.read(item.kind(), item.what()).targets(player, from);
   }
 
   /** Every note of the student's part in these bars, with the fingering planned for it. */
@@ -457,11 +594,12 @@ class ClassChecksController {
     People.Group group = group(tx, check.groupId());
     List<ClassChecks.Item> items = classes.items(tx, id);
     Set<Long> absent = classes.absent(tx, id);
+    Asked asked = asked(tx, check);
     Map<String, ClassChecks.Entry> last = new HashMap<>();
     classes.entries(tx, id).forEach(e -> last.put(e.studentId() + "/" + e.place(), e));
     List<String> words = new ArrayList<>();
     for (ClassChecks.Item i : items) {
-      words.add(words(tx, i));
+      words.add(lists.words(tx, i));
     }
     List<Views.ClassRow> rows = new ArrayList<>();
     for (People.Student s : people.students(tx, group.id())) {
@@ -469,10 +607,15 @@ class ClassChecksController {
       for (int i = 0; i < items.size(); i++) {
         cells.add(
             cell(
-                targets(tx, items.get(i), s, Stage.of(group.stage())),
+                targets(tx, items.get(i), s, asked.from(tx, s, i)),
                 Optional.ofNullable(last.get(s.id() + "/" + i))));
       }
-      rows.add(new Views.ClassRow(Names.student(s), absent.contains(s.id()), cells));
+      rows.add(
+          new Views.ClassRow(
+              Names.student(s),
+              players.setup(tx, s).instrument().clef(),
+              absent.contains(s.id()),
+              cells));
     }
     return new Views.ClassCheckView(
         id,

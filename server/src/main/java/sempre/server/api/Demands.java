@@ -29,6 +29,7 @@ class Demands {
       Map<String, String> style,
       Set<String> avoid,
       long piece,
+      String bars,
       Optional<Shelf.Chosen> chosen,
       Optional<Simpler.Kept> simpler) {}
 
@@ -50,8 +51,13 @@ class Demands {
     return new Reads(shelf.chosen(tx, s.id()), simpler.of(tx, s.id()));
   }
 
-  /** A student whose pieces are asked about. */
-  record Asker(People.Student student, Player player, Reads reads) {}
+  /**
+   * A student whose pieces are asked about.
+   *
+   * @param given what of a piece is given, by piece; all of it where it is not there
+   */
+  record Asker(
+      People.Student student, Player player, Reads reads, Map<Long, Shelf.Assignment> given) {}
 
   private record Page(Key key, Optional<Line> line, Player player) {}
 
@@ -60,39 +66,48 @@ class Demands {
     Map<Key, Page> wanting = new LinkedHashMap<>();
     for (Asker a : askers) {
       for (Shelf.Piece p : pieces) {
-        Key key = key(a.player(), p, a.reads());
+        Key key = key(a, p);
         if (kept.getIfPresent(key) == null && !wanting.containsKey(key)) {
-          wanting.put(key, new Page(key, line(tx, a.student(), p), a.player()));
+          wanting.put(key, new Page(key, line(tx, a, p), a.player()));
         }
       }
     }
     wanting.values().parallelStream().forEach(p -> kept.put(p.key(), demand(p.line(), p.player())));
   }
 
-  /** What a piece asks of a student's set-up; empty when it has no part for it. */
+  /** What a whole piece asks of a student's set-up; empty when it has no part for it. */
   Optional<Demand> of(Db.Tx tx, People.Student s, Player player, Shelf.Piece piece, Reads reads)
       throws SQLException {
-    Key key = key(player, piece, reads);
+    return of(tx, new Asker(s, player, reads, Map.of()), piece);
+  }
+
+  /** What is given of a piece asks; empty when it has no part for the student. */
+  Optional<Demand> of(Db.Tx tx, Asker a, Shelf.Piece piece) throws SQLException {
+    Key key = key(a, piece);
     Optional<Demand> found = kept.getIfPresent(key);
     if (found == null) {
-      found = demand(line(tx, s, piece), player);
+      found = demand(line(tx, a, piece), a.player());
       kept.put(key, found);
     }
     return found;
   }
 
-  private static Key key(Player player, Shelf.Piece piece, Reads reads) {
+  private static Key key(Asker a, Shelf.Piece piece) {
     return new Key(
-        player.setup(),
-        player.style(),
-        player.avoid(),
+        a.player().setup(),
+        a.player().style(),
+        a.player().avoid(),
         piece.id(),
-        Optional.ofNullable(reads.chosen().get(piece.id())),
-        Optional.ofNullable(reads.simpler().get(piece.id())));
+        Optional.ofNullable(a.given().get(piece.id())).map(Shelf.Assignment::bars).orElse(""),
+        Optional.ofNullable(a.reads().chosen().get(piece.id())),
+        Optional.ofNullable(a.reads().simpler().get(piece.id())));
   }
 
-  private Optional<Line> line(Db.Tx tx, People.Student s, Shelf.Piece piece) throws SQLException {
-    return players.page(tx, s, piece).map(Players.Page::line);
+  private Optional<Line> line(Db.Tx tx, Asker a, Shelf.Piece piece) throws SQLException {
+    Optional<Shelf.Assignment> given = Optional.ofNullable(a.given().get(piece.id()));
+    return players
+        .page(tx, a.student(), piece)
+        .map(p -> given.map(g -> Given.line(g, p)).orElse(p.line()));
   }
 
   private static Optional<Demand> demand(Optional<Line> line, Player player) {

@@ -71,6 +71,13 @@ class Given {
     return all;
   }
 
+  /** What of each piece is given first. */
+  static Map<Long, Shelf.Assignment> byPiece(List<Shelf.Assignment> given) {
+    Map<Long, Shelf.Assignment> first = new LinkedHashMap<>();
+    given.forEach(a -> first.putIfAbsent(a.pieceId(), a));
+    return first;
+  }
+
   /** The pieces among what is given, each once, in that order. */
   List<Shelf.Piece> pieces(Db.Tx tx, List<Shelf.Assignment> given) throws SQLException {
     Map<Long, Shelf.Piece> pieces = new LinkedHashMap<>();

@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -14,14 +15,14 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Stage;
-import sempre.core.learning.Readiness;
-import sempre.core.learning.Standing;
+import sempre.core.learning.Learner;
+import sempre.core.learning.Placing;
+import sempre.core.pitch.NoteName;
 import sempre.core.pitch.Pitch;
 import sempre.core.planning.Player;
 import sempre.core.teaching.Lesson;
 import sempre.server.store.Db;
 import sempre.server.store.People;
-import sempre.server.store.Shelf;
 
 /** One concert pitch for a whole group, on one page. */
 @RestController
@@ -30,87 +31,97 @@ class LessonController {
   private final Db db;
   private final People people;
   private final Players players;
-  private final Given given;
+  private final Learners learners;
 
-  LessonController(Db db, People people, Players players, Given given) {
-    this.given = given;
+  LessonController(Db db, People people, Players players, Learners learners) {
+    this.learners = learners;
     this.db = db;
     this.people = people;
     this.players = players;
   }
 
   /** Players who learn it just the same, who stand together on the page. */
-  private record Same(String instrument, Lesson lesson) {}
+  private record Same(String instrument, Lesson lesson, String octave) {}
 
-  private record Learner(String name, Player player) {}
+  private record Learning(String name, Player player) {}
 
+  /**
+   * @param pitch the note by its sound, such as {@code Ab}: each learns it in the octave in which
+   *     the next part brings it, else as a playing check asks it
+   */
   @GetMapping
   Views.LessonView lesson(@PathVariable long groupId, @RequestParam String pitch) {
-    Pitch concert = Pitch.parse(pitch);
+    NoteName concert = NoteName.parse(pitch);
     return db.inTransaction(
         tx -> {
           People.Group g =
               people
                   .group(tx, groupId)
                   .orElseThrow(() -> new Errors.NotThere("This group is not here any more."));
-          Map<Same, List<Learner>> rows = new LinkedHashMap<>();
+          Stage stage = Stage.of(g.stage());
+          Map<Same, List<Learning>> rows = new LinkedHashMap<>();
           List<String> without = new ArrayList<>();
-          for (People.Student s : people.students(tx, groupId)) {
-            Player player = players.player(tx, s, players.standing(tx, s.id()));
-            Optional<Lesson> l =
-                needed(tx, s, player, concert)
-                    .flatMap(p -> Lesson.written(p, player))
-                    .or(() -> Lesson.of(concert, player, Stage.of(g.stage())));
+          for (Learners.Known k : learners.ofGroup(tx, groupId)) {
+            Player player = k.learner().player();
+            Optional<Placing.Placed> placed =
+                new Placing(player, stage, k.learner().needs()).needed(concert);
+            Optional<Lesson> l = placed.flatMap(p -> Lesson.written(p.written(), player));
             if (l.isEmpty()) {
               without.add(
-                  s.name()
-                      + ": no octave of it lies in the range of "
-                      + Stage.of(g.stage()).inWords());
+                  k.student().name() + ": no octave of it lies in the range of " + stage.inWords());
             } else {
-              rows.computeIfAbsent(new Same(s.instrument(), l.get()), k -> new ArrayList<>())
-                  .add(new Learner(s.name(), player));
+              Same same =
+                  new Same(k.student().instrument(), l.get(), octave(tx, k, placed.get(), concert));
+              rows.computeIfAbsent(same, s -> new ArrayList<>())
+                  .add(new Learning(k.student().name(), player));
             }
           }
-          String name = concert.displayName();
           return new Views.LessonView(
               g.name(),
               concert.toString(),
-              name.substring(0, name.length() - 1),
+              concert.displayName(),
               rows.entrySet().stream()
-                  .map(e -> row(e.getKey().lesson(), e.getValue()))
+                  .map(e -> row(e.getKey(), e.getValue()))
                   .sorted(Comparator.comparing(Views.LessonRow::name))
                   .toList(),
               without);
         });
   }
 
-  /** The note of this sound that the student's next pieces bring and the student lacks. */
-  private Optional<Pitch> needed(Db.Tx tx, People.Student s, Player player, Pitch concert)
+  /** Why a student meets the note in this octave, where that needs a word. */
+  private String octave(Db.Tx tx, Learners.Known k, Placing.Placed placed, NoteName concert)
       throws SQLException {
-    Standing standing = players.standing(tx, s.id());
-    for (Shelf.Assignment a : given.of(tx, s)) {
-      Shelf.Piece piece = players.piece(tx, a.pieceId());
-      Optional<Players.Page> page = players.page(tx, s, piece);
-      if (page.isPresent()) {
-        Optional<Pitch> note =
-            Readiness.of(Given.line(a, page.get()), player.setup(), standing).lacking().stream()
-                .filter(
-                    p ->
-                        player.setup().instrument().transposition().sounding(p).pitchClass()
-                            == concert.pitchClass())
-                .findFirst();
-        if (note.isPresent()) {
-          return note;
-        }
-      }
+    List<Integer> bring =
+        k.learner().needs().notes().stream()
+            .filter(n -> n.midi() == placed.written().midi())
+            .flatMap(n -> n.parts().stream())
+            .toList();
+    if (placed.why() == Placing.Why.NEEDED && !bring.isEmpty()) {
+      String piece = players.piece(tx, k.next().get(bring.get(0)).pieceId()).title();
+      String had = had(k.learner(), placed.written());
+      return "as " + piece + " brings it" + (had.isEmpty() ? "" : "; " + had + " is there already");
     }
-    return Optional.empty();
+    return placed.why() == Placing.Why.MOVED
+        ? concert.displayName() + " is out of reach here: the nearest octave"
+        : "";
   }
 
-  private static Views.LessonRow row(Lesson l, List<Learner> learners) {
+  /** The other octaves of a note that a student has. */
+  private static String had(Learner learner, Pitch written) {
+    return Names.list(
+        IntStream.rangeClosed(-4, 4)
+            .filter(written::movesBy)
+            .mapToObj(written::octaves)
+            .filter(
+                p -> !p.soundsAs(written) && learner.standing().has().get(Math.max(0, p.midi())))
+            .toList());
+  }
+
+  private static Views.LessonRow row(Same same, List<Learning> learners) {
+    Lesson l = same.lesson();
     Player player = learners.get(0).player();
     Instrument i = player.setup().instrument();
-    List<String> names = learners.stream().map(Learner::name).toList();
+    List<String> names = learners.stream().map(Learning::name).toList();
     return new Views.LessonRow(
         names,
         l.has() ? names : List.of(),
@@ -118,7 +129,7 @@ class LessonController {
         i.name(),
         l.written().toString(),
         l.written().displayName(),
-        Tables.octave(l.octaves()),
+        same.octave(),
         l.entry().fingering(),
         l.entry().label(),
         i.keywork().kind().name().toLowerCase(java.util.Locale.ROOT),

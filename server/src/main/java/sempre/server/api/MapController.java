@@ -15,31 +15,28 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Instrument;
-import sempre.core.instrument.Setup;
+import sempre.core.learning.GroupSounds;
+import sempre.core.learning.Learner;
 import sempre.core.learning.NoteMap;
-import sempre.core.learning.Standing;
+import sempre.core.pitch.NoteName;
 import sempre.core.pitch.Pitch;
 import sempre.server.store.Db;
 import sempre.server.store.People;
-import sempre.server.store.Shelf;
 
 /** The map of notes: of one student, of a section by its page, of a group by what sounds. */
 @RestController
 @RequestMapping("/api")
 class MapController {
-  private static final int MIDDLE_C = 60;
-  private static final int OCTAVE = 12;
-
   private final Db db;
   private final People people;
   private final Players players;
-  private final Effects effects;
+  private final Learners learners;
 
-  MapController(Db db, People people, Players players, Effects effects) {
+  MapController(Db db, People people, Players players, Learners learners) {
     this.db = db;
     this.people = people;
     this.players = players;
-    this.effects = effects;
+    this.learners = learners;
   }
 
   @GetMapping("/students/{id}/map")
@@ -95,7 +92,7 @@ class MapController {
                   .sorted(java.util.Comparator.comparing(Views.SectionView::name))
                   .toList();
           return instrument.isEmpty()
-              ? new Views.MapView(g.name(), "", "treble", bySound(tx, students), sections)
+              ? new Views.MapView(g.name(), "", "treble", bySound(tx, id), sections)
               : section(tx, g, students, instrument, sections);
         });
   }
@@ -160,49 +157,37 @@ class MapController {
     return new Views.MapView(g.name(), id, i.clef(), notes, sections);
   }
 
-  /** For each of the twelve sounds how many have it in some octave. */
-  private List<Views.MapNote> bySound(Db.Tx tx, List<People.Student> students) throws SQLException {
-    Map<Integer, Count> counts = new TreeMap<>();
-    Set<Integer> next = new TreeSet<>();
-    for (People.Student s : students) {
-      Setup setup = players.setup(tx, s);
-      Map<Integer, NoteMap.State> best = new TreeMap<>();
-      Set<Integer> mine = new TreeSet<>();
-      for (NoteMap.Place p : map(tx, s).places()) {
-        int sound = setup.instrument().transposition().sounding(p.written()).midi() % OCTAVE;
-        best.merge(sound, p.any(), (a, b) -> a.compareTo(b) <= 0 ? a : b);
-        if (p.next()) {
-          mine.add(sound);
-        }
-      }
-      // who has the sound in another octave needs no lesson on it
-      mine.removeIf(sound -> best.get(sound).there());
-      next.addAll(mine);
-      best.forEach(
-          (sound, state) -> counts.computeIfAbsent(sound, k -> new Count()).add(s.name(), state));
-    }
+  /** For each of the twelve sounds how many have it in some octave, and who needs it. */
+  private List<Views.MapNote> bySound(Db.Tx tx, long groupId) throws SQLException {
+    List<Learners.Known> known = learners.ofGroup(tx, groupId);
     List<Views.MapNote> notes = new ArrayList<>();
-    counts.forEach(
-        (sound, c) -> {
-          Pitch p = Pitch.usual(MIDDLE_C + sound);
-          String name = p.displayName().substring(0, p.displayName().length() - 1);
-          notes.add(
-              new Views.MapNote(
-                  p.midi(),
-                  p.toString(),
-                  name,
-                  p.toString(),
-                  name,
-                  "school",
-                  "",
-                  List.of(),
-                  next.contains(sound),
-                  c.has,
-                  c.shaky,
-                  c.of,
-                  c.lacking()));
-        });
+    for (GroupSounds.Sound s :
+        GroupSounds.of(known.stream().map(Learners.Known::learner).toList()).sounds()) {
+      Pitch p = Pitch.usual(s.pitchClass()).octaves(Pitch.MIDDLE_OCTAVE + 1);
+      String name = NoteName.of(p).displayName();
+      notes.add(
+          new Views.MapNote(
+              p.midi(),
+              p.toString(),
+              name,
+              p.toString(),
+              name,
+              "school",
+              "",
+              List.of(),
+              s.needing() > 0,
+              s.has().size(),
+              s.shaky().size(),
+              s.has().size() + s.hasNot().size(),
+              names(known, s.hasNot()),
+              names(known, s.newFor()),
+              names(known, s.otherOctave())));
+    }
     return notes;
+  }
+
+  private static String names(List<Learners.Known> known, List<Integer> places) {
+    return Names.join(places.stream().map(i -> known.get(i).student().name()).toList());
   }
 
   private static Views.MapNote note(
@@ -227,18 +212,16 @@ class MapController {
         count.has,
         count.shaky,
         count.of,
-        count.lacking());
+        count.lacking(),
+        "",
+        "");
   }
 
-  /** The map of one student; next is what the assigned pieces hold. */
+  /** The map of one student; next is what the assigned parts bring and is lacking. */
   private NoteMap map(Db.Tx tx, People.Student s) throws SQLException {
+    Learner l = learners.of(tx, s).learner();
     Set<Integer> wanted = new TreeSet<>();
-    for (Shelf.Piece piece : effects.assigned(tx, s.id())) {
-      players
-          .page(tx, s, piece)
-          .ifPresent(p -> p.line().notes().forEach(n -> wanted.add(n.pitch().midi())));
-    }
-    Standing standing = players.standing(tx, s.id());
-    return NoteMap.of(players.setup(tx, s), standing, wanted);
+    l.needs().notes().forEach(n -> wanted.add(n.midi()));
+    return NoteMap.of(players.setup(tx, s), l.standing(), wanted);
   }
 }

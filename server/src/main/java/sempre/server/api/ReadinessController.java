@@ -11,7 +11,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -19,14 +18,19 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Stage;
 import sempre.core.learning.Demand;
+import sempre.core.learning.GroupSounds;
+import sempre.core.learning.Learner;
 import sempre.core.learning.Matrix;
+import sempre.core.learning.Needs;
 import sempre.core.learning.NextSteps;
 import sempre.core.learning.Readiness;
 import sempre.core.learning.Standing;
+import sempre.core.pitch.NoteName;
 import sempre.core.pitch.Pitch;
 import sempre.core.planning.HardMove;
 import sempre.core.planning.Player;
 import sempre.core.planning.Worth;
+import sempre.core.score.Line;
 import sempre.core.score.Part;
 import sempre.server.store.Db;
 import sempre.server.store.People;
@@ -36,10 +40,7 @@ import sempre.server.store.Shelf;
 @RestController
 @RequestMapping("/api")
 class ReadinessController {
-  private static final int OCTAVE = 12;
-  private static final int MIDDLE_C = 60;
   private static final int BLOCKS = 6;
-  private static final int NEXT = 3;
 
   private final Db db;
   private final People people;
@@ -47,7 +48,7 @@ class ReadinessController {
   private final Players players;
   private final Demands demands;
   private final Stands stands;
-  private final Effects effects;
+  private final Learners learners;
   private final Given given;
   private final Clock clock;
 
@@ -58,11 +59,11 @@ class ReadinessController {
       Players players,
       Demands demands,
       Stands stands,
-      Effects effects,
+      Learners learners,
       Given given,
       Clock clock) {
     this.given = given;
-    this.effects = effects;
+    this.learners = learners;
     this.clock = clock;
     this.db = db;
     this.people = people;
@@ -70,12 +71,6 @@ class ReadinessController {
     this.players = players;
     this.demands = demands;
     this.stands = stands;
-  }
-
-  /** How often a sound is in the way, and how often nothing else is. */
-  private static final class Block {
-    private int parts;
-    private int alone;
   }
 
   /**
@@ -91,48 +86,48 @@ class ReadinessController {
                   .group(tx, id)
                   .orElseThrow(() -> new Errors.NotThere("This group is not here any more."));
           List<Shelf.Piece> pieces = new ArrayList<>();
-          if (what.equals("shelf")) {
+          boolean assigned = !what.equals("shelf");
+          if (!assigned) {
             pieces.addAll(shelf.pieces(tx));
           } else {
             pieces.addAll(given.pieces(tx, given.ofGroup(tx, id, people.students(tx, id))));
           }
-          return view(tx, g, pieces);
+          return view(tx, g, pieces, assigned);
         });
   }
 
-  private Views.MatrixView view(Db.Tx tx, People.Group g, List<Shelf.Piece> pieces)
-      throws SQLException {
+  private Views.MatrixView view(
+      Db.Tx tx, People.Group g, List<Shelf.Piece> pieces, boolean assigned) throws SQLException {
     Stage stage = Stage.of(g.stage());
-    List<People.Student> students = people.students(tx, g.id());
-    Map<Integer, Block> blocks = new TreeMap<>();
-    List<List<Matrix.Cell>> rows = new ArrayList<>();
     List<Demands.Asker> askers = new ArrayList<>();
-    List<Matrix.Row> has = new ArrayList<>();
-    for (People.Student s : students) {
-      Standing standing = players.standing(tx, s.id());
-      has.add(Matrix.Row.of(standing, stage));
-      askers.add(new Demands.Asker(s, players.player(tx, s, standing), demands.reads(tx, s)));
+    List<Learners.Known> known = learners.ofGroup(tx, g.id());
+    for (Learners.Known k : known) {
+      Map<Long, Shelf.Assignment> given = assigned ? Given.byPiece(k.next()) : Map.of();
+      askers.add(
+          new Demands.Asker(
+              k.student(), k.learner().player(), demands.reads(tx, k.student()), given));
     }
     demands.prepare(tx, askers, pieces);
+    List<List<Matrix.Cell>> rows = new ArrayList<>();
+    List<Learner> all = new ArrayList<>();
     for (int i = 0; i < askers.size(); i++) {
-      Demands.Asker a = askers.get(i);
-      Matrix.Row row = has.get(i);
+      Learner learner = known.get(i).learner();
+      Matrix.Row row = Matrix.Row.of(learner.standing(), stage);
       List<Matrix.Cell> cells = new ArrayList<>();
+      List<BitSet> notes = new ArrayList<>();
       for (Shelf.Piece p : pieces) {
-        Optional<Demand> d = demands.of(tx, a.student(), a.player(), p, a.reads());
-        if (d.isEmpty()) {
-          cells.add(Matrix.Cell.NONE);
-          continue;
-        }
-        cells.add(Matrix.cell(row, d.get()));
-        count(blocks, d.get().lacking(row.has()), a.player());
+        Optional<Demand> d = demands.of(tx, askers.get(i), p);
+        cells.add(d.map(x -> Matrix.cell(row, x)).orElse(Matrix.Cell.NONE));
+        d.ifPresent(x -> notes.add(x.notes()));
       }
       rows.add(cells);
+      all.add(
+          assigned ? learner : new Learner(learner.player(), learner.standing(), notes, Map.of()));
     }
     return new Views.MatrixView(
         g.name(),
         Stage.of(g.stage()).inWords(),
-        students.stream().map(Names::student).toList(),
+        known.stream().map(k -> Names.student(k.student())).toList(),
         pieces.stream().map(Names::piece).toList(),
         rows.stream()
             .map(
@@ -141,19 +136,21 @@ class ReadinessController {
                         .map(c -> new Views.MatrixCell(c.state().name(), c.lacking(), c.hard()))
                         .toList())
             .toList(),
-        blocks.entrySet().stream()
+        GroupSounds.of(all).sounds().stream()
+            .filter(s -> s.needing() > 0)
             .sorted(
-                Comparator.comparingInt(
-                        (Map.Entry<Integer, Block> b) ->
-                            -b.getValue().alone * 1000 - b.getValue().parts)
-                    .thenComparing(Map.Entry::getKey))
+                Comparator.comparingInt(GroupSounds.Sound::alone)
+                    .thenComparingInt(GroupSounds.Sound::parts)
+                    .reversed())
             .limit(BLOCKS)
             .map(
-                b -> {
-                  String name = Pitch.usual(MIDDLE_C + b.getKey()).displayName();
-                  return new Views.BlockView(
-                      name.substring(0, name.length() - 1), b.getValue().parts, b.getValue().alone);
-                })
+                s ->
+                    new Views.BlockView(
+                        NoteName.of(Pitch.usual(s.pitchClass())).displayName(),
+                        s.newFor().size(),
+                        s.otherOctave().size(),
+                        s.parts(),
+                        s.alone()))
             .toList(),
         NextSteps.forGroup(rows, pieces.size()).stream()
             .map(
@@ -161,39 +158,33 @@ class ReadinessController {
                     new Views.GroupNextView(
                         Names.piece(pieces.get(n.part())),
                         n.ready(),
-                        n.one().stream().map(r -> students.get(r).name()).toList()))
+                        n.one().stream().map(r -> known.get(r).student().name()).toList()))
             .toList());
   }
 
-  private static void count(Map<Integer, Block> blocks, BitSet lacking, Player player) {
-    boolean alone = lacking.cardinality() == 1;
-    lacking.stream()
-        .map(
-            m ->
-                player.setup().instrument().transposition().sounding(Pitch.usual(m)).midi()
-                    % OCTAVE)
-        .distinct()
-        .forEach(
-            sound -> {
-              Block b = blocks.computeIfAbsent(sound, k -> new Block());
-              b.parts++;
-              b.alone += alone ? 1 : 0;
-            });
-  }
-
-  /** Why one student can or can't play one piece. */
+  /**
+   * Why one student can or can't play one piece.
+   *
+   * @param what {@code assigned}: the bars that are given; {@code shelf}: all of it
+   */
   @GetMapping("/students/{studentId}/readiness/{pieceId}")
   Views.CellView cell(
       @PathVariable long studentId,
       @PathVariable long pieceId,
-      @RequestParam(defaultValue = "0") long groupId) {
+      @RequestParam(defaultValue = "0") long groupId,
+      @RequestParam(defaultValue = "shelf") String what) {
     return db.inTransaction(
         tx -> {
           Stands.Loaded l = stands.load(tx, studentId, pieceId);
           Stage stage =
               people.group(tx, groupId).map(g -> Stage.of(g.stage())).orElse(Stage.SCHOOL);
-          Readiness r = Readiness.of(l.page().line(), l.player().setup(), l.standing());
-          Demand d = Demand.of(l.page().line(), l.player().knowing(Optional.empty()));
+          Optional<Shelf.Assignment> a =
+              what.equals("shelf")
+                  ? Optional.empty()
+                  : Optional.ofNullable(Given.byPiece(given.of(tx, l.student())).get(pieceId));
+          Line line = a.map(x -> Given.line(x, l.page())).orElse(l.page().line());
+          Readiness r = Readiness.of(line, l.player(), l.standing());
+          Demand d = Demand.of(line, l.player().knowing(Optional.empty()));
           Part part = l.page().reading().part();
           Map<String, Views.HardCell> hard = new LinkedHashMap<>();
           for (HardMove m : d.tooHard(stage)) {
@@ -206,7 +197,7 @@ class ReadinessController {
                     Math.round(m.difficulty() * 100) / 100.0));
           }
           List<Views.WorthCell> worth = new ArrayList<>();
-          for (Worth w : Worth.of(l.page().line(), l.player())) {
+          for (Worth w : Worth.of(line, l.player())) {
             worth.add(
                 new Views.WorthCell(
                     w.entry().written().displayName(), w.entry().label(), bars(w, part)));
@@ -228,34 +219,20 @@ class ReadinessController {
   List<Views.NextNoteView> next(@PathVariable long studentId) {
     return db.inTransaction(
         tx -> {
-          People.Student s = players.student(tx, studentId);
-          Map<Integer, List<Views.PieceRef>> needed = new TreeMap<>();
-          Map<Integer, Pitch> named = new TreeMap<>();
-          for (Shelf.Piece p : effects.assigned(tx, s.id())) {
-            Stands.Loaded l;
-            try {
-              l = stands.load(tx, s.id(), p.id());
-            } catch (Errors.NotThere e) {
-              continue; // a piece without a part to finger
-            }
-            for (Pitch n :
-                Readiness.of(l.page().line(), l.player().setup(), l.standing()).lacking()) {
-              named.putIfAbsent(n.midi(), n);
-              needed.computeIfAbsent(n.midi(), k -> new ArrayList<>()).add(Names.piece(p));
+          Learners.Known k = learners.of(tx, players.student(tx, studentId));
+          List<Views.NextNoteView> notes = new ArrayList<>();
+          for (Needs.Need n : k.learner().needs().notes()) {
+            if (n.state() == Needs.State.LACKING) {
+              List<Shelf.Assignment> in = n.parts().stream().map(k.next()::get).toList();
+              notes.add(
+                  new Views.NextNoteView(
+                      n.written().toString(),
+                      n.written().displayName(),
+                      given.pieces(tx, in).stream().map(Names::piece).toList()));
             }
           }
-          return needed.entrySet().stream()
-              .sorted(
-                  Comparator.comparingInt(
-                      (Map.Entry<Integer, List<Views.PieceRef>> e) -> -e.getValue().size()))
-              .limit(NEXT)
-              .map(
-                  e ->
-                      new Views.NextNoteView(
-                          named.get(e.getKey()).toString(),
-                          named.get(e.getKey()).displayName(),
-                          e.getValue()))
-              .toList();
+          notes.sort(Comparator.comparingInt(n -> -n.pieces().size()));
+          return notes;
         });
   }
 

@@ -45,6 +45,7 @@ class TodayController {
   private final Players players;
   private final Given given;
   private final Demands demands;
+  private final CheckLists lists;
   private final Clock clock;
 
   TodayController(
@@ -55,6 +56,7 @@ class TodayController {
       Players players,
       Given given,
       Demands demands,
+      CheckLists lists,
       Clock clock) {
     this.db = db;
     this.people = people;
@@ -63,6 +65,7 @@ class TodayController {
     this.players = players;
     this.given = given;
     this.demands = demands;
+    this.lists = lists;
     this.clock = clock;
   }
 
@@ -78,9 +81,10 @@ class TodayController {
         tx -> {
           LocalDate today = LocalDate.now(clock);
           Map<Long, List<Check>> heard = checks.all(tx);
+          List<Views.ClassCheckRef> open = lists.open(tx);
           List<Views.GroupToday> groups = new ArrayList<>();
           for (People.Group g : people.groups(tx)) {
-            groups.add(group(tx, g, people.students(tx, g.id()), heard, today));
+            groups.add(group(tx, g, people.students(tx, g.id()), heard, open, today));
           }
           List<People.Student> alone = new ArrayList<>();
           for (People.Student s : people.students(tx)) {
@@ -91,7 +95,7 @@ class TodayController {
           }
           if (!alone.isEmpty()) {
             People.Group none = new People.Group(0, "In no group", Stage.SCHOOL.word(), "");
-            groups.add(group(tx, none, alone, heard, today));
+            groups.add(group(tx, none, alone, heard, open, today));
           }
           groups.sort(Comparator.comparing(g -> !g.today()));
           return new Views.Today(today.toString(), groups, shelf.pieces(tx).size());
@@ -103,6 +107,7 @@ class TodayController {
       People.Group g,
       List<People.Student> students,
       Map<Long, List<Check>> heard,
+      List<Views.ClassCheckRef> open,
       LocalDate today)
       throws SQLException {
     List<Known> all = new ArrayList<>();
@@ -150,7 +155,8 @@ class TodayController {
         faded.values().stream()
             .sorted(Comparator.comparingInt((Views.FadedView f) -> -f.students().size()))
             .limit(FADED)
-            .toList());
+            .toList(),
+        open.stream().filter(c -> c.groupId() == g.id()).toList());
   }
 
   /** The next day on which a group meets. */
@@ -166,9 +172,7 @@ class TodayController {
     Shelf.Piece piece = players.piece(tx, a.pieceId());
     return players
         .page(tx, k.student(), piece)
-        .map(
-            p ->
-                new Has(k, a, p, Readiness.of(Given.line(a, p), k.player().setup(), k.standing())));
+        .map(p -> new Has(k, a, p, Readiness.of(Given.line(a, p), k.player(), k.standing())));
   }
 
   private static Views.ReadyView ready(Has h) {

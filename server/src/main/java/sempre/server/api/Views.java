@@ -53,7 +53,7 @@ final class Views {
   /** A note that is needed next and was not heard for long, and of whom. */
   record FadedView(String shown, List<String> students) {}
 
-  /** A group on the first screen. */
+  /** A group on the first screen; {@code open}: checks that were begun and not finished. */
   record GroupToday(
       long id,
       String name,
@@ -62,7 +62,8 @@ final class Views {
       String when,
       List<NextView> next,
       List<SayView> say,
-      List<FadedView> faded) {}
+      List<FadedView> faded,
+      List<ClassCheckRef> open) {}
 
   /** The first screen. */
   record Today(String date, List<GroupToday> groups, int pieces) {}
@@ -376,7 +377,10 @@ final class Views {
    * One note of a map: how it stands with one student, or how many have it.
    *
    * @param state of a student with the standard fingering; empty on a group's map
-   * @param has how many have it, shakily or not; {@code of} how many there are
+   * @param has how many have it, shakily or not (by sound: in some octave); {@code of} how many
+   *     there are
+   * @param newFor by sound: who needs it next and has it in no octave
+   * @param otherOctave by sound: who has it and needs it next in another octave
    */
   record MapNote(
       int midi,
@@ -391,7 +395,9 @@ final class Views {
       int has,
       int shaky,
       int of,
-      String lacking) {}
+      String lacking,
+      String newFor,
+      String otherOctave) {}
 
   record SectionView(String instrument, String name, int players) {}
 
@@ -432,8 +438,14 @@ final class Views {
 
   record MatrixCell(String state, int lacking, int hard) {}
 
-  /** A sound that is in the way: in how many parts, and in how many nothing else is. */
-  record BlockView(String shown, int parts, int alone) {}
+  /**
+   * A sound that is in the way.
+   *
+   * @param newFor how many need it and have it in no octave
+   * @param otherOctave how many have it, but need it in another octave
+   * @param parts in how many parts it is lacking; in {@code alone} of them nothing else is
+   */
+  record BlockView(String shown, int newFor, int otherOctave, int parts, int alone) {}
 
   /** What a group can take next: most can play it, and to these it brings one new note each. */
   record GroupNextView(PieceRef piece, int ready, List<String> one) {}
@@ -476,7 +488,8 @@ final class Views {
   record SuggestedView(String kind, String what, String words, String why) {}
 
   /** A check of a group in a list. */
-  record ClassCheckRef(long id, String when, boolean finished, List<String> items) {}
+  record ClassCheckRef(
+      long id, long groupId, String group, String when, boolean finished, List<String> items) {}
 
   /**
    * What one student was asked and how it was.
@@ -495,7 +508,27 @@ final class Views {
       String by,
       String remark) {}
 
-  record ClassRow(StudentRef student, boolean absent, List<ClassCell> cells) {}
+  record ClassRow(StudentRef student, String clef, boolean absent, List<ClassCell> cells) {}
+
+  /**
+   * What one student would be asked.
+   *
+   * @param asked whether it is for this student at all
+   * @param written the note it begins with; empty where it has no octave to be chosen
+   * @param why SAID, HAS, NEEDED, NEAREST or MOVED; empty where there is no octave to be chosen
+   * @param beyond whether it lies outside the range of the group's stage
+   * @param notes on the student's page
+   * @param octaves where it may be asked instead, rising
+   */
+  record AskedCell(
+      boolean asked,
+      String written,
+      String why,
+      boolean beyond,
+      List<NoteName> notes,
+      List<NoteName> octaves) {}
+
+  record AskedRow(StudentRef student, String clef, List<AskedCell> cells) {}
 
   /** A playing check of a group. */
   record ClassCheckView(

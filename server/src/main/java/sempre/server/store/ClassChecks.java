@@ -7,11 +7,14 @@ import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import sempre.core.learning.Grade;
+import sempre.core.pitch.Pitch;
 
 /** Playing checks of whole groups: what is asked and who was absent. Grades stand in heard. */
 @Component
@@ -25,16 +28,28 @@ public class ClassChecks {
    * @param kind SOUND, SCALE, FINGERING or BARS
    * @param what the notes, or the bars, as text
    * @param piece whose bars are meant
+   * @param row notes of one row keep their direction; 0 for one by itself
    */
-  public record Item(String kind, String what, OptionalLong piece) {}
+  public record Item(String kind, String what, OptionalLong piece, int row) {}
+
+  /** Which student is asked what. */
+  public record Cell(long studentId, int place) {}
 
   /**
    * One note of one grade.
    *
+   * @param written the note that was heard
    * @param mark names the press of the key that it was written down with
    */
   public record Entry(
-      long id, long studentId, int place, Grade grade, String by, String remark, String mark) {}
+      long id,
+      long studentId,
+      int place,
+      Pitch written,
+      Grade grade,
+      String by,
+      String remark,
+      String mark) {}
 
   private static final String CHECK = "select id, band_id, made, finished from class_check ";
 
@@ -55,12 +70,14 @@ public class ClassChecks {
     for (int i = 0; i < items.size(); i++) {
       Item item = items.get(i);
       tx.run(
-          "insert into class_item (check_id, place, kind, what, piece_id) values (?, ?, ?, ?, ?)",
+          "insert into class_item (check_id, place, kind, what, piece_id, in_row)"
+              + " values (?, ?, ?, ?, ?, ?)",
           id,
           i,
           item.kind(),
           item.what(),
-          item.piece().isPresent() ? item.piece().getAsLong() : null);
+          item.piece().isPresent() ? item.piece().getAsLong() : null,
+          item.row());
     }
     return id;
   }
@@ -76,13 +93,39 @@ public class ClassChecks {
 
   public List<Item> items(Db.Tx tx, long checkId) throws SQLException {
     return tx.list(
-        "select kind, what, piece_id from class_item where check_id = ? order by place",
+        "select kind, what, piece_id, in_row from class_item where check_id = ? order by place",
         r -> {
           long id = r.getLong(3);
           OptionalLong piece = r.wasNull() ? OptionalLong.empty() : OptionalLong.of(id);
-          return new Item(r.getString(1), r.getString(2), piece);
+          return new Item(r.getString(1), r.getString(2), piece, r.getInt(4));
         },
         checkId);
+  }
+
+  /** Settles which note a student is asked; of a scale the first one. */
+  public void settle(Db.Tx tx, long checkId, Cell cell, Pitch written) throws SQLException {
+    tx.run(
+        "insert into class_asked (check_id, place, student_id, written) values (?, ?, ?, ?)",
+        checkId,
+        cell.place(),
+        cell.studentId(),
+        written.toString());
+  }
+
+  /** The notes that are settled. */
+  public Map<Cell, Pitch> settled(Db.Tx tx, long checkId) throws SQLException {
+    return tx
+        .list(
+            "select student_id, place, written from class_asked where check_id = ?",
+            r -> Map.entry(new Cell(r.getLong(1), r.getInt(2)), Pitch.parse(r.getString(3))),
+            checkId)
+        .stream()
+        .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
+  }
+
+  /** Of each group the checks that were begun and not finished, the newest first. */
+  public List<ClassCheck> open(Db.Tx tx) throws SQLException {
+    return tx.list(CHECK + "where not finished order by id desc", ClassChecks::check);
   }
 
   public Set<Long> absent(Db.Tx tx, long checkId) throws SQLException {
@@ -106,7 +149,8 @@ public class ClassChecks {
   /** What was written down in a check and not taken back, in the order of entry. */
   public List<Entry> entries(Db.Tx tx, long checkId) throws SQLException {
     return tx.list(
-        "select h.id, h.student_id, h.place, h.grade, h.heard_by, h.remark, h.mark from heard h"
+        "select h.id, h.student_id, h.place, h.written, h.grade, h.heard_by, h.remark, h.mark"
+            + " from heard h"
             + " where h.check_id = ? and h.undoes is null"
             + " and not exists (select 1 from heard u where u.undoes = h.id) order by h.id",
         r ->
@@ -114,10 +158,11 @@ public class ClassChecks {
                 r.getLong(1),
                 r.getLong(2),
                 r.getInt(3),
-                Grade.valueOf(r.getString(4)),
-                r.getString(5),
+                Pitch.parse(r.getString(4)),
+                Grade.valueOf(r.getString(5)),
                 r.getString(6),
-                r.getString(7)),
+                r.getString(7),
+                r.getString(8)),
         checkId);
   }
 

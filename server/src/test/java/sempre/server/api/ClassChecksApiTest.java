@@ -56,6 +56,36 @@ public class ClassChecksApiTest extends DemoTestBase {
     return id;
   }
 
+  private static String sounds(String names) {
+    return java.util.Arrays.stream(names.split(" "))
+        .map(n -> "{\"kind\":\"SOUND\",\"what\":\"" + n + "\",\"pieceId\":0,\"row\":1}")
+        .collect(java.util.stream.Collectors.joining(","));
+  }
+
+  /** What each would be asked, by instrument: {@code flute: B♭4 C5}. */
+  private String looked(long of, String items) {
+    StringBuilder all = new StringBuilder();
+    for (JsonNode r :
+        body(post("/api/groups/" + of + "/checks/look", "{\"items\":[" + items + "]}"))) {
+      all.append(r.get("student").get("instrument").asString()).append(':');
+      for (JsonNode c : r.get("cells")) {
+        for (JsonNode n : c.get("notes")) {
+          all.append(' ').append(n.get("written").asString());
+        }
+      }
+      all.append('\n');
+    }
+    return all.toString();
+  }
+
+  private void plays(long student, String from, String to) {
+    assertThat(
+            post(
+                "/api/students/" + student + "/heard/range",
+                "{\"from\":\"" + from + "\",\"to\":\"" + to + "\"}"))
+        .hasStatusOk();
+  }
+
   private static String item(String kind, String what, long piece) {
     return "{\"kind\":\"" + kind + "\",\"what\":\"" + what + "\",\"pieceId\":" + piece + "}";
   }
@@ -108,7 +138,7 @@ public class ClassChecksApiTest extends DemoTestBase {
     long check =
         begin(
             item("SOUND", "Ab4", 0),
-            item("SCALE", "Bb4 major", 0),
+            item("SCALE", "Bb major", 0),
             item("FINGERING", "flute Bb4 T 1 | 1 Eb", 0),
             item("BARS", "1-2", piece("The Harbour Wall")));
     assertThat(cell(check, flute, 0).get("notes").asString()).isEqualTo("A♭4");
@@ -120,9 +150,133 @@ public class ClassChecksApiTest extends DemoTestBase {
     assertThat(grade(check, alto, 2, "SECURE")).hasStatus(400);
   }
 
+  /**
+   * The row of the placeholder, for students who have what a first year has; worked out by hand.
+   */
+  @Test
+  public void aRowIsAskedInTheOctaveThatEachHasAndKeepsItsDirection() {
+    long trumpet = player("Tom", "trumpet");
+    player("Cleo", "clarinet");
+    player("Tess", "tenor-sax");
+    plays(flute, "D5", "F5");
+    plays(trumpet, "A3", "F4");
+    assertThat(looked(group, sounds("Bb C D Eb F")).lines())
+        .containsExactlyInAnyOrder(
+            "alto-sax: G4 A4 B4 C5 D5",
+            "clarinet: C4 D4 E4 F4 G4",
+            "flute: Bb4 C5 D5 Eb5 F5",
+            "tenor-sax: C5 D5 E5 F5 G5",
+            "trumpet: C4 D4 E4 F4 G4");
+    assertThat(looked(group, sounds("Bb3 C4 D4"))).contains("trumpet: C4 D4 E4");
+    assertThat(looked(group, sounds("Bb4 C5 D5"))).contains("trumpet: C5 D5 E5");
+    // what was asked stays asked, whatever is marked meanwhile
+    long check = begin(sounds("Bb C D Eb F"));
+    assertThat(cell(check, flute, 2).get("notes").asString()).isEqualTo("D5");
+    grade(check, flute, 2, "NOT_YET");
+    plays(flute, "D4", "F4");
+    assertThat(cell(check, flute, 3).get("notes").asString()).isEqualTo("E♭5");
+    assertThat(get("/api/students/" + flute + "/heard").get("heard").toString())
+        .contains("\"written\":\"D5\"")
+        .contains("NOT_YET");
+  }
+
+  @Test
+  public void aNoteIsMovedBeforeTheCheckBeginsForOneStudent() {
+    plays(flute, "D5", "F5");
+    String look = looked(group, sounds("D"));
+    assertThat(look).contains("flute: D5");
+    String asked = "{\"items\":[%s],\"asked\":[{\"studentId\":%d,\"item\":0,\"written\":\"%s\"}]}";
+    MvcTestResult r =
+        post("/api/groups/" + group + "/checks", String.format(asked, sounds("D"), flute, "D4"));
+    assertThat(r).hasStatusOk();
+    long check = body(r).get("id").asLong();
+    assertThat(cell(check, flute, 0).get("notes").asString()).isEqualTo("D4");
+    assertThat(cell(check, alto, 0).get("notes").asString()).isEqualTo("B4");
+    MvcTestResult wrong =
+        post("/api/groups/" + group + "/checks", String.format(asked, sounds("D"), flute, "E4"));
+    assertThat(wrong).hasStatus(400);
+    assertThat(body(wrong).get("detail").asString())
+        .contains("Ida can't be asked E4 for it; there is: D4, D5 and D6");
+  }
+
+  /** Who comes into the group later is asked by the rule, and it is settled with the first mark. */
+  @Test
+  public void whoComesLaterIsAskedByTheRule() {
+    long check = begin(sounds("Bb C"));
+    long late = player("Lou", "trumpet");
+    assertThat(cell(check, late, 0).get("notes").asString()).isEqualTo("C4");
+    grade(check, late, 0, "SECURE");
+    assertThat(cell(check, late, 0).get("grade").asString()).isEqualTo("SECURE");
+    assertThat(cell(check, late, 1).get("notes").asString()).isEqualTo("D4");
+  }
+
+  @Test
+  public void aCheckThatIsNotFinishedIsOffered() {
+    long check = begin(item("SOUND", "Bb", 0));
+    assertThat(get("/api/checks/open").get(0).get("id").asLong()).isEqualTo(check);
+    String today = get("/api/today").get("groups").toString();
+    assertThat(today).contains("\"open\":[{\"id\":" + check);
+    post("/api/checks/" + check + "/finish", "true");
+    assertThat(get("/api/checks/open").toString()).doesNotContain("\"id\":" + check + ",");
+  }
+
+  /** The pages agree on who needs a sound: what is asked, who has it, what is in the way. */
+  @Test
+  public void thePagesCountTheSameStudents() {
+    for (String name : List.of("First-year band", "Quay Concert Band")) {
+      long id = group(name);
+      JsonNode map = get("/api/groups/" + id + "/map");
+      JsonNode blocks = get("/api/groups/" + id + "/readiness").get("blocks");
+      JsonNode suggested = get("/api/groups/" + id + "/checks/suggested");
+      int compared = 0;
+      for (JsonNode s : suggested) {
+        String sound = s.get("words").asString();
+        JsonNode has = named(map.get("notes"), "shown", sound);
+        int newFor = people(has.get("newFor"));
+        int octave = people(has.get("otherOctave"));
+        String why = s.get("why").asString();
+        assertThat(why.contains("new for " + newFor) || newFor == 0).as(sound + why).isTrue();
+        assertThat(why.contains("octave for " + octave) || octave == 0).as(sound + why).isTrue();
+        JsonNode block = named(blocks, "shown", sound);
+        if (block != null) {
+          assertThat(block.get("newFor").asInt()).isEqualTo(newFor);
+          assertThat(block.get("otherOctave").asInt()).isEqualTo(octave);
+          assertThat(block.get("parts").asInt()).isGreaterThanOrEqualTo(newFor + octave);
+          compared++;
+        }
+        // each of those is asked in the octave that is lacking: the lesson is the same
+        String asked = looked(id, item("SOUND", s.get("what").asString(), 0));
+        for (JsonNode r :
+            get("/api/groups/"
+                    + id
+                    + "/lesson?pitch="
+                    + s.get("what").asString().split(" ")[0].replace("#", "♯"))
+                .get("rows")) {
+          assertThat(asked)
+              .as(sound)
+              .contains(r.get("instrument").asString() + ": " + r.get("written").asString());
+        }
+      }
+      assertThat(compared).as(name).isPositive();
+    }
+  }
+
+  private static JsonNode named(JsonNode list, String field, String name) {
+    for (JsonNode n : list) {
+      if (n.get(field).asString().equals(name)) {
+        return n;
+      }
+    }
+    return null;
+  }
+
+  private static int people(JsonNode names) {
+    return names.asString().isEmpty() ? 0 : names.asString().split(", | and ").length;
+  }
+
   @Test
   public void oneKeyWritesDownEveryNoteOfTheItemAndSaysByWhom() {
-    long check = begin(item("SCALE", "Bb4 major", 0));
+    long check = begin(item("SCALE", "Bb major", 0));
     assertThat(grade(check, flute, 0, "SHAKY")).hasStatusOk();
     JsonNode record = get("/api/students/" + flute + "/heard");
     assertThat(record.get("marks")).hasSize(8);
@@ -132,7 +286,7 @@ public class ClassChecksApiTest extends DemoTestBase {
 
   @Test
   public void aGradeForSomeNotesOfAScaleLeavesTheOthersSecure() {
-    long check = begin(item("SCALE", "Bb4 major", 0));
+    long check = begin(item("SCALE", "Bb major", 0));
     String body =
         "{\"studentId\":%d,\"item\":0,\"grade\":\"NOT_YET\",\"remark\":\"\",\"mark\":\"%s\",\"notes\":[\"%s\"]}";
     assertThat(post("/api/checks/" + check + "/grades", String.format(body, flute, "some", "Eb5")))
@@ -228,13 +382,10 @@ public class ClassChecksApiTest extends DemoTestBase {
     }
     JsonNode list = get("/api/groups/" + demo + "/checks/suggested");
     assertThat(list).isNotEmpty();
-    int last = 99;
-    for (JsonNode s : list) {
-      int n = Integer.parseInt(s.get("why").asString().replaceAll(" .*", ""));
-      assertThat(n).isLessThanOrEqualTo(last).isPositive();
-      last = n;
-    }
-    assertThat(list.toString()).as("A flat is new for everyone in Lantern Round").contains("Ab4");
+    assertThat(list.toString())
+        .as("A flat is new for everyone in Lantern Round")
+        .contains("\"what\":\"Ab next\"")
+        .contains("new for 12");
   }
 
   @DataProvider
@@ -242,7 +393,7 @@ public class ClassChecksApiTest extends DemoTestBase {
     return new Object[][] {
       {"", "choose what is asked"},
       {item("SOUND", "H4", 0), "H4"},
-      {item("SCALE", "Bb4 lydian", 0), "major, minor, chromatic"},
+      {item("SCALE", "Bb lydian", 0), "major, minor, chromatic"},
       {item("BARS", "x", 1), "are no bars"},
       {item("BARS", "6-3", 1), "swap them"},
       {item("DANCE", "Bb4", 0), "can't be asked"},
@@ -260,7 +411,7 @@ public class ClassChecksApiTest extends DemoTestBase {
 
   @Test
   public void aFinishedCheckIsListedAndCanGoOn() {
-    long check = begin(item("SOUND", "Bb4", 0));
+    long check = begin(item("SOUND", "Bb", 0));
     assertThat(post("/api/checks/" + check + "/finish", "true")).hasStatusOk();
     JsonNode list = get("/api/groups/" + group + "/checks");
     assertThat(list.get(0).get("finished").asBoolean()).isTrue();

@@ -12,7 +12,7 @@ public class LessonApiTest extends DemoTestBase {
   /** Common practice, no source: the unison example of the trade. */
   @Test
   public void everyoneOfTheGroupHasTheOwnNoteAndNobodyElseIsThere() {
-    JsonNode l = get("/api/groups/" + group("First-year band") + "/lesson?pitch=Ab4");
+    JsonNode l = get("/api/groups/" + group("First-year band") + "/lesson?pitch=Ab");
     assertThat(l.get("shown").asString()).isEqualTo("A♭");
     Set<String> written = new HashSet<>();
     int students = 0;
@@ -39,7 +39,7 @@ public class LessonApiTest extends DemoTestBase {
 
   @Test
   public void eachIsComparedWithANoteOfTheOwn() {
-    JsonNode l = get("/api/groups/" + group("Quay Concert Band") + "/lesson?pitch=Gb4");
+    JsonNode l = get("/api/groups/" + group("Quay Concert Band") + "/lesson?pitch=Gb");
     for (JsonNode r : l.get("rows")) {
       assertThat(r.get("from").asString()).matches("(As for|The same as for) .*");
       assertThat(r.get("mistakes")).isNotEmpty();
@@ -52,7 +52,7 @@ public class LessonApiTest extends DemoTestBase {
     // Linh has F sharp in the lower octave; what is given next brings the upper one
     String named = "";
     for (JsonNode r :
-        get("/api/groups/" + group("Quay Concert Band") + "/lesson?pitch=Gb4").get("rows")) {
+        get("/api/groups/" + group("Quay Concert Band") + "/lesson?pitch=Gb").get("rows")) {
       for (JsonNode s : r.get("students")) {
         named = s.asString().equals("Linh P.") ? r.get("shown").asString() : named;
       }
@@ -63,7 +63,7 @@ public class LessonApiTest extends DemoTestBase {
   @Test
   public void aPitchThatIsNoneIsRefused() {
     String path = "/api/groups/" + group("First-year band") + "/lesson?pitch=";
-    assertThat(mvc.get().uri(path + "H4")).hasStatus(400);
+    assertThat(mvc.get().uri(path + "H")).hasStatus(400);
     assertThat(mvc.get().uri("/api/groups/9999/lesson?pitch=Bb4")).hasStatus(404);
   }
 }

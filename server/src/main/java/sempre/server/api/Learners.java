@@ -1,0 +1,68 @@
+package sempre.server.api;
+
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import sempre.core.learning.Learner;
+import sempre.core.learning.Needs;
+import sempre.core.learning.Standing;
+import sempre.core.pitch.Pitch;
+import sempre.core.planning.Player;
+import sempre.core.score.Line;
+import sempre.server.store.Db;
+import sempre.server.store.People;
+import sempre.server.store.Shelf;
+
+/** Students with what was heard of them and what is given to them, as the core wants it. */
+@Component
+class Learners {
+  private final People people;
+  private final Players players;
+  private final Given given;
+
+  Learners(People people, Players players, Given given) {
+    this.people = people;
+    this.players = players;
+    this.given = given;
+  }
+
+  /**
+   * A student.
+   *
+   * @param next what is given, in the order of the learner's parts
+   */
+  record Known(People.Student student, Learner learner, List<Shelf.Assignment> next) {}
+
+  /** A student with the bars that are given, by the day. */
+  Known of(Db.Tx tx, People.Student s) throws SQLException {
+    Standing standing = players.standing(tx, s.id());
+    Player player = players.player(tx, s, standing);
+    List<Shelf.Assignment> next = new ArrayList<>();
+    List<BitSet> parts = new ArrayList<>();
+    Map<Integer, Pitch> spelled = new HashMap<>();
+    for (Shelf.Assignment a : given.of(tx, s)) {
+      Optional<Players.Page> page = players.page(tx, s, players.piece(tx, a.pieceId()));
+      if (page.isPresent()) {
+        next.add(a);
+        Line line = Given.line(a, page.get());
+        parts.add(Needs.notes(line, player));
+        line.notes().forEach(n -> spelled.putIfAbsent(n.pitch().midi(), n.pitch()));
+      }
+    }
+    return new Known(s, new Learner(player, standing, parts, spelled), next);
+  }
+
+  /** Everyone of a group. */
+  List<Known> ofGroup(Db.Tx tx, long groupId) throws SQLException {
+    List<Known> all = new ArrayList<>();
+    for (People.Student s : people.students(tx, groupId)) {
+      all.add(of(tx, s));
+    }
+    return all;
+  }
+}
