@@ -6,4 +6,5 @@ now=$( (cat package-lock.json tsconfig.json eslint.config.js .prettierrc; find s
 if [ "$(cat node_modules/.checked 2>/dev/null || true)" = "$now" ]; then echo "web: checked before, unchanged"; exit 0; fi
 npm run --silent lint
 npm run --silent check
+npm run --silent test
 echo "$now" > node_modules/.checked

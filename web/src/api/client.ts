@@ -1,6 +1,7 @@
 import createClient from 'openapi-fetch';
 import { by } from '../by.svelte';
-import { named, ways } from '../ways.svelte';
+import { inFixedDo } from '../lib/pitch';
+import { ways } from '../ways.svelte';
 import type { components, paths } from './schema';
 
 export type Schemas = components['schemas'];
@@ -14,7 +15,19 @@ api.use({
 });
 
 /** What went wrong, as a sentence for the person in front of the screen. */
-export class Problem extends Error {}
+export class Problem extends Error {
+  constructor(
+    message = '',
+    /** the server's; 0 where it did not answer */
+    readonly status = 0
+  ) {
+    super(message);
+  }
+}
+
+/** A sentence when the server has said no, and would say so again; nothing when it may yet answer. */
+export const refusal = (e: unknown) =>
+  e instanceof Problem && e.status >= 400 && e.status < 500 ? e.message : undefined;
 
 interface Answer<T> {
   data?: T;
@@ -32,21 +45,26 @@ export async function asked<T>(call: Promise<Answer<T>>): Promise<T> {
   }
   if (!answer.response.ok) {
     const detail = (answer.error as { detail?: string } | undefined)?.detail;
-    throw new Problem(detail ?? `Sempre answered ${answer.response.status}; try again.`);
+    throw new Problem(
+      detail ?? `Sempre answered ${answer.response.status}; try again.`,
+      answer.response.status
+    );
   }
-  await known;
+  await known();
   const data = answer.data as T;
   const of = (data as { ways?: Record<string, string> } | undefined)?.ways ?? ways.now;
-  return of.names === 'syllables' ? named(data) : data;
+  return of.names === 'syllables' ? inFixedDo(data) : data;
 }
 
-/** The teacher's ways, asked once; the letters stand until they are known. */
-const known = api
-  .GET('/api/styles')
-  .then((a) => {
-    if (a.data?.all) ways.house = a.data.all;
-  })
-  .catch(() => undefined);
+let asking: Promise<void> | undefined;
+/** The teacher's ways, asked once; if that fails they are asked for again with the next answer. */
+const known = () =>
+  (asking ??= api
+    .GET('/api/styles')
+    .then((a) => {
+      if (!a.data?.all) throw new Problem();
+      ways.house = a.data.all;
+    })
+    .catch(() => void (asking = undefined)));
 
-export const sentence = (e: unknown) =>
-  e instanceof Error ? e.message : 'Something went wrong; try again.';
+export { sentence } from '../lib/load.svelte';

@@ -1,38 +1,48 @@
 <!-- A playing check of a whole group, by keyboard alone: student by student or note by note. -->
 <script lang="ts">
   import { Button, SkeletonText, TextInput } from 'carbon-components-svelte';
-  import { flushSync, onDestroy, untrack } from 'svelte';
-  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { onDestroy, tick, untrack } from 'svelte';
+  import { api, asked, refusal, sentence, type Schemas } from '../api/client';
   import { by } from '../by.svelte';
   import { typing } from '../parts/keys';
   import Mark from '../parts/Mark.svelte';
+  import Staff from '../parts/Staff.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../router';
   import { short } from '../stand/lanes';
-  import { keepUnsent, mark, unsent, type Press } from './pending';
+  import { mark, type Press } from './pending';
+  import { Queue } from './queue.svelte';
 
   type Grade = Press['grade'];
   const WORDS = { SECURE: 'secure', SHAKY: 'shaky', NOT_YET: 'not yet' } as const;
+  const GRADES: Grade[] = ['SECURE', 'SHAKY', 'NOT_YET'];
   /** How often the other teacher's marks are looked for. */
   const LOOK_MS = 4000;
+  /** So many notes fit on the staff of what is asked. */
+  const ON_STAFF = 8;
 
   const id = $derived(Number(route.params.check));
   let view = $state.raw<Schemas['ClassCheckView']>();
+  let queue = $state.raw<Queue<Schemas['ClassCell']>>();
   let row = $state(0);
   let item = $state(0);
   let byNote = $state(false);
-  let pending = $state.raw<Press[]>([]);
   let remark = $state('');
   let field = $state<HTMLInputElement>();
-  let remarking = $state(false);
+  let summary = $state<HTMLElement>();
   let finished = $state(false);
-  let problem = $state('');
+  let failed = $state('');
   let said = $state('');
   /** what can be taken back, the last last */
   let done = $state.raw<{ row: number; item: number }[]>([]);
 
   const student = $derived(view?.rows[row]);
   const cell = $derived(student?.cells[item]);
+  const pending = $derived(queue?.waiting ?? []);
+  const problem = $derived(
+    queue?.problem ? `${queue.problem} What was marked waits here and is sent again.` : failed
+  );
+  const asks = (i: number) => `${view!.items[i]!.shown} ${view!.items[i]!.words}`.trim();
   /** keys of the cells that wait to be sent, with the grade given */
   const waiting = $derived(new Map(pending.map((p) => [`${p.studentId}/${p.item}`, p])));
   const gradeOf = (r: Schemas['ClassRow'], i: number) =>
@@ -43,34 +53,52 @@
     ).length
   );
 
+  /** an answer for another check counts no more */
+  let turn = 0;
   $effect(() => {
     const check = id;
     untrack(() => load(check));
   });
   const timer = setInterval(() => void look(), LOOK_MS);
-  onDestroy(() => clearInterval(timer));
+  onDestroy(() => {
+    turn++;
+    clearInterval(timer);
+    queue?.stop();
+  });
 
   async function load(check: number) {
+    const mine = ++turn;
+    queue?.stop();
     view = undefined;
-    problem = '';
+    failed = '';
     try {
-      view = await asked(api.GET('/api/checks/{id}', { params: { path: { id: check } } }));
-      finished = view.finished;
-      pending = unsent(check);
+      const params = { path: { id: check } };
+      const found = await asked(api.GET('/api/checks/{id}', { params }));
+      if (mine !== turn) return;
+      view = found;
+      finished = found.finished;
       done = [];
+      queue = new Queue(
+        check,
+        (press) => asked(api.POST('/api/checks/{id}/grades', { params, body: press })),
+        (press, c) => put(press.studentId, press.item, c),
+        refusal,
+        sentence
+      );
       toNextOpen(0, 0);
-      void send();
+      void queue.flush();
     } catch (e) {
-      problem = sentence(e);
+      if (mine === turn) failed = sentence(e);
     }
   }
 
   /** What another teacher has marked meanwhile. */
   async function look() {
     if (!view || pending.length || document.hidden) return;
+    const mine = turn;
     try {
       const fresh = await asked(api.GET('/api/checks/{id}', { params: { path: { id } } }));
-      if (!pending.length && fresh.id === id) view = fresh;
+      if (!pending.length && mine === turn) view = fresh;
     } catch {
       // the next grade says so
     }
@@ -86,31 +114,6 @@
           : r
       )
     };
-  }
-
-  let sending = false;
-  /** Sends what waits, one after the other; what fails waits on. */
-  async function send() {
-    if (sending) return;
-    sending = true;
-    try {
-      while (pending.length) {
-        const next = pending[0]!;
-        const { studentId, item: i } = next;
-        const c = await asked(
-          api.POST('/api/checks/{id}/grades', { params: { path: { id } }, body: next })
-        );
-        put(studentId, i, c);
-        pending = pending.slice(1);
-        keepUnsent(id, pending);
-        problem = '';
-      }
-    } catch (e) {
-      problem = `${sentence(e)} What was marked waits here and is sent again.`;
-      setTimeout(() => void send(), LOOK_MS);
-    } finally {
-      sending = false;
-    }
   }
 
   /** The cells in the order they are walked through. */
@@ -148,8 +151,7 @@
 
   function press(r: number, i: number, g: Grade, words: string, notes: string[] = []) {
     const s = view!.rows[r]!.student.id;
-    pending = [...pending, { studentId: s, item: i, grade: g, remark: words, notes, mark: mark() }];
-    keepUnsent(id, pending);
+    queue?.add({ studentId: s, item: i, grade: g, remark: words, notes, mark: mark() });
     done = [...done, { row: r, item: i }];
   }
 
@@ -171,12 +173,11 @@
     }
     press(row, item, g, remark.trim(), picked);
     const which = cell.each.filter((n) => picked.includes(n.written)).map((n) => n.shown);
-    said = `${student.student.name}, ${which.join(', ') || view!.items[item]}: ${WORDS[g]}`;
+    said = `${student.student.name}, ${which.join(', ') || asks(item)}: ${WORDS[g]}`;
     asking = undefined;
     picked = [];
     remark = '';
-    remarking = false;
-    void send();
+    void queue?.flush();
     toNextOpen(row, item);
   }
 
@@ -188,8 +189,10 @@
         (byNote ? i === item : r === row) && !view!.rows[r]!.absent && !gradeOf(view!.rows[r]!, i)
     );
     list.forEach(([r, i]) => press(r, i, 'SECURE', ''));
-    said = `${list.length} ${list.length === 1 ? 'mark' : 'marks'}: secure`;
-    void send();
+    said = list.length
+      ? `${list.length} ${list.length === 1 ? 'mark' : 'marks'}: secure`
+      : `Nothing is left to mark of ${byNote ? asks(item) : (student?.student.name ?? '')}`;
+    void queue?.flush();
     toNextOpen(row, item);
   }
 
@@ -204,14 +207,11 @@
     const unsentYet = [...pending]
       .reverse()
       .find((p) => p.studentId === s.id && p.item === lastDone.item);
-    said = `${s.name}, ${view.items[lastDone.item]}: taken back`;
-    if (unsentYet && unsentYet !== pending[0]) {
-      pending = pending.filter((p) => p !== unsentYet);
-      keepUnsent(id, pending);
-      return;
-    }
+    said = `${s.name}, ${asks(lastDone.item)}: taken back`;
+    if (unsentYet && queue?.take(unsentYet)) return;
     try {
-      while (sending) await new Promise((r) => setTimeout(r, 30));
+      // a grade that is on its way arrives first
+      await queue?.flush();
       const c = await asked(
         api.POST('/api/checks/{id}/undo', {
           params: { path: { id } },
@@ -221,7 +221,7 @@
       put(s.id, lastDone.item, c);
     } catch (e) {
       done = [...done, lastDone];
-      problem = sentence(e);
+      failed = sentence(e);
     }
   }
 
@@ -239,24 +239,29 @@
         })
       );
     } catch (e) {
-      problem = sentence(e);
+      failed = sentence(e);
     }
     if (is) toNextOpen(r, 0);
   }
 
   async function finish(is: boolean) {
     finished = is;
+    if (is) {
+      // the summary is where the teacher looks, however far down the last student was
+      await tick();
+      summary?.scrollIntoView({ block: 'start' });
+      summary?.focus({ preventScroll: true });
+    }
     try {
       await asked(api.POST('/api/checks/{id}/finish', { params: { path: { id } }, body: is }));
     } catch (e) {
-      problem = sentence(e);
+      failed = sentence(e);
     }
   }
 
   function onkeydown(e: KeyboardEvent) {
     if (e.target === field) {
       if (e.key === 'Enter' || e.key === 'Escape') {
-        remarking = e.key === 'Enter' && remark.trim() !== '';
         field?.blur();
         e.preventDefault();
       }
@@ -287,16 +292,18 @@
     else if (k === 'ArrowDown') row = Math.min(row + 1, view.rows.length - 1);
     else if (k === 'ArrowUp') row = Math.max(row - 1, 0);
     else if (k === 'r') {
-      remarking = true;
-      flushSync();
       field?.focus();
     } else if (k === 'Enter' && !(e.target instanceof HTMLButtonElement)) void finish(!finished);
     else return;
     e.preventDefault();
   }
 
-  const markOf = (g: string) =>
-    g === 'SECURE' ? 'secure' : g === 'SHAKY' ? 'shaky' : ('not yet' as const);
+  const markOf = (g: string) => WORDS[g as Grade] ?? 'not yet';
+  const names = (rows: Schemas['ClassRow'][]) =>
+    rows
+      .map((r) => r.student.name)
+      .join(', ')
+      .replace(/\.?$/, '.');
   const shaky = $derived(
     (view?.rows ?? []).flatMap((r) =>
       r.cells.flatMap((c, i) => {
@@ -342,18 +349,23 @@
       </div>
     </header>
     {#if problem}<Trouble text={problem} />{/if}
+    {#each queue?.refused ?? [] as r (r.press.mark)}
+      <Trouble
+        text={`${view.rows.find((x) => x.student.id === r.press.studentId)?.student.name ?? 'A student'}, ${asks(r.press.item)}: ${WORDS[r.press.grade]} could not be written down. ${r.because}`}
+      />
+    {/each}
     {#if finished}
-      <section class="summary" aria-label="Summary">
-        <h2>What to work on</h2>
+      <section class="summary" aria-label="Summary" tabindex="-1" bind:this={summary}>
+        <h2>Finished. What to work on</h2>
         {#if shaky.length}
           <ul>
             {#each shaky as s (s.r.student.id + '/' + s.i)}
               <li>
                 <Mark state={markOf(s.g)} label={false} />
                 <b>{s.r.student.name}</b>
-                {view.items[s.i]}{s.c.notes ? ` (${s.c.notes})` : ''}: {markOf(s.g)}{s.c.remark
-                  ? `; ${s.c.remark}`
-                  : ''}
+                {asks(s.i)}{s.c.notes && s.c.notes !== asks(s.i) ? ` (${s.c.notes})` : ''}: {markOf(
+                  s.g
+                )}{s.c.remark ? `; ${s.c.remark}` : ''}
               </li>
             {/each}
           </ul>
@@ -361,10 +373,14 @@
           <p>Everything that was asked is secure.</p>
         {/if}
         {#if away.length}
-          <p>Absent: {away.map((r) => r.student.name).join(', ')}.</p>
+          <p>Absent: {names(away)}</p>
         {/if}
-        <Button size="small" kind="tertiary" on:click={() => finish(false)}>Go on (Enter)</Button>
-        <a href="/">To Today</a>
+        {#if open}<p>{open === 1 ? 'One mark was' : `${open} marks were`} left open.</p>{/if}
+        <p class="then">
+          <Button size="small" kind="tertiary" on:click={() => finish(false)}>Go on marking</Button>
+          <span class="small quiet"><kbd>Enter</kbd></span>
+          <a href="/">To Today</a>
+        </p>
       </section>
     {/if}
     <div class="walk">
@@ -373,8 +389,8 @@
           <thead>
             <tr>
               <th scope="col">Student</th>
-              {#each view.items as w, i (i)}
-                <th scope="col" class:at={i === item}>{w}</th>
+              {#each view.items.keys() as i (i)}
+                <th scope="col" class:at={i === item}>{asks(i)}</th>
               {/each}
             </tr>
           </thead>
@@ -393,7 +409,9 @@
                     {#if c.asked}
                       <button
                         class="plain"
-                        aria-label="{r.student.name}, {view.items[i]}{g ? `: ${markOf(g)}` : ''}"
+                        aria-label="{r.student.name}, {asks(i)}, {c.notes}{g
+                          ? `: ${markOf(g)}`
+                          : ''}"
                         onclick={() => ([row, item] = [n, i])}
                       >
                         {#if g}<Mark state={markOf(g)} label={false} />{/if}
@@ -414,71 +432,94 @@
       </div>
       <aside aria-label="Now asked">
         {#if student && cell}
-          <p class="quiet">{student.student.instrumentName}</p>
-          <h2>{student.student.name}</h2>
-          {#if cell.asked}
-            <p class="pitch">{cell.notes}</p>
-            {#if cell.fingering}
-              <p>{cell.label} <span class="quiet">{short(cell.fingering).join(' · ')}</span></p>
+          <div class="now">
+            <div>
+              <h2>{student.student.name}</h2>
+              <p class="quiet">{student.student.instrumentName}</p>
+              {#if cell.asked}
+                <p class="pitch">{cell.notes}</p>
+                {#if cell.fingering}
+                  <p>
+                    {cell.label} <span class="quiet">{short(cell.fingering).join(' · ')}</span>
+                  </p>
+                {/if}
+              {:else}
+                <p class="small quiet">This is not for this student.</p>
+              {/if}
+            </div>
+            {#if cell.asked && cell.each.length && cell.each.length <= ON_STAFF}
+              <Staff
+                notes={cell.each.map((n) => ({ pitch: n.written, name: '' }))}
+                clef={student.clef}
+                label="as written: {cell.each.map((n) => n.shown).join(' ')}"
+              />
             {/if}
-            {#if asking}
-              <div class="which" role="group" aria-label="Which of them">
-                <p><b>{markOf(asking)}:</b> which of them?</p>
-                <p>
-                  {#each cell.each as n, i (n.written)}
-                    <button
-                      class="plain"
-                      class:at={i === pointed}
-                      aria-pressed={picked.includes(n.written)}
-                      onclick={() => pick(n.written)}
-                      >{#if i < 9}<kbd>{i + 1}</kbd>{/if}
-                      {n.shown}</button
-                    >
-                  {/each}
-                </p>
-                <p class="small quiet">
-                  <kbd>Enter</kbd>
-                  {picked.length ? 'the others are secure' : 'all of them'} · <kbd>Esc</kbd> not yet graded
-                </p>
-              </div>
-            {:else if !cell.fingering}
-              <p class="small quiet">
-                Secure counts for each of these notes; else it is asked which of them.
+          </div>
+          {#if asking}
+            <div class="which" role="group" aria-label="Which of them">
+              <p><b>{markOf(asking)}:</b> which of them?</p>
+              <p>
+                {#each cell.each as n, i (n.written)}
+                  <button
+                    class="plain"
+                    class:at={i === pointed}
+                    aria-pressed={picked.includes(n.written)}
+                    onclick={() => pick(n.written)}
+                    >{#if i < 9}<kbd>{i + 1}</kbd>{/if}
+                    {n.shown}</button
+                  >
+                {/each}
               </p>
-            {/if}
-            {#if gradeOf(student, item)}
-              <p class="small">
-                {markOf(gradeOf(student, item))}{cell.by
-                  ? `, marked by ${cell.by}`
-                  : ''}{cell.remark ? `: ${cell.remark}` : ''}
+              <p class="acts">
+                <button onclick={() => asking && grade(asking)}
+                  ><kbd>Enter</kbd>
+                  {picked.length ? 'the others are secure' : 'all of them'}</button
+                >
+                <button onclick={() => (asking = undefined)}><kbd>Esc</kbd> not yet graded</button>
               </p>
-            {/if}
+            </div>
           {:else}
-            <p class="small quiet">This is not for this student.</p>
+            <div class="grades">
+              {#each GRADES as g, i (g)}
+                <button
+                  disabled={!cell.asked}
+                  aria-pressed={gradeOf(student, item) === g}
+                  onclick={() => grade(g)}
+                  ><kbd>{i + 1}</kbd> <Mark state={WORDS[g]} label={false} /> {WORDS[g]}</button
+                >
+              {/each}
+            </div>
           {/if}
-          <div class="keys">
-            <button class="plain" onclick={() => grade('SECURE')}
-              ><kbd>1</kbd> <Mark state="secure" label={false} /> secure</button
+          <p role="status" class="small said">
+            {said ||
+              (gradeOf(student, item)
+                ? `${markOf(gradeOf(student, item))}${cell.by ? `, marked by ${cell.by}` : ''}${cell.remark ? `: ${cell.remark}` : ''}`
+                : '')}
+          </p>
+          <div class="acts">
+            <button onclick={rest}
+              ><kbd>a</kbd> rest of {byNote ? 'this note' : student.student.name}: secure</button
             >
-            <button class="plain" onclick={() => grade('SHAKY')}
-              ><kbd>2</kbd> <Mark state="shaky" label={false} /> shaky</button
+            <button onclick={() => void absent()}
+              ><kbd>x</kbd> {student.absent ? 'is here' : 'absent'}</button
             >
-            <button class="plain" onclick={() => grade('NOT_YET')}
-              ><kbd>3</kbd> <Mark state="not yet" label={false} /> not yet</button
+            <button onclick={() => void undo()}><kbd>u</kbd> take back</button>
+            <button onclick={() => (byNote = !byNote)}
+              ><kbd>o</kbd> {byNote ? 'by student' : 'by note'}</button
+            >
+            <button onclick={() => void finish(!finished)}
+              ><kbd>Enter</kbd> {finished ? 'go on' : 'finish'}</button
             >
           </div>
           <label class="remark small">
             <span>Remark with the next grade <kbd>r</kbd></span>
             <input bind:this={field} bind:value={remark} maxlength="300" />
           </label>
-          {#if remarking && remark}<p class="small">It goes with the next grade.</p>{/if}
-          <p role="status" class="small said">{said}</p>
-          <p class="small quiet more">
-            <kbd>a</kbd>
-            {byNote ? 'the rest of this note' : 'the rest of this student'} is secure ·
-            <kbd>x</kbd> absent · <kbd>u</kbd> take back · <kbd>o</kbd>
-            {byNote ? 'student by student' : 'note by note'} · <kbd>Enter</kbd> finish
-          </p>
+          {#if !cell.fingering && cell.asked && !asking}
+            <p class="small quiet">
+              Secure counts for each of these notes; else it is asked which of them.
+            </p>
+          {/if}
         {/if}
       </aside>
     </div>
@@ -557,6 +598,7 @@
     outline: 2px solid var(--accent);
     outline-offset: -2px;
   }
+  tbody th,
   td {
     vertical-align: middle;
   }
@@ -572,23 +614,62 @@
     top: 1rem;
     display: flex;
     flex-direction: column;
-    gap: 0.5rem;
+    gap: 0.625rem;
+  }
+  .now {
+    display: flex;
+    flex-direction: column;
+    gap: 0.25rem;
+    min-height: 12.5rem;
+  }
+  .now :global(.staff) {
+    min-height: 4.5rem;
+    padding-bottom: 0;
   }
   .pitch {
     font-size: 2rem;
     font-weight: 300;
     line-height: 1.1;
   }
-  .keys {
+  .grades {
     display: flex;
     flex-direction: column;
     gap: 0.375rem;
-    margin: 0.5rem 0;
   }
-  .keys button {
-    display: flex !important;
+  .grades button,
+  .acts button {
+    display: flex;
     gap: 0.5rem;
     align-items: center;
+    font: inherit;
+    color: var(--ink);
+    background: var(--paper);
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    cursor: pointer;
+    text-align: left;
+  }
+  .grades button {
+    min-height: 2.75rem;
+    padding: 0 0.75rem;
+  }
+  .grades button[aria-pressed='true'] {
+    border-color: var(--accent);
+    background: var(--accent-soft);
+  }
+  .grades button:disabled {
+    opacity: 0.5;
+    cursor: default;
+  }
+  .acts {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.375rem;
+  }
+  .acts button {
+    min-height: 2rem;
+    padding: 0 0.5rem;
+    font-size: 0.8125rem;
   }
   .remark {
     display: flex;
@@ -606,9 +687,6 @@
   .said {
     min-height: 1.3em;
   }
-  .more {
-    line-height: 1.7;
-  }
   .summary {
     margin-bottom: 1.5rem;
     padding: 1rem 1.25rem;
@@ -625,12 +703,67 @@
     padding: 0.125rem 0;
     break-inside: avoid;
   }
+  .summary:focus {
+    outline: none;
+  }
+  .then {
+    display: flex;
+    gap: 0.75rem;
+    align-items: center;
+    margin-top: 0.75rem;
+  }
+  /* a tablet in the hand: the grades lie under the thumb, whatever the table's length */
   @media (max-width: 1000px) {
     .walk {
       grid-template-columns: 1fr;
+      gap: 0;
+    }
+    tr {
+      scroll-margin-bottom: 19rem;
+    }
+    td button {
+      min-height: 2.75rem;
     }
     aside {
-      position: static;
+      top: auto;
+      bottom: 0;
+      z-index: 2;
+      margin: 0 -1rem;
+      padding: 0.75rem 1rem;
+      background: var(--paper);
+      border-top: 2px solid var(--accent);
+    }
+    .now {
+      flex-direction: row;
+      justify-content: space-between;
+      align-items: center;
+      min-height: 0;
+    }
+    .grades {
+      display: grid;
+      grid-template-columns: repeat(3, 1fr);
+    }
+    .grades button {
+      min-height: 3.5rem;
+      justify-content: center;
+    }
+    .acts button,
+    .which button {
+      min-height: 2.75rem;
+    }
+    .summary ul {
+      columns: 1;
+    }
+    .remark {
+      flex-direction: row;
+      align-items: center;
+    }
+    .remark input {
+      flex: 1;
+      min-height: 1.75rem;
+    }
+    kbd {
+      display: none;
     }
   }
 </style>

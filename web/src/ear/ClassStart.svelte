@@ -1,105 +1,137 @@
-<!-- What a whole group is asked in a playing check; and the checks that were begun. -->
+<!-- What a whole group is asked in a playing check, seen on each section's staff before it begins. -->
 <script lang="ts">
   import { Button, Select, SelectItem, SkeletonText, TextInput } from 'carbon-components-svelte';
+  import { untrack } from 'svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
+  import { loaded } from '../lib/load.svelte';
+  import { read, shown, text, words } from '../lib/pitch';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, route } from '../router';
-
-  type Item = Schemas['ItemBody'] & { words: string };
+  import { ways } from '../ways.svelte';
+  import Asked from './Asked.svelte';
+  import { moved, type Item } from './asked';
 
   const group = $derived(Number(route.params.group));
-  let people = $state.raw<Schemas['PeopleView']>();
-  let checks = $state.raw<Schemas['ClassCheckRef'][]>([]);
-  let suggested = $state.raw<Schemas['SuggestedView'][]>([]);
-  let pieces = $state.raw<Schemas['ShelfPiece'][]>([]);
+  interface Page {
+    people: Schemas['PeopleView'];
+    checks: Schemas['ClassCheckRef'][];
+    suggested: Schemas['SuggestedView'][];
+    pieces: Schemas['ShelfPiece'][];
+  }
+  const page = loaded<Page>();
+  const look = loaded<Schemas['AskedRow'][]>();
+  const tables = loaded<Schemas['TableView']>();
   let items = $state.raw<Item[]>([]);
+  /** octaves that were chosen, by student and item */
+  let octaves = $state.raw<Record<string, string>>({});
   let problem = $state('');
+  let beginning = $state(false);
 
   let sounds = $state('');
-  let tonic = $state('Bb4');
+  let tonic = $state('Bb');
   let mode = $state('MAJOR');
   let piece = $state('');
   let bars = $state('');
   let instrument = $state('');
-  let table = $state.raw<Schemas['TableView']>();
   let note = $state('');
   let way = $state('');
 
   $effect(() => {
-    load(group);
+    const groupId = group;
+    untrack(() => {
+      items = [];
+      octaves = {};
+      look.put(undefined);
+      const params = { path: { groupId } };
+      void page.ask(async () => {
+        const [people, checks, suggested, pieces] = await Promise.all([
+          asked(api.GET('/api/people')),
+          asked(api.GET('/api/groups/{groupId}/checks', { params })),
+          asked(api.GET('/api/groups/{groupId}/checks/suggested', { params })),
+          asked(api.GET('/api/pieces'))
+        ]);
+        return { people, checks, suggested, pieces };
+      });
+    });
   });
 
-  async function load(id: number) {
-    problem = '';
-    items = [];
-    const params = { path: { groupId: id } };
-    try {
-      [people, checks, suggested, pieces] = await Promise.all([
-        asked(api.GET('/api/people')),
-        asked(api.GET('/api/groups/{groupId}/checks', { params })),
-        asked(api.GET('/api/groups/{groupId}/checks/suggested', { params })),
-        asked(api.GET('/api/pieces'))
-      ]);
-    } catch (e) {
-      problem = sentence(e);
-    }
-  }
-
-  const here = $derived(people?.groups.find((g) => g.id === group));
+  const here = $derived(page.value?.people.groups.find((g) => g.id === group));
   const played = $derived([
     ...new Map(
-      (people?.students ?? [])
+      (page.value?.people.students ?? [])
         .filter((s) => s.groups.includes(group))
         .map((s) => [s.instrument, s.instrumentName] as const)
     )
   ]);
+  const table = $derived(tables.value);
   const chosen = $derived(table?.notes.find((n) => n.written === note));
+  const body = (list: Item[]) =>
+    list.map(({ kind, what, pieceId, row }) => ({ kind, what, pieceId, row }));
 
-  const has = (i: Item) =>
-    items.some((x) => x.kind === i.kind && x.what === i.what && x.pieceId === i.pieceId);
-  function add(i: Item) {
+  /** Another list is asked: seen anew on the staffs, in the octaves of the rule. */
+  function ask(list: Item[]) {
     problem = '';
-    if (!has(i)) items = [...items, i];
-  }
-  const drop = (i: Item) => (items = items.filter((x) => x !== i));
-
-  /** B♭ C D5, as they sound; without a figure in the octave from middle C up. */
-  function addSounds(e: SubmitEvent) {
-    e.preventDefault();
-    const words = sounds
-      .trim()
-      .split(/[\s,;]+/)
-      .filter(Boolean);
-    const read = words.map((w) => {
-      const m = w.match(/^([A-Ga-g])(b|♭|#|♯)?(\d)?$/);
-      if (!m) return undefined;
-      const sign = m[2] === '♭' || m[2] === 'b' ? 'b' : m[2] ? '#' : '';
-      const name = m[1]!.toUpperCase();
-      return {
-        kind: 'SOUND',
-        what: `${name}${sign}${m[3] ?? 4}`,
-        pieceId: 0,
-        words: name + (sign === 'b' ? '♭' : sign ? '♯' : '')
-      };
-    });
-    const wrong = words.find((_, i) => !read[i]);
-    if (!words.length || wrong) {
-      problem = wrong
-        ? `'${wrong}' is no note; write letters such as B♭ (or Bb), C, F♯ (or F#).`
-        : 'Write the notes as they sound, such as B♭ C D.';
+    items = list;
+    octaves = {};
+    if (!list.length) {
+      look.put(undefined);
       return;
     }
-    read.forEach((i) => i && add(i));
+    void look.ask(() =>
+      asked(
+        api.POST('/api/groups/{groupId}/checks/look', {
+          params: { path: { groupId: group } },
+          body: { items: body(list), asked: [] }
+        })
+      )
+    );
+  }
+  const has = (i: { kind: string; what: string; pieceId: number }) =>
+    items.find((x) => !x.row && x.kind === i.kind && x.what === i.what && x.pieceId === i.pieceId);
+  function toggle(i: Item) {
+    const there = has(i);
+    ask(there ? items.filter((x) => x !== there) : [...items, i]);
+  }
+  const add = (i: Item) => has(i) || ask([...items, i]);
+
+  /** B♭ C D, as they sound; notes that are typed together stay a row. */
+  function addSounds(e: SubmitEvent) {
+    e.preventDefault();
+    const typed = words(sounds);
+    const names = typed.map(read);
+    const wrong = typed.find((_, i) => !names[i]);
+    if (!typed.length || wrong) {
+      problem = wrong
+        ? `'${wrong}' is no note; write ${ways.syllables ? 'si♭ (or sib), do, fa♯ (or fa#)' : 'B♭ (or Bb), C, F♯ (or F#)'}, with an octave where one is meant: ${ways.syllables ? 'si♭3' : 'B♭3'}.`
+        : 'Write concert pitches, such as B♭ C D.';
+      return;
+    }
+    const row = names.length > 1 ? Math.max(0, ...items.map((i) => i.row)) + 1 : 0;
+    const more = names.map((n) => ({
+      kind: 'SOUND',
+      what: text(n!),
+      pieceId: 0,
+      row,
+      words: shown(n!, ways.syllables)
+    }));
+    if (!row && has(more[0]!)) problem = `${more[0]!.words} is asked already.`;
+    else ask([...items, ...more]);
     sounds = '';
   }
   function addScale(e: SubmitEvent) {
     e.preventDefault();
-    const words = { MAJOR: 'major', MINOR: 'natural minor', CHROMATIC: 'chromatic' }[mode];
-    add({ kind: 'SCALE', what: `${tonic} ${mode}`, pieceId: 0, words: `${shown(tonic)} ${words}` });
+    const which = { MAJOR: 'major', MINOR: 'natural minor', CHROMATIC: 'chromatic' }[mode];
+    add({
+      kind: 'SCALE',
+      what: `${tonic} ${mode}`,
+      pieceId: 0,
+      row: 0,
+      words: `${named(tonic)} ${which}`
+    });
   }
   function addBars(e: SubmitEvent) {
     e.preventDefault();
-    const p = pieces.find((x) => String(x.piece.id) === piece);
+    const p = page.value?.pieces.find((x) => String(x.piece.id) === piece);
     if (!p || !/^\d+(\s*-\s*\d+)?$/.test(bars.trim())) {
       problem = p ? 'Write the bars as 3 or 3-6.' : 'Choose a piece first.';
       return;
@@ -108,6 +140,7 @@
       kind: 'BARS',
       what: bars.trim(),
       pieceId: p.piece.id,
+      row: 0,
       words: `${p.piece.title}, ${bars.includes('-') ? 'bars' : 'bar'} ${bars.trim()}`
     });
   }
@@ -122,65 +155,65 @@
       kind: 'FINGERING',
       what: `${instrument} ${chosen.written} ${w.fingering}`,
       pieceId: 0,
+      row: 0,
       words: `${chosen.shown} ${w.label}`
     });
   }
-  async function tableOf(id: string) {
+  function tableOf(id: string) {
     instrument = id;
     note = '';
     way = '';
-    table = undefined;
-    if (!id) return;
-    try {
-      table = await asked(
-        api.GET('/api/notes/{instrument}', { params: { path: { instrument: id } } })
+    tables.put(undefined);
+    if (id)
+      void tables.ask(() =>
+        asked(api.GET('/api/notes/{instrument}', { params: { path: { instrument: id } } }))
       );
-    } catch (e) {
-      problem = sentence(e);
-    }
   }
 
   async function begin() {
+    beginning = true;
     try {
       const { id } = await asked(
         api.POST('/api/groups/{groupId}/checks', {
           params: { path: { groupId: group } },
-          body: { items: items.map(({ kind, what, pieceId }) => ({ kind, what, pieceId })) }
+          body: { items: body(items), asked: moved(look.value ?? [], octaves) }
         })
       );
       navigate(`/ear/check/${id}` as '/');
     } catch (e) {
       problem = sentence(e);
+    } finally {
+      beginning = false;
     }
   }
 
-  const TONICS = ['C4', 'Db4', 'D4', 'Eb4', 'E4', 'F4', 'Gb4', 'G4', 'Ab4', 'A4', 'Bb4', 'B4'];
-  const shown = (p: string) => p.replace(/\d/, '').replace('b', '♭').replace('#', '♯');
+  const TONICS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'Gb', 'G', 'Ab', 'A', 'Bb', 'B'];
+  const named = (p: string) => shown(read(p)!, ways.syllables);
 </script>
 
 <div class="page">
-  {#if !people}
-    {#if problem}<Trouble text={problem} again={() => load(group)} />{:else}
+  {#if !page.value}
+    {#if page.problem}<Trouble text={page.problem} again={page.again} />{:else}
       <SkeletonText heading /><SkeletonText paragraph lines={6} />
     {/if}
   {:else}
-    <h1>{here?.name ?? 'This group'}: a playing check</h1>
-    <p class="quiet">
-      Choose what everyone is asked. Each player gets it in the own notes and fingerings; you mark
-      with one key for each.
-    </p>
+    <h1>{here?.name ?? 'This group'}: playing check</h1>
     <div class="two">
       <div class="choose">
-        {#if suggested.length}
-          <section>
+        {#if page.value.suggested.length}
+          <section aria-label="Needed next">
             <h2>Needed next</h2>
             <div class="chips">
-              {#each suggested as s (s.what)}
-                <button
-                  class="chip"
-                  aria-pressed={has({ ...s, pieceId: 0 })}
-                  onclick={() => add({ kind: s.kind, what: s.what, pieceId: 0, words: s.words })}
-                  ><b>{s.words}</b> <span class="small">{s.why}</span></button
+              {#each page.value.suggested as s (s.what)}
+                {@const item = {
+                  kind: s.kind,
+                  what: s.what,
+                  pieceId: 0,
+                  row: 0,
+                  words: `${s.shown}, needed next`
+                }}
+                <button class="chip" aria-pressed={!!has(item)} onclick={() => toggle(item)}
+                  ><b>{s.shown}</b> <span class="small">{s.why}</span></button
                 >
               {/each}
             </div>
@@ -189,15 +222,15 @@
         <form onsubmit={addSounds}>
           <TextInput
             size="sm"
-            labelText="Notes, as they sound"
-            placeholder="B♭ C D E♭ F"
+            labelText="Concert pitches"
+            placeholder={ways.syllables ? 'si♭ do re mi♭ fa' : 'B♭ C D E♭ F'}
             bind:value={sounds}
           />
           <Button size="small" kind="tertiary" type="submit">Add the notes</Button>
         </form>
         <form onsubmit={addScale}>
-          <Select size="sm" labelText="A scale, as it sounds, from" bind:selected={tonic}>
-            {#each TONICS as t (t)}<SelectItem value={t} text={shown(t)} />{/each}
+          <Select size="sm" labelText="A scale from concert" bind:selected={tonic}>
+            {#each TONICS as t (t)}<SelectItem value={t} text={named(t)} />{/each}
           </Select>
           <Select size="sm" labelText="which" bind:selected={mode}>
             <SelectItem value="MAJOR" text="major" />
@@ -209,7 +242,7 @@
         <form onsubmit={addBars}>
           <Select size="sm" labelText="A few bars of" bind:selected={piece}>
             <SelectItem value="" text="choose a piece" />
-            {#each pieces as p (p.piece.id)}
+            {#each page.value.pieces as p (p.piece.id)}
               <SelectItem value={String(p.piece.id)} text={p.piece.title} />
             {/each}
           </Select>
@@ -242,37 +275,61 @@
           {/if}
           <Button size="small" kind="tertiary" type="submit">Add the fingering</Button>
         </form>
+        {#if tables.problem}<Trouble text={tables.problem} />{/if}
+        {#if page.value.checks.length}
+          <section aria-label="Begun before">
+            <h2>Begun before</h2>
+            <ul>
+              {#each page.value.checks as c (c.id)}
+                <li>
+                  <a href="/ear/check/{c.id}"
+                    >{c.items.map((i) => `${i.shown} ${i.words}`.trim()).join(', ')}</a
+                  >
+                  <span class="small quiet">{c.when}{c.finished ? '' : ', not finished'}</span>
+                </li>
+              {/each}
+            </ul>
+          </section>
+        {/if}
       </div>
-      <aside aria-label="What is asked">
-        <h2>Asked</h2>
-        {#if items.length}
-          <ol>
-            {#each items as i (i.kind + i.what + i.pieceId)}
-              <li>
-                {i.words}
-                <button class="plain link small" onclick={() => drop(i)}
-                  >leave out<span class="bx--visually-hidden"> {i.words}</span></button
-                >
-              </li>
-            {/each}
-          </ol>
-        {:else}
-          <p class="small quiet">Nothing yet: choose on the left.</p>
-        {/if}
+      <section class="asked" aria-label="What is asked">
+        <div class="head">
+          <h2>Asked</h2>
+          {#if items.length}
+            <ul class="items">
+              {#each items as i (i)}
+                <li>
+                  <span>{i.words}</span>
+                  <button class="plain" onclick={() => ask(items.filter((x) => x !== i))}
+                    ><span aria-hidden="true">×</span><span class="bx--visually-hidden"
+                      >leave out {i.words}</span
+                    ></button
+                  >
+                </li>
+              {/each}
+            </ul>
+          {/if}
+          <Button disabled={!look.value?.length || look.busy || beginning} on:click={begin}
+            >Begin</Button
+          >
+        </div>
         {#if problem}<Trouble text={problem} />{/if}
-        <Button disabled={!items.length} on:click={begin}>Begin</Button>
-        {#if checks.length}
-          <h2>Begun before</h2>
-          <ul>
-            {#each checks as c (c.id)}
-              <li>
-                <a href="/ear/check/{c.id}">{c.items.join(', ')}</a>
-                <span class="small quiet">{c.when}{c.finished ? '' : ', not finished'}</span>
-              </li>
-            {/each}
-          </ul>
+        {#if look.problem}<Trouble text={look.problem} again={look.again} />{/if}
+        {#if !items.length}
+          <p class="quiet">
+            Choose what everyone is asked. Each student sees it in their own key and fingering; here
+            you see it first, in the octave of each, and can move it.
+          </p>
+        {:else if look.value}
+          {#if look.value.length}
+            <Asked rows={look.value} {items} bind:octaves />
+          {:else}
+            <p>Nobody is in this group yet: <a href="/people">set up its students</a>.</p>
+          {/if}
+        {:else if !look.problem}
+          <SkeletonText paragraph lines={6} />
         {/if}
-      </aside>
+      </section>
     </div>
   {/if}
 </div>
@@ -280,7 +337,7 @@
 <style>
   .two {
     display: grid;
-    grid-template-columns: minmax(0, 1fr) 19rem;
+    grid-template-columns: 23rem minmax(0, 1fr);
     gap: 2.5rem;
     margin-top: 1.25rem;
     align-items: start;
@@ -292,8 +349,11 @@
   form {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.75rem;
+    gap: 0.5rem 0.75rem;
     align-items: flex-end;
+  }
+  form :global(.bx--form-item) {
+    flex: 1 1 6rem;
   }
   .chips {
     display: flex;
@@ -304,39 +364,53 @@
   .chip {
     font: inherit;
     color: var(--ink);
-    padding: 0.25rem 0.75rem;
+    padding: 0.375rem 0.75rem;
     background: var(--paper);
     border: 1px solid var(--rule);
-    border-radius: 1rem;
+    border-radius: 1.25rem;
     cursor: pointer;
+    text-align: left;
   }
   .chip[aria-pressed='true'] {
     border-color: var(--accent);
     background: var(--accent-soft);
   }
-  .link {
-    text-decoration: underline;
-    color: var(--accent) !important;
-  }
-  ol,
-  ul {
-    margin: 0.5rem 0 1rem;
-    padding-left: 1.25rem;
-  }
-  ol {
-    list-style: decimal;
-  }
   ul {
     list-style: none;
+    margin: 0.25rem 0 0;
     padding: 0;
   }
   li {
     padding: 0.2rem 0;
   }
-  aside h2:not(:first-child) {
-    margin-top: 1.75rem;
+  .head {
+    display: flex;
+    gap: 1rem;
+    align-items: center;
+    margin-bottom: 0.75rem;
   }
-  @media (max-width: 900px) {
+  .items {
+    flex: 1;
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.375rem;
+    margin: 0;
+  }
+  .items li {
+    display: flex;
+    align-items: center;
+    padding: 0 0 0 0.625rem;
+    background: var(--paper);
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+  }
+  .items button {
+    padding: 0.25rem 0.5rem;
+  }
+  .asked {
+    min-width: 0;
+  }
+  @media (max-width: 1000px) {
     .two {
       grid-template-columns: 1fr;
     }

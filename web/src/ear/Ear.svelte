@@ -5,6 +5,7 @@
   import { api, asked, sentence, type Schemas } from '../api/client';
   import { last } from '../last.svelte';
   import { typing } from '../parts/keys';
+  import { loaded } from '../lib/load.svelte';
   import Mark from '../parts/Mark.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, route } from '../router';
@@ -32,13 +33,15 @@
 
   const student = $derived(Number(route.params.student));
   const piece = $derived(Number(route.params.piece));
-  let view = $state.raw<Schemas['StandView']>();
+  const page = loaded<Schemas['StandView']>();
+  const view = $derived(page.value);
   let heard = $state.raw<Heard[]>([]);
   let at = $state(0);
   let remark = $state('');
   let remarking = $state(false);
   let finished = $state(false);
-  let problem = $state('');
+  let failed = $state('');
+  const problem = $derived(failed || page.problem);
   let said = $state('');
   let sending = $state(0);
   let field = $state<HTMLInputElement>();
@@ -64,22 +67,20 @@
     load(student, piece);
   });
 
-  async function load(s: number, p: number) {
-    view = undefined;
-    problem = '';
+  function load(s: number, p: number) {
+    page.put(undefined);
+    failed = '';
     heard = [];
     at = 0;
     finished = false;
     last.set(s, p);
-    try {
-      view = await asked(
+    void page.ask(() =>
+      asked(
         api.GET('/api/stand/{studentId}/{pieceId}', {
           params: { path: { studentId: s, pieceId: p } }
         })
-      );
-    } catch (e) {
-      problem = sentence(e);
-    }
+      )
+    );
   }
 
   const path = $derived({ path: { studentId: student } });
@@ -152,13 +153,13 @@
   /** Keys come faster than answers: what they ask for is done one after the other. */
   let queue: Promise<void> = Promise.resolve();
   function send(call: () => Promise<string>, words = '') {
-    problem = '';
+    failed = '';
     sending++;
     queue = queue.then(async () => {
       try {
         said = await call();
       } catch (e) {
-        problem = `${sentence(e)} Not written down: press the key again.`;
+        failed = `${sentence(e)} Not written down: press the key again.`;
         remark = words;
       } finally {
         sending--;

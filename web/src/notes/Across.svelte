@@ -1,35 +1,23 @@
 <!-- One concert pitch across the band: what each instrument reads, fingers, and gets instead. -->
 <script lang="ts">
   import { Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
-  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { api, asked, type Schemas } from '../api/client';
+  import { loaded } from '../lib/load.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, route } from '../router';
   import { short } from '../stand/lanes';
 
   const pitch = $derived(decodeURIComponent(String(route.params.pitch ?? 'Bb4')));
   let stage = $state('school');
-  let band = $state.raw<Schemas['AcrossView'][]>();
-  let problem = $state('');
+  const page = loaded<Schemas['AcrossView'][]>();
+  const band = $derived(page.value);
 
-  let asking = 0;
+  /** The band of another pitch is not left standing meanwhile. */
   $effect(() => {
-    load(pitch, stage);
+    const query = { pitch, stage };
+    page.put(undefined);
+    void page.ask(() => asked(api.GET('/api/newnote', { params: { query } })));
   });
-
-  /** What was asked last is shown; the band of another pitch is not left standing meanwhile. */
-  async function load(p: string, s: string) {
-    const mine = ++asking;
-    band = undefined;
-    problem = '';
-    try {
-      const answer = await asked(
-        api.GET('/api/newnote', { params: { query: { pitch: p, stage: s } } })
-      );
-      if (mine === asking) band = answer;
-    } catch (e) {
-      if (mine === asking) problem = sentence(e);
-    }
-  }
 
   const shown = (p: string) => p.replace('#', '♯').replace(/^([A-G])b/, '$1♭');
   const NAMES = ['C', 'C#', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];
@@ -69,7 +57,7 @@
       </Select>
     </div>
   </header>
-  {#if problem}<Trouble text={problem} again={() => load(pitch, stage)} />{/if}
+  {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
   {#if !band}
     <SkeletonText paragraph lines={12} />
   {:else}

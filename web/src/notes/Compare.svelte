@@ -96,8 +96,8 @@
           <dd>{view.slideCm.toFixed(0)} cm</dd>{/if}
         {#if view.stay.length}<dt>stays</dt>
           <dd>{list(view.stay)}</dd>{/if}
-        {#each view.slips as s (s.note + s.cause)}<dt>may slip</dt>
-          <dd><b>{s.note}</b>: {s.cause}; {s.audibly}</dd>{/each}
+        {#each view.slips as s (s.shown + s.cause)}<dt>may slip</dt>
+          <dd><b>{s.shown}</b>: {s.cause}; {s.audibly}</dd>{/each}
       </dl>
       {#if view.contrary}<p class="small">Some go down while others come up.</p>{/if}
       {#if !view.down.length && !view.up.length && !view.slides.length && view.slideCm < 0.5}

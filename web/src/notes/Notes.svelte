@@ -1,7 +1,7 @@
 <!-- One instrument's table: every note, each of its fingerings, what moves between two, what else sounds. -->
 <script lang="ts">
   import { Button, Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
-  import { untrack } from 'svelte';
+  import { onDestroy, untrack } from 'svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
   import { typing } from '../parts/keys';
   import Trouble from '../parts/Trouble.svelte';
@@ -9,7 +9,7 @@
   import Ask from './Ask.svelte';
   import Compare from './Compare.svelte';
   import { eyes } from './eyes.svelte';
-  import { midiOf } from './range';
+  import { midiOf } from '../lib/pitch';
   import { picture } from './hands';
   import House from './House.svelte';
   import Ladder from './Ladder.svelte';
@@ -53,7 +53,11 @@
 
   const options = () => Object.entries(set).map(([k, v]) => `${k}=${v}`);
 
+  /** an answer to an older question counts no more */
+  let turn = 0;
+  onDestroy(() => turn++);
   async function load(instrument: string, note = '') {
+    const mine = ++turn;
     problem = '';
     try {
       if (!instruments.length) instruments = await asked(api.GET('/api/instruments'));
@@ -62,6 +66,7 @@
           params: { path: { instrument }, query: { set: options() } }
         })
       );
+      if (mine !== turn) return;
       const kept = t.notes.find((n) => n.midi === chosen);
       const wanted = note
         ? t.notes.find((n) => n.written === note || n.midi === midiOf(note))
@@ -72,7 +77,7 @@
         .midi;
       if (fresh) at = 0;
     } catch (e) {
-      problem = sentence(e);
+      if (mine === turn) problem = sentence(e);
     }
   }
 
@@ -230,7 +235,7 @@
         <h1>{table.name}</h1>
         <p class="quiet">
           {table.transposition}; {table.stages
-            .map((s) => `${s.words} ${s.from} to ${s.to}`)
+            .map((s) => `${s.words} ${s.from.shown} to ${s.to.shown}`)
             .join(', ')}
         </p>
       </div>
@@ -386,16 +391,16 @@
             {#each table.gaps as g (g.shown)}
               <li><b>{g.shown}</b> is not there: {g.because}.</li>
             {/each}
-            {#each table.free as f (f.from + f.controls)}
+            {#each table.free as f (f.from.written + f.controls)}
               <li>
-                <b>{f.from} to {f.to}:</b>
+                <b>{f.from.shown} to {f.to.shown}:</b>
                 may stay down: {f.controls}; {f.because}.
                 <span class="quiet small">({f.source})</span>
               </li>
             {/each}
-            {#each table.wrong as f (f.from + f.controls)}
+            {#each table.wrong as f (f.from.written + f.controls)}
               <li>
-                <b>{f.from} to {f.to}:</b> never {f.controls}; {f.because}.
+                <b>{f.from.shown} to {f.to.shown}:</b> never {f.controls}; {f.because}.
                 <span class="quiet small">({f.source})</span>
               </li>
             {/each}

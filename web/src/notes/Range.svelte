@@ -3,7 +3,7 @@
   import type { Snippet } from 'svelte';
   import { drawing, engrave, type Line } from '../engrave/engrave';
   import type { Schemas } from '../api/client';
-  import { rangeXml } from './range';
+  import { notesXml } from '../engrave/notes';
 
   let {
     notes,
@@ -43,7 +43,11 @@
   $effect(() => {
     const w = Math.floor(width);
     if (w < 200 || !notes.length) return;
-    const xml = rangeXml(notes, clef, sounding, perLine);
+    const xml = notesXml(
+      notes.map((n) => ({ id: 'm' + n.midi, pitch: sounding ? n.sounding : n.written })),
+      clef,
+      perLine
+    );
     const key = w + xml;
     if (key === shown) return;
     let stopped = false;

@@ -2,6 +2,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
+  import { read, text, words } from '../lib/pitch';
   import { navigate } from '../router';
 
   let { onclose }: { onclose: () => void } = $props();
@@ -19,8 +20,12 @@
   let dialog: HTMLDialogElement;
 
   const plain = (s: string) => s.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
-  /** "horn e flat 5" is no name in a list: a note is found by instrument and name. */
-  const note = $derived(query.match(/\b([A-Ga-g])(b|#|♭|♯)?(\d)\b/));
+  /** "horn B♭4" is no name in a list: a note is found by instrument and name. */
+  const note = $derived(
+    words(query)
+      .map((said) => ({ said, name: read(said) }))
+      .find((w) => w.name?.octave !== undefined)
+  );
   const hits = $derived(
     [...notes(), ...all]
       .filter((h) =>
@@ -33,10 +38,9 @@
 
   function notes(): Hit[] {
     if (!note) return [];
-    const [text, letter = '', sign = '', octave = ''] = note;
-    const name = letter.toUpperCase() + sign.replace('♭', 'b').replace('♯', '#') + octave;
+    const name = text(note.name!);
     return instruments.map((i) => ({
-      text: `${i.name} ${text}`,
+      text: `${i.name} ${note.said}`,
       detail: 'its fingerings',
       href: `/notes/${i.id}/${encodeURIComponent(name)}`
     }));

@@ -1,38 +1,31 @@
 <!-- How many of a group have which note: by sound, or one section by its page. -->
 <script lang="ts">
   import { Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
-  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { api, asked, type Schemas } from '../api/client';
+  import { loaded } from '../lib/load.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../router';
   import NoteMap from './NoteMap.svelte';
 
   const group = $derived(Number(route.params.group));
-  let map = $state.raw<Schemas['MapView']>();
+  const page = loaded<Schemas['MapView']>();
+  const map = $derived(page.value);
   let section = $state('');
   let sounding = $state(false);
-  let problem = $state('');
 
   $effect(() => {
-    load(group, section);
+    const [id, instrument] = [group, section];
+    void page.ask(() =>
+      asked(api.GET('/api/groups/{id}/map', { params: { path: { id }, query: { instrument } } }))
+    );
   });
-
-  async function load(id: number, instrument: string) {
-    problem = '';
-    try {
-      map = await asked(
-        api.GET('/api/groups/{id}/map', { params: { path: { id }, query: { instrument } } })
-      );
-    } catch (e) {
-      problem = sentence(e);
-    }
-  }
   const fewest = $derived(
     [...(map?.notes ?? [])].filter((n) => n.next).sort((a, b) => a.has / a.of - b.has / b.of)
   );
 </script>
 
 <div class="page">
-  {#if problem}<Trouble text={problem} again={() => load(group, section)} />{/if}
+  {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
   {#if !map}
     <SkeletonText heading /><SkeletonText paragraph lines={6} />
   {:else}
@@ -71,7 +64,13 @@
                     href="/people/group/{group}/note/{encodeURIComponent(n.sounding)}">{n.shown}</a
                   >{/if}</b
               >
-              {n.has} of {n.of}{n.lacking ? `; not yet: ${n.lacking}` : ''}
+              {#if map.instrument}
+                {n.has} of {n.of}{n.lacking ? `; not yet: ${n.lacking}` : ''}
+              {:else}
+                {n.has} of {n.of} have it in some octave{n.newFor
+                  ? `; new for ${n.newFor}`
+                  : ''}{n.otherOctave ? `; in another octave for ${n.otherOctave}` : ''}
+              {/if}
             </li>
           {/each}
         </ul>

@@ -1,64 +1,87 @@
 <!-- One concert pitch for the whole group on one page: to show on a projector and to print. -->
 <script lang="ts">
   import { Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
-  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { api, asked, type Schemas } from '../api/client';
+  import { loaded } from '../lib/load.svelte';
+  import { read, shown as shownName } from '../lib/pitch';
   import Hands from '../notes/Hands.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, route } from '../router';
   import { short } from '../stand/lanes';
+  import { ways } from '../ways.svelte';
 
   const group = $derived(Number(route.params.group));
-  const pitch = $derived(decodeURIComponent(route.params.pitch ?? 'Bb4'));
-  let lesson = $state.raw<Schemas['LessonView']>();
-  let suggested = $state.raw<Schemas['SuggestedView'][]>([]);
-  let problem = $state('');
+  const pitch = $derived(decodeURIComponent(route.params.pitch ?? 'Bb'));
+  interface Page {
+    lesson?: Schemas['LessonView'];
+    suggested: Schemas['SuggestedView'][];
+  }
+  const page = loaded<Page>();
+  const lesson = $derived(page.value?.lesson);
+  const suggested = $derived(page.value?.suggested ?? []);
 
   $effect(() => {
-    load(group, pitch);
+    void load(group, pitch);
   });
 
-  async function load(id: number, p: string) {
-    problem = '';
-    const path = { groupId: id };
-    try {
-      suggested = await asked(
-        api.GET('/api/groups/{groupId}/checks/suggested', { params: { path } })
-      );
-      // without a pitch: the one that most need next
-      if (p === 'next') {
-        navigate(
-          `/people/group/${id}/note/${encodeURIComponent(suggested[0]?.what ?? 'Bb4')}` as '/',
-          { replace: true }
+  /** The name of a note that is suggested: it comes with the word next. */
+  const name = (s: Schemas['SuggestedView']) => s.what.split(' ')[0]!;
+  const load = (id: number, p: string) =>
+    page.ask(
+      async () => {
+        const path = { groupId: id };
+        const list = await asked(
+          api.GET('/api/groups/{groupId}/checks/suggested', { params: { path } })
         );
-        return;
+        return {
+          suggested: list,
+          // without a pitch: the one that most need next
+          lesson:
+            p === 'next'
+              ? undefined
+              : await asked(
+                  api.GET('/api/groups/{groupId}/lesson', { params: { path, query: { pitch: p } } })
+                )
+        };
+      },
+      ({ suggested: list }) => {
+        if (p === 'next')
+          navigate(
+            `/people/group/${id}/note/${encodeURIComponent(list[0] ? name(list[0]) : 'Bb')}` as '/',
+            { replace: true }
+          );
       }
-      lesson = await asked(
-        api.GET('/api/groups/{groupId}/lesson', { params: { path, query: { pitch: p } } })
-      );
-    } catch (e) {
-      problem = sentence(e);
-    }
-  }
+    );
   const go = (p: string) => navigate(`/people/group/${group}/note/${encodeURIComponent(p)}` as '/');
-  const PITCHES = ['C4', 'Db4', 'D4', 'Eb4', 'E4', 'F4', 'Gb4', 'G4', 'Ab4', 'A4', 'Bb4', 'B4'];
-  const shown = (p: string) => p.replace(/\d/, '').replace('b', '♭').replace('#', '♯');
-  const offered = $derived([...new Set([...PITCHES, ...suggested.map((s) => s.what), pitch])]);
+  const PITCHES = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'Gb', 'G', 'Ab', 'A', 'Bb', 'B'];
+  const shown = (p: string) => {
+    const n = read(p);
+    return n ? shownName(n, ways.syllables) : p;
+  };
+  /** Why a note is met in this octave, where that needs a word. */
+  function octave({ octave: o }: Schemas['LessonRow']) {
+    const had = o.had.map((n) => n.shown).join(', ');
+    if (o.why === 'NEEDED')
+      return `as ${o.piece} brings it` + (had ? `; ${had} is there already` : '');
+    return o.why === 'MOVED' ? 'in the nearest octave there is' : '';
+  }
+  const offered = $derived([...new Set([...PITCHES, ...suggested.map(name), pitch])]);
 </script>
 
 <div class="page">
-  {#if problem}<Trouble text={problem} again={() => load(group, pitch)} />{/if}
+  {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
   {#if !lesson}
     <SkeletonText heading /><SkeletonText paragraph lines={8} />
   {:else}
     <header>
       <div>
         <h1>Everyone plays {lesson.shown}</h1>
-        <p class="quiet">{lesson.group}; {lesson.shown} as it sounds</p>
+        <p class="quiet">{lesson.group}; concert {lesson.shown}</p>
       </div>
       <div class="how">
         <Select
           size="sm"
-          labelText="As it sounds"
+          labelText="Concert pitch"
           selected={pitch}
           on:change={(e) => go(String((e.target as HTMLSelectElement).value))}
         >
@@ -73,9 +96,9 @@
         Needed next:
         {#each suggested as s, i (s.what)}{i ? ' · ' : ''}<button
             class="plain link"
-            onclick={() => go(s.what)}>{s.words}</button
+            onclick={() => go(name(s))}>{s.shown}</button
           >
-          <span class="quiet">{s.why.replace(/ needs? it next/, '')}</span>{/each}
+          <span class="quiet">{s.why}</span>{/each}
       </p>
     {/if}
     {#each lesson.rows as r (r.name + r.students.join())}
@@ -87,7 +110,7 @@
         </div>
         <div class="note">
           <p class="written">{r.shown}</p>
-          {#if r.octave}<p class="small quiet">{r.octave}</p>{/if}
+          {#if octave(r)}<p class="small quiet">{octave(r)}</p>{/if}
           <p class="notation">{short(r.fingering).join(' · ')}</p>
         </div>
         <div class="picture">
@@ -101,7 +124,7 @@
           />
         </div>
         <div class="words">
-          <p class="from">{r.from}</p>
+          <p class="compared">{r.compared}</p>
           <p><b>Air:</b> {r.air}.</p>
           {#each r.mistakes as m (m.shown + m.why)}
             <p class="small">
@@ -176,7 +199,7 @@
     flex-direction: column;
     gap: 0.375rem;
   }
-  .from {
+  .compared {
     font-size: 1.125rem;
   }
   .caution {

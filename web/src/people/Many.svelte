@@ -44,7 +44,7 @@
     problem = '';
     try {
       const r = await asked(api.POST('/api/roster', { body: { text, meanings, group } }));
-      done = r.sentence;
+      done = r.done;
       // what could not be taken stays to be mended
       look = await asked(api.POST('/api/roster/look', { body: { text, meanings, group } }));
     } catch (e) {

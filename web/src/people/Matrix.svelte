@@ -1,38 +1,43 @@
 <!-- Everyone of a group against everything that is assigned, or on the shelf. -->
 <script lang="ts">
   import { Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
-  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { api, asked, type Schemas } from '../api/client';
+  import { loaded } from '../lib/load.svelte';
   import { typing } from '../parts/keys';
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../router';
 
   const group = $derived(Number(route.params.group));
   let what = $state('assigned');
+  /** what the table that is shown is about */
+  let shownOf = $state('assigned');
   let order = $state<'book' | 'blocked'>('book');
-  let matrix = $state.raw<Schemas['MatrixView']>();
-  let cell = $state.raw<Schemas['CellView']>();
+  const page = loaded<Schemas['MatrixView']>();
+  const matrix = $derived(page.value);
+  const detail = loaded<Schemas['CellView']>();
+  const cell = $derived(detail.value);
   let row = $state(0);
   let column = $state(0);
   let opened = $state(false);
-  let problem = $state('');
+  const problem = $derived(page.problem || detail.problem);
 
   $effect(() => {
     load(group, what);
   });
 
-  async function load(id: number, which: string) {
-    problem = '';
+  function load(id: number, which: string) {
     opened = false;
     row = column = 0;
-    try {
-      matrix = await asked(
-        api.GET('/api/groups/{id}/readiness', {
-          params: { path: { id }, query: { what: which } }
-        })
-      );
-    } catch (e) {
-      problem = sentence(e);
-    }
+    detail.put(undefined);
+    void page.ask(
+      () =>
+        asked(
+          api.GET('/api/groups/{id}/readiness', {
+            params: { path: { id }, query: { what: which } }
+          })
+        ),
+      () => (shownOf = which)
+    );
   }
 
   const ready = (c: Schemas['MatrixCell']) => c.state === 'READY';
@@ -58,32 +63,32 @@
   const face = (c: Schemas['MatrixCell']) =>
     ({ READY: '●', HARD: '◐', LACKS: String(c.lacking), BEYOND: '×', NONE: '–' })[c.state] ?? '';
 
-  async function open(r: number, c: number) {
+  function open(r: number, c: number) {
     [row, column] = [r, c];
     opened = true;
-    cell = undefined;
+    detail.put(undefined);
     const s = matrix!.students[rows[r]!]!;
     const p = matrix!.pieces[columns[c]!]!;
     if (matrix!.rows[rows[r]!]![columns[c]!]!.state === 'NONE') return;
-    try {
-      const found = await asked(
+    void detail.ask(() =>
+      asked(
         api.GET('/api/students/{studentId}/readiness/{pieceId}', {
-          params: { path: { studentId: s.id, pieceId: p.id }, query: { groupId: group } }
+          params: {
+            path: { studentId: s.id, pieceId: p.id },
+            query: { groupId: group, what: shownOf }
+          }
         })
-      );
-      if (rows[row] === rows[r] && column === c) cell = found;
-    } catch (e) {
-      problem = sentence(e);
-    }
+      )
+    );
   }
 
   function onkeydown(e: KeyboardEvent) {
     if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || !matrix) return;
     const last = { r: rows.length - 1, c: columns.length - 1 };
-    if (e.key === 'ArrowRight') void open(row, Math.min(column + 1, last.c));
-    else if (e.key === 'ArrowLeft') void open(row, Math.max(column - 1, 0));
-    else if (e.key === 'ArrowDown') void open(Math.min(row + 1, last.r), column);
-    else if (e.key === 'ArrowUp') void open(Math.max(row - 1, 0), column);
+    if (e.key === 'ArrowRight') open(row, Math.min(column + 1, last.c));
+    else if (e.key === 'ArrowLeft') open(row, Math.max(column - 1, 0));
+    else if (e.key === 'ArrowDown') open(Math.min(row + 1, last.r), column);
+    else if (e.key === 'ArrowUp') open(Math.max(row - 1, 0), column);
     else return;
     e.preventDefault();
   }
@@ -99,7 +104,7 @@
 <svelte:window {onkeydown} />
 
 <div class="page">
-  {#if problem}<Trouble text={problem} again={() => load(group, what)} />{/if}
+  {#if problem}<Trouble text={problem} again={page.again} />{/if}
   {#if !matrix}
     <SkeletonText heading /><SkeletonText paragraph lines={8} />
   {:else}
@@ -121,10 +126,20 @@
     {:else}
       {#if matrix.blocks.length}
         <p class="blocks">
-          In the way:
-          {#each matrix.blocks as b, i (b.shown)}{i ? ' · ' : ''}<b>{b.shown}</b> in {b.parts}
-            {b.parts === 1 ? 'part' : 'parts'}{b.alone ? `, alone in ${b.alone}` : ''}{/each}
-          <span class="quiet small">(as it sounds)</span>
+          In the way, as concert pitches:
+          {#each matrix.blocks as b, i (b.shown)}{i ? ' · ' : ''}<b>{b.shown}</b>
+            {[
+              b.newFor ? `new for ${b.newFor}` : '',
+              b.otherOctave ? `in another octave for ${b.otherOctave}` : ''
+            ]
+              .filter(Boolean)
+              .join(', ')}
+            <span class="quiet"
+              >({b.parts}
+              {b.parts === 1 ? 'part' : 'parts'}{b.alone
+                ? `; nothing else is new in ${b.alone}`
+                : ''})</span
+            >{/each}
         </p>
       {/if}
       {#each matrix.next as n (n.piece.id)}

@@ -3,17 +3,26 @@
   import { Button, Select, SelectItem, SkeletonText, TextInput } from 'carbon-components-svelte';
   import { onMount } from 'svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
+  import { loaded } from '../lib/load.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { ways } from '../ways.svelte';
   import GroupForm from './GroupForm.svelte';
   import StudentForm from './StudentForm.svelte';
 
-  let people = $state.raw<Schemas['PeopleView']>();
-  let instruments = $state.raw<Schemas['InstrumentView'][]>([]);
-  let styles = $state.raw<Record<string, Record<string, string>>>({});
-  /** in what teachers differ whatever the instrument */
-  let general = $state.raw<Schemas['StyleView'][]>([]);
-  let problem = $state('');
+  interface Page {
+    people: Schemas['PeopleView'];
+    instruments: Schemas['InstrumentView'][];
+    styles: Record<string, Record<string, string>>;
+    /** in what teachers differ whatever the instrument */
+    general: Schemas['StyleView'][];
+  }
+  const page = loaded<Page>();
+  const people = $derived(page.value?.people);
+  const instruments = $derived(page.value?.instruments ?? []);
+  const styles = $derived(page.value?.styles ?? {});
+  const general = $derived(page.value?.general ?? []);
+  let failed = $state('');
+  const problem = $derived(failed || page.problem);
   let said = $state('');
   /** what the last change of style did to the parts that are assigned */
   let effects = $state.raw<Schemas['EffectView'][]>([]);
@@ -23,21 +32,24 @@
   let grouping = $state.raw<Schemas['GroupView']>();
   let removed = $state.raw<Schemas['GroupView']>();
 
-  onMount(load);
+  onMount(() => void load());
 
-  async function load() {
-    problem = '';
-    try {
-      [people, instruments, styles, general] = await Promise.all([
-        asked(api.GET('/api/people')),
-        asked(api.GET('/api/instruments')),
-        asked(api.GET('/api/styles')),
-        asked(api.GET('/api/ways'))
-      ]);
-      if (styles.all) ways.house = styles.all;
-    } catch (e) {
-      problem = sentence(e);
-    }
+  function load() {
+    failed = '';
+    return page.ask(
+      async () => {
+        const [people, instruments, styles, general] = await Promise.all([
+          asked(api.GET('/api/people')),
+          asked(api.GET('/api/instruments')),
+          asked(api.GET('/api/styles')),
+          asked(api.GET('/api/ways'))
+        ]);
+        return { people, instruments, styles, general };
+      },
+      (a) => {
+        if (a.styles.all) ways.house = a.styles.all;
+      }
+    );
   }
 
   const byId = $derived(new Map(people?.students.map((s) => [s.id, s])));
@@ -68,7 +80,7 @@
       removed = g;
       await load();
     } catch (e) {
-      problem = sentence(e);
+      failed = sentence(e);
     }
   }
 
@@ -78,7 +90,7 @@
       said = `${s.name} is back, as before.`;
       await load();
     } catch (e) {
-      problem = sentence(e);
+      failed = sentence(e);
     }
   }
 
@@ -90,7 +102,7 @@
       removed = undefined;
       await load();
     } catch (e) {
-      problem = sentence(e);
+      failed = sentence(e);
     }
   }
 
@@ -109,7 +121,7 @@
           : 'nothing that is assigned is fingered otherwise.');
       await load();
     } catch (e) {
-      problem = sentence(e);
+      failed = sentence(e);
     }
   }
 </script>

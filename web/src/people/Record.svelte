@@ -1,7 +1,9 @@
 <!-- One student: how every note stands, and everything that was heard. -->
 <script lang="ts">
   import { Button, Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
+  import { untrack } from 'svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
+  import { loaded } from '../lib/load.svelte';
   import Mark from '../parts/Mark.svelte';
   import NoteMap from './NoteMap.svelte';
   import Trouble from '../parts/Trouble.svelte';
@@ -9,52 +11,62 @@
   import { short } from '../stand/lanes';
 
   const student = $derived(Number(route.params.student));
-  let record = $state.raw<Schemas['RecordView']>();
-  let teach = $state.raw<Schemas['TeachView'][]>([]);
-  let next = $state.raw<Schemas['NextNoteView'][]>([]);
-  let pieces = $state.raw<Schemas['ShelfPiece'][]>([]);
+  const heard = loaded<Schemas['RecordView']>();
+  const record = $derived(heard.value);
+  const mapped = loaded<Schemas['MapView']>();
+  const map = $derived(mapped.value);
+  const ahead = loaded<{
+    next: Schemas['NextNoteView'][];
+    pieces: Schemas['ShelfPiece'][];
+    teach: Schemas['TeachView'][];
+  }>();
+  const teach = $derived(ahead.value?.teach ?? []);
+  const next = $derived(ahead.value?.next ?? []);
+  const pieces = $derived(ahead.value?.pieces ?? []);
   let goal = $state('');
   const inSixWeeks = new Date(Date.now() + 42 * 86_400_000).toISOString().slice(0, 10);
   let by = $state(inSixWeeks);
-  let way = $state.raw<Schemas['WayToView']>();
+  const ways = loaded<Schemas['WayToView']>();
+  const way = $derived(ways.value);
 
-  async function lead() {
+  function lead() {
     if (!goal || !by) return;
-    try {
-      way = await asked(
+    const [studentId, pieceId, day] = [student, Number(goal), by];
+    void ways.ask(() =>
+      asked(
         api.GET('/api/students/{studentId}/way/{pieceId}', {
-          params: { path: { studentId: student, pieceId: Number(goal) }, query: { by } }
+          params: { path: { studentId, pieceId }, query: { by: day } }
         })
-      );
-    } catch (e) {
-      problem = sentence(e);
-    }
+      )
+    );
   }
-  let map = $state.raw<Schemas['MapView']>();
   let sounding = $state(false);
-  let problem = $state('');
+  let failed = $state('');
+  const problem = $derived(
+    failed || heard.problem || mapped.problem || ahead.problem || ways.problem
+  );
 
   $effect(() => {
-    load(student);
+    const id = student;
+    untrack(() => void load(id));
   });
 
   async function load(id: number) {
-    problem = '';
-    try {
-      record = await asked(
-        api.GET('/api/students/{studentId}/heard', { params: { path: { studentId: id } } })
-      );
-      map = await asked(api.GET('/api/students/{id}/map', { params: { path: { id } } }));
-      [next, pieces] = await Promise.all([
-        asked(api.GET('/api/students/{studentId}/next', { params: { path: { studentId: id } } })),
-        asked(api.GET('/api/pieces'))
-      ]);
-      teach = await asked(
-        api.GET('/api/students/{studentId}/teach', { params: { path: { studentId: id } } })
-      );
-    } catch (e) {
-      problem = sentence(e);
-    }
+    failed = '';
+    const params = { path: { studentId: id } };
+    if (record?.student.id !== id) [heard, mapped, ahead, ways].forEach((l) => l.put(undefined));
+    await Promise.all([
+      heard.ask(() => asked(api.GET('/api/students/{studentId}/heard', { params }))),
+      mapped.ask(() => asked(api.GET('/api/students/{id}/map', { params: { path: { id } } }))),
+      ahead.ask(async () => {
+        const [next, pieces, teach] = await Promise.all([
+          asked(api.GET('/api/students/{studentId}/next', { params })),
+          asked(api.GET('/api/pieces')),
+          asked(api.GET('/api/students/{studentId}/teach', { params }))
+        ]);
+        return { next, pieces, teach };
+      })
+    ]);
   }
 
   async function takeBack(id: number) {
@@ -67,7 +79,7 @@
       );
       await load(student);
     } catch (e) {
-      problem = sentence(e);
+      failed = sentence(e);
     }
   }
 
@@ -96,7 +108,7 @@
       );
       await load(student);
     } catch (e) {
-      problem = sentence(e);
+      failed = sentence(e);
     }
   }
 

@@ -87,7 +87,7 @@
           params: { path: { id: student.id }, query: { all } }
         })
       );
-      ondone(gone.sentence);
+      ondone(gone.done);
     } catch (e) {
       problem = sentence(e);
     }

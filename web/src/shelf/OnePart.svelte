@@ -61,7 +61,7 @@
         .join(' · ')}{view.simpler ? ' · simpler part' : ''}
     </p>
   </header>
-  {#if given.sentence}<p class="sentence">{given.sentence}</p>{/if}
+  {#if given.message}<p class="sentence">{given.message}</p>{/if}
   <Score
     xml={view.xml}
     plan={view.plan}

@@ -8,8 +8,9 @@
     SelectItem,
     SkeletonText
   } from 'carbon-components-svelte';
-  import { tick } from 'svelte';
+  import { onDestroy, tick, untrack } from 'svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
+  import { loaded } from '../lib/load.svelte';
   import { typing } from '../parts/keys';
   import Mark from '../parts/Mark.svelte';
   import Trouble from '../parts/Trouble.svelte';
@@ -17,8 +18,10 @@
   import OnePart from './OnePart.svelte';
 
   const id = $derived(Number(route.params.assignment));
-  let given = $state.raw<Schemas['AssignmentView']>();
-  let problem = $state('');
+  const page = loaded<Schemas['AssignmentView']>();
+  const given = $derived(page.value);
+  let failed = $state('');
+  const problem = $derived(failed || page.problem);
   let said = $state('');
   let taken = $state(false);
   let below = $state('school');
@@ -32,17 +35,13 @@
     void load(id);
   });
 
-  async function load(assignment: number) {
-    problem = '';
+  function load(assignment: number) {
+    failed = '';
     taken = false;
-    try {
-      given = await asked(
-        api.GET('/api/assignments/{id}', { params: { path: { id: assignment } } })
-      );
-      if (showing) await show();
-    } catch (e) {
-      problem = sentence(e);
-    }
+    return page.ask(
+      () => asked(api.GET('/api/assignments/{id}', { params: { path: { id: assignment } } })),
+      () => untrack(() => showing && void show())
+    );
   }
 
   const marks = {
@@ -54,8 +53,11 @@
   const lacking = $derived(given?.parts.filter((p) => p.state === 'lacks' && !p.simpler) ?? []);
 
   /** Fetches everyone's part, one after another, so that the first is there at once. */
+  let turn = 0;
+  onDestroy(() => turn++);
   async function show() {
     if (!given) return;
+    const mine = ++turn;
     showing = true;
     drawn = 0;
     parts = [];
@@ -69,10 +71,11 @@
             })
           )
         );
+        if (mine !== turn) return;
         parts = [...fresh];
       }
     } catch (e) {
-      problem = sentence(e);
+      failed = sentence(e);
     }
   }
   function onedrawn() {
@@ -92,15 +95,16 @@
 
   async function lock(locked: boolean) {
     try {
-      given = await asked(
+      const answer = await asked(
         api.PUT('/api/assignments/{id}/locked', { params: { path: { id } }, body: { locked } })
       );
+      page.put(answer);
       said = locked
         ? 'Every fingering is locked as it is planned now.'
         : 'Fingerings are planned anew as they learn.';
       if (showing) await show();
     } catch (e) {
-      problem = sentence(e);
+      failed = sentence(e);
     }
   }
   async function simpler() {
@@ -117,7 +121,7 @@
         : 'Nobody below that stage lacks a note of it, or all have a simpler part already.';
       await load(id);
     } catch (e) {
-      problem = sentence(e);
+      failed = sentence(e);
     }
   }
   async function takeBack() {
@@ -126,7 +130,7 @@
       taken = true;
       said = '';
     } catch (e) {
-      problem = sentence(e);
+      failed = sentence(e);
     }
   }
   async function again() {
@@ -141,7 +145,7 @@
             studentId: student,
             section: given.section,
             due: given.due,
-            sentence: given.sentence,
+            sentence: given.message,
             bars: given.bars,
             tempo: given.tempo,
             locked: given.locked
@@ -150,7 +154,7 @@
       );
       navigate(`/parts/${done.id}` as '/');
     } catch (e) {
-      problem = sentence(e);
+      failed = sentence(e);
     }
   }
 
@@ -175,7 +179,7 @@
       kind="info"
       hideCloseButton
       title="Taken back."
-      subtitle="It is not given to {given.to} any more; what was heard stays."
+      subtitle="It is not given to {given.givenTo} any more; what was heard stays."
     />
     <Button size="small" kind="tertiary" on:click={again}>Give it again</Button>
   {:else}
@@ -183,11 +187,11 @@
       <div>
         <h1>{given.piece.title}</h1>
         <p>
-          {[`for ${given.to}`, given.dueWords, given.what, given.piece.source]
+          {[`for ${given.givenTo}`, given.dueWords, given.what, given.piece.source]
             .filter(Boolean)
             .join(' · ')}
         </p>
-        {#if given.sentence}<p class="sentence">{given.sentence}</p>{/if}
+        {#if given.message}<p class="sentence">{given.message}</p>{/if}
       </div>
       <div class="do">
         <Button size="small" on:click={print}>Print all parts <kbd>p</kbd></Button>

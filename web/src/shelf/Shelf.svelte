@@ -3,31 +3,29 @@
   import { SkeletonText } from 'carbon-components-svelte';
   import { onMount } from 'svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
+  import { loaded } from '../lib/load.svelte';
   import { typing } from '../parts/keys';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate } from '../router';
   import Give from './Give.svelte';
   import Import from './Import.svelte';
 
-  let pieces = $state.raw<Schemas['ShelfPiece'][]>();
-  let people = $state.raw<Schemas['PeopleView']>();
-  let problem = $state('');
+  const page = loaded<[Schemas['ShelfPiece'][], Schemas['PeopleView']]>();
+  const pieces = $derived(page.value?.[0]);
+  const people = $derived(page.value?.[1]);
+  let failed = $state('');
+  const problem = $derived(failed || page.problem);
   let giving = $state.raw<Schemas['ShelfPiece']>();
   let removed = $state.raw<Schemas['PieceRef']>();
   let said = $state('');
 
   onMount(load);
 
-  async function load() {
-    problem = '';
-    try {
-      [pieces, people] = await Promise.all([
-        asked(api.GET('/api/pieces')),
-        asked(api.GET('/api/people'))
-      ]);
-    } catch (e) {
-      problem = sentence(e);
-    }
+  function load() {
+    failed = '';
+    return page.ask(() =>
+      Promise.all([asked(api.GET('/api/pieces')), asked(api.GET('/api/people'))])
+    );
   }
 
   const books = $derived.by(() => {
@@ -65,7 +63,7 @@
       removed = p.piece;
       await load();
     } catch (e) {
-      problem = sentence(e);
+      failed = sentence(e);
     }
   }
 
@@ -77,7 +75,7 @@
       removed = undefined;
       await load();
     } catch (e) {
-      problem = sentence(e);
+      failed = sentence(e);
     }
   }
 </script>

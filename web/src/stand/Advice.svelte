@@ -94,9 +94,9 @@
     {#if advice.hardest.length}
       <h3>Hardest changes</h3>
       <ol>
-        {#each advice.hardest as h (h.to)}
+        {#each advice.hardest as h (h.toId)}
           <li>
-            <button class="plain" onclick={() => onchoose(h.to)}>
+            <button class="plain" onclick={() => onchoose(h.toId)}>
               <b>{h.shown}</b> <span class="small quiet">bar {h.barNumber}</span>
               <span class="how" style:--w="{Math.round(h.difficulty * 100)}%"></span>
             </button>

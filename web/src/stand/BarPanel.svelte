@@ -20,7 +20,7 @@
   /** below this a change is no work worth naming */
   const WORTH = 0.15;
   const notes = $derived(plan.notes.filter((n) => n.bar === bar));
-  const moves = $derived(new Map(plan.moves.map((m) => [m.to, m])));
+  const moves = $derived(new Map(plan.moves.map((m) => [m.toId, m])));
   const work = $derived(
     notes
       .map((n) => moves.get(n.id))
@@ -43,7 +43,7 @@
   </div>
   <p>
     {#if work[0]}
-      Most work: {name(work[0].from)} to {name(work[0].to)}. {told(work[0].sentence)}
+      Most work: {name(work[0].fromId)} to {name(work[0].toId)}. {told(work[0].sentence)}
     {:else}
       Nothing here is hard for the hands.
     {/if}

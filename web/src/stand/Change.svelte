@@ -99,8 +99,8 @@
       The slide goes {move.slideCm.toFixed(0)} cm, {Math.round(move.slideCm / move.seconds)} cm a second.
     </p>
   {/if}
-  {#each move.slips.slice(0, 3) as s (s.note + s.cause)}
-    <p class="small"><b>{s.note}</b> {s.audibly} with: {s.cause}</p>
+  {#each move.slips.slice(0, 3) as s (s.shown + s.cause)}
+    <p class="small"><b>{s.shown}</b> {s.audibly} with: {s.cause}</p>
   {/each}
 </div>
 

@@ -1,17 +1,21 @@
 <!-- Stand and Ear before a part was opened; Ear also offers the check of a whole group. -->
 <script lang="ts">
-  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { api, asked, type Schemas } from '../api/client';
+  import { loaded } from '../lib/load.svelte';
+  import Trouble from '../parts/Trouble.svelte';
+  import OpenCheck from '../parts/OpenCheck.svelte';
   import { route } from '../router';
 
   const ear = $derived(route.pathname.startsWith('/ear'));
-  let groups = $state.raw<Schemas['GroupView'][]>([]);
-  let problem = $state('');
+  const page = loaded<[Schemas['PeopleView'], Schemas['ClassCheckRef'][]]>();
+  const groups = $derived(page.value?.[0].groups ?? []);
+  const open = $derived(page.value?.[1] ?? []);
 
   $effect(() => {
     if (!ear) return;
-    asked(api.GET('/api/people'))
-      .then((p) => (groups = p.groups))
-      .catch((e) => (problem = sentence(e)));
+    void page.ask(() =>
+      Promise.all([asked(api.GET('/api/people')), asked(api.GET('/api/checks/open'))])
+    );
   });
 </script>
 
@@ -20,13 +24,19 @@
   <p>
     Choose a student and a piece on <a href="/">Today</a>, or press <kbd>/</kbd> and type a name.
   </p>
+  {#if ear && open.length}
+    <h2>Begun and not finished</h2>
+    <ul>
+      {#each open as c (c.id)}<li><OpenCheck check={c} group /></li>{/each}
+    </ul>
+  {/if}
   {#if ear && groups.length}
     <h2>A whole group</h2>
     <ul>
       {#each groups as g (g.id)}<li><a href="/ear/class/{g.id}">{g.name}</a></li>{/each}
     </ul>
   {/if}
-  {#if problem}<p role="alert">{problem}</p>{/if}
+  {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
 </div>
 
 <style>

@@ -130,7 +130,7 @@
       ? against.has(n.id)
       : print !== 'changed' || n.isNew || n.unlearned || n.locked || n.role !== 'standard';
   const top = $derived(names + RIBBON + 4);
-  const moves = $derived(new Map(plan.moves.map((m) => [m.to, m])));
+  const moves = $derived(new Map(plan.moves.map((m) => [m.toId, m])));
   const missing = $derived(new Map(plan.missing.map((m) => [m.id, m])));
   const drawn = $derived(
     lines.map(({ svg, info }) => {
@@ -335,12 +335,12 @@
       </svg>
     </section>
   {/each}
-  {#if pointed && byId.has(pointed.move.from) && byId.has(pointed.move.to)}
+  {#if pointed && byId.has(pointed.move.fromId) && byId.has(pointed.move.toId)}
     <div class="pointed" style:left="{pointed.left}px" style:top="{pointed.top}px">
       <Change
         move={pointed.move}
-        from={byId.get(pointed.move.from)!}
-        to={byId.get(pointed.move.to)!}
+        from={byId.get(pointed.move.fromId)!}
+        to={byId.get(pointed.move.toId)!}
         {lanes}
       />
     </div>

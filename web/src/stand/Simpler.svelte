@@ -26,33 +26,40 @@
   const note = $derived(notes[at]);
   const changed = $derived(new Set(notes.filter((n) => n.how !== 'AS_WRITTEN').map((n) => n.id)));
 
+  /** an answer to an older question counts no more */
+  let turn = 0;
   const play = new Playback();
-  onDestroy(() => play.stop());
+  onDestroy(() => {
+    turn++;
+    play.stop();
+  });
 
   $effect(() => {
     void load(student, piece);
   });
 
   async function load(studentId: number, pieceId: number) {
+    const mine = ++turn;
     view = undefined;
     problem = '';
     said = '';
     open = false;
     try {
-      view = await asked(
+      const answer = await asked(
         api.GET('/api/stand/{studentId}/{pieceId}/simpler', {
           params: { path: { studentId, pieceId } }
         })
       );
+      if (mine !== turn) return;
+      view = answer;
       const first = view.notes.find((n) => n.how !== 'AS_WRITTEN') ?? view.notes[0];
       if (first) await choose(first.id);
     } catch (e) {
-      problem = sentence(e);
+      if (mine === turn) problem = sentence(e);
     }
   }
 
   type Decided = Schemas['DecidedView'][];
-  let turn = 0;
   /** Asks for the part with these decisions, and what else may be done to a note. */
   async function look(decided: Decided, about: string, keep = false) {
     // an answer to an older question must not overwrite a newer one

@@ -41,7 +41,7 @@
         notes.some((n) => n.holds.some((h) => h.finger === l.finger))
     )
   );
-  const move = $derived(plan?.moves.find((m) => m.to === chosen));
+  const move = $derived(plan?.moves.find((m) => m.toId === chosen));
   let advice = $state.raw<Schemas['AdviceView']>();
   const hardest = $derived(advice?.hardest[0]);
 
@@ -49,9 +49,15 @@
     load(student, piece);
   });
 
-  onDestroy(() => (ways.student = undefined));
+  onDestroy(() => {
+    turn++;
+    ways.student = undefined;
+  });
 
+  /** an answer for another part, or to an older question, counts no more */
+  let turn = 0;
   async function load(s: number, p: number) {
+    const mine = ++turn;
     view = undefined;
     against = undefined;
     said = '';
@@ -66,6 +72,7 @@
           params: { path: { studentId: s, pieceId: p } }
         })
       );
+      if (mine !== turn) return;
       ways.student = v.ways;
       view = v;
       plan = v.plan;
@@ -80,22 +87,25 @@
       chosen = first?.id ?? '';
       looked = -1;
     } catch (e) {
-      problem = sentence(e);
+      if (mine === turn) problem = sentence(e);
     }
   }
 
   async function read(partId: string, voice: number) {
+    const mine = ++turn;
     try {
-      view = await asked(
+      const v = await asked(
         api.PUT('/api/stand/{studentId}/{pieceId}/reading', {
           params: path,
           body: { partId, voice }
         })
       );
-      plan = view.plan;
-      chosen = view.plan.notes[0]?.id ?? '';
+      if (mine !== turn) return;
+      view = v;
+      plan = v.plan;
+      chosen = v.plan.notes[0]?.id ?? '';
     } catch (e) {
-      problem = sentence(e);
+      if (mine === turn) problem = sentence(e);
     }
   }
 
@@ -103,8 +113,10 @@
     if (busy) return;
     busy = true;
     problem = '';
+    const mine = turn;
     try {
       const done = await call();
+      if (mine !== turn) return;
       plan = done.plan;
       said = done.sentence;
       changes = done.changes;
@@ -113,7 +125,7 @@
       against = undefined;
       looked = -1;
     } catch (e) {
-      problem = sentence(e);
+      if (mine === turn) problem = sentence(e);
     } finally {
       busy = false;
     }
@@ -286,7 +298,7 @@
           <span class="given"
             ><a href="/parts/{g.assignmentId}"
               >{[`For ${g.dueWords}`, g.what].filter(Boolean).join(': ')}</a
-            >{g.sentence ? `. ${g.sentence}` : '.'}</span
+            >{g.message ? `. ${g.message}` : '.'}</span
           >
         {/each}
         {#if view.simpler}<b>{view.simpler}</b>{/if}
@@ -297,7 +309,7 @@
         {/if}
         {#if hardest}
           Hardest change:
-          <button class="plain link" onclick={() => choose(hardest.to)}
+          <button class="plain link" onclick={() => choose(hardest.toId)}
             >bar {hardest.barNumber}, {hardest.shown}</button
           >.
         {/if}

@@ -1,6 +1,7 @@
 <!-- One group on the first screen: what it plays, who is stuck on what, what to say to each. -->
 <script lang="ts">
   import type { Schemas } from '../api/client';
+  import OpenCheck from '../parts/OpenCheck.svelte';
   import Mark from '../parts/Mark.svelte';
 
   let {
@@ -93,6 +94,7 @@
       </span>
     {/if}
   </div>
+  {#each group.open as c (c.id)}<p class="line"><OpenCheck check={c} /></p>{/each}
   {#if !group.students}
     <p>Nobody is in this group yet. <a href="/people">Set up its students</a>.</p>
   {:else if !first}
@@ -101,14 +103,14 @@
     <p class="play">
       <b>{first.piece.title}</b>
       <span class="quiet"
-        >{[first.piece.source, first.to, first.what, first.dueWords]
+        >{[first.piece.source, first.givenTo, first.what, first.dueWords]
           .filter(Boolean)
           .join(' · ')}</span
       >
       <b class="verdict">{verdict}</b>
     </p>
     {#if shown}
-      {#if first.sentence}<p class="sentence">{first.sentence}</p>{/if}
+      {#if first.message}<p class="sentence">{first.message}</p>{/if}
       {#if rows.length}
         <table>
           <thead class="bx--visually-hidden">
@@ -138,7 +140,7 @@
                   </a>
                 </td>
                 <td class="say">
-                  {#if r.about}{r.lead} <b>{r.about}</b>. {r.sentence}{/if}
+                  {#if r.shown}{r.lead} <b>{r.shown}</b>. {r.sentence}{/if}
                 </td>
                 <td class="hear"
                   ><a class="small" href="/ear/{r.student.id}/{r.next.piece.id}">hear</a></td
@@ -173,8 +175,8 @@
       {#each group.next.slice(1, 4) as n (n.assignmentId)}
         <p class="line quiet">
           Then <a href="/parts/{n.assignmentId}">{n.piece.title}</a>
-          {[n.to, n.what, n.dueWords].filter(Boolean).join(' · ')}: {sum(n)}{n.sentence
-            ? `. ${n.sentence}`
+          {[n.givenTo, n.what, n.dueWords].filter(Boolean).join(' · ')}: {sum(n)}{n.message
+            ? `. ${n.message}`
             : ''}
         </p>
       {/each}

@@ -2,34 +2,26 @@
 <script lang="ts">
   import { Button, SkeletonText } from 'carbon-components-svelte';
   import { onMount } from 'svelte';
-  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { api, asked, type Schemas } from '../api/client';
+  import { loaded } from '../lib/load.svelte';
   import { warmUp } from '../engrave/engrave';
   import { typing } from '../parts/keys';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate } from '../router';
   import GroupNow from './GroupNow.svelte';
 
-  let today = $state.raw<Schemas['Today']>();
-  let problem = $state('');
+  const page = loaded<Schemas['Today']>();
+  const today = $derived(page.value);
   /** the group that the keys are for */
   let at = $state(0);
   const groups = $derived(today?.groups ?? []);
   const none = $derived(!groups.some((g) => g.today));
 
   onMount(() => {
-    void load();
+    void page.ask(() => asked(api.GET('/api/today')));
     // the engraver starts while the teacher reads, so that a part opens at once
     warmUp();
   });
-
-  async function load() {
-    problem = '';
-    try {
-      today = await asked(api.GET('/api/today'));
-    } catch (e) {
-      problem = sentence(e);
-    }
-  }
 
   const date = $derived(
     today
@@ -60,8 +52,8 @@
 <svelte:window {onkeydown} />
 
 <div class="page">
-  {#if problem}
-    <Trouble text={problem} again={load} />
+  {#if page.problem}
+    <Trouble text={page.problem} again={page.again} />
   {:else if !today}
     <SkeletonText heading /><SkeletonText paragraph lines={10} />
   {:else}

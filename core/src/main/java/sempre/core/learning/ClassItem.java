@@ -36,7 +36,10 @@ public sealed interface ClassItem {
   /** Where it begins on a player's page when it is asked by itself. */
   Optional<Placing.Placed> placed(Placing placing);
 
-  /** In words, for the head of a column. */
+  /** The note it is about, as it is shown; of a scale the first. */
+  String note();
+
+  /** What else there is to say of it, such as which scale; may be empty. */
   String words();
 
   /** As text, to be read again by {@link #read}. */
@@ -60,8 +63,13 @@ public sealed interface ClassItem {
     }
 
     @Override
-    public String words() {
+    public String note() {
       return concert.displayName();
+    }
+
+    @Override
+    public String words() {
+      return "";
     }
 
     @Override
@@ -111,8 +119,13 @@ public sealed interface ClassItem {
     }
 
     @Override
+    public String note() {
+      return tonic.displayName();
+    }
+
+    @Override
     public String words() {
-      return tonic.displayName() + " " + mode.words;
+      return mode.words;
     }
 
     @Override
@@ -142,14 +155,17 @@ public sealed interface ClassItem {
     }
 
     @Override
+    public String note() {
+      return written.displayName();
+    }
+
+    @Override
     public String words() {
-      String label =
-          Catalogue.standard().instrument(instrument).entriesOf(written).stream()
-              .filter(e -> e.fingering().equals(fingering))
-              .map(Entry::label)
-              .findFirst()
-              .orElse(fingering);
-      return written.displayName() + " " + label;
+      return Catalogue.standard().instrument(instrument).entriesOf(written).stream()
+          .filter(e -> e.fingering().equals(fingering))
+          .map(Entry::label)
+          .findFirst()
+          .orElse(fingering);
     }
 
     @Override

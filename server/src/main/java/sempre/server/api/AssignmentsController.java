@@ -23,6 +23,7 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -32,6 +33,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Role;
 import sempre.core.learning.Readiness;
@@ -158,6 +160,7 @@ class AssignmentsController {
 
   /** Takes it back, with what it has locked. */
   @DeleteMapping("/assignments/{id}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
   void remove(@PathVariable long id) {
     db.inTransaction(
         tx -> {
@@ -307,10 +310,11 @@ class AssignmentsController {
   private Views.PartView part(Db.Tx tx, Shelf.Assignment a, Stands.Loaded l) throws SQLException {
     Readiness r = Readiness.of(Given.line(a, l.page()), l.player(), l.standing());
     Bars bars = Given.bars(a, l.page().reading().part());
-    List<String> unusual =
+    List<Views.UnusualView> unusual =
         l.plan().notes().stream()
             .filter(n -> bars.has(n.note()) && n.way().entry().role() != Role.STANDARD)
-            .map(n -> n.note().pitch().displayName() + " " + n.way().entry().label())
+            .map(
+                n -> new Views.UnusualView(n.note().pitch().displayName(), n.way().entry().label()))
             .distinct()
             .limit(NAMED)
             .toList();

@@ -45,10 +45,6 @@ class CheckLists {
     for (ClassChecks.ClassCheck c : checks) {
       Optional<People.Group> group = people.group(tx, c.groupId());
       if (group.isPresent()) {
-        List<String> words = new ArrayList<>();
-        for (ClassChecks.Item i : classes.items(tx, c.id())) {
-          words.add(words(tx, i));
-        }
         refs.add(
             new Views.ClassCheckRef(
                 c.id(),
@@ -56,18 +52,25 @@ class CheckLists {
                 group.get().name(),
                 Names.ago(c.made().atZone(clock.getZone()).toLocalDate(), today),
                 c.finished(),
-                words));
+                asked(tx, classes.items(tx, c.id()))));
       }
     }
     return refs;
   }
 
-  /** One thing that is asked, for the head of a column. */
-  String words(Db.Tx tx, ClassChecks.Item i) throws SQLException {
-    if (i.kind().equals("BARS")) {
-      String piece = shelf.title(tx, i.piece().orElse(0)).orElse("a piece that is gone");
-      return piece + (i.what().contains("-") ? ", bars " : ", bar ") + i.what();
+  /** What is asked, for the heads of columns. */
+  List<Views.AskedView> asked(Db.Tx tx, List<ClassChecks.Item> items) throws SQLException {
+    List<Views.AskedView> asked = new ArrayList<>();
+    for (ClassChecks.Item i : items) {
+      if (i.kind().equals("BARS")) {
+        String piece = shelf.title(tx, i.piece().orElse(0)).orElse("a piece that is gone");
+        String bars = (i.what().contains("-") ? "bars " : "bar ") + i.what();
+        asked.add(new Views.AskedView("", piece + ", " + bars));
+      } else {
+        ClassItem item = ClassItem.read(i.kind(), i.what());
+        asked.add(new Views.AskedView(item.note(), item.words()));
+      }
     }
-    return ClassItem.read(i.kind(), i.what()).words();
+    return asked;
   }
 }

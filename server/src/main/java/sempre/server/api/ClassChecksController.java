@@ -18,11 +18,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
+import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Stage;
 import sempre.core.learning.Check;
@@ -345,7 +347,7 @@ class ClassChecksController {
           List<ClassItem.Target> targets = targets(tx, item, s, from);
           if (targets.isEmpty()) {
             throw new IllegalArgumentException(
-                lists.words(tx, item) + " is not for " + s.name() + "; nothing is written down");
+                "this is not for " + s.name() + "; nothing is written down");
           }
           if (!classes.has(tx, id, b.mark())) {
             String bars = item.kind().equals(BARS) ? item.what() : "";
@@ -422,6 +424,7 @@ class ClassChecksController {
   }
 
   @PostMapping("/checks/{id}/absent")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
   void absent(@PathVariable long id, @Valid @RequestBody AbsentBody b) {
     db.inTransaction(
         tx -> {
@@ -433,6 +436,7 @@ class ClassChecksController {
 
   /** Finishes a check, or goes on with it. */
   @PostMapping("/checks/{id}/finish")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
   void finish(@PathVariable long id, @RequestBody boolean finished) {
     db.inTransaction(
         tx -> {
@@ -597,10 +601,6 @@ class ClassChecksController {
     Asked asked = asked(tx, check);
     Map<String, ClassChecks.Entry> last = new HashMap<>();
     classes.entries(tx, id).forEach(e -> last.put(e.studentId() + "/" + e.place(), e));
-    List<String> words = new ArrayList<>();
-    for (ClassChecks.Item i : items) {
-      words.add(lists.words(tx, i));
-    }
     List<Views.ClassRow> rows = new ArrayList<>();
     for (People.Student s : people.students(tx, group.id())) {
       List<Views.ClassCell> cells = new ArrayList<>();
@@ -622,7 +622,7 @@ class ClassChecksController {
         group.id(),
         group.name(),
         Names.ago(check.made().atZone(clock.getZone()).toLocalDate(), LocalDate.now(clock)),
-        words,
+        lists.asked(tx, items),
         rows,
         check.finished());
   }

@@ -7,7 +7,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.IntStream;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -16,9 +15,9 @@ import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Stage;
 import sempre.core.learning.Learner;
+import sempre.core.learning.Needs;
 import sempre.core.learning.Placing;
 import sempre.core.pitch.NoteName;
-import sempre.core.pitch.Pitch;
 import sempre.core.planning.Player;
 import sempre.core.teaching.Lesson;
 import sempre.server.store.Db;
@@ -41,7 +40,7 @@ class LessonController {
   }
 
   /** Players who learn it just the same, who stand together on the page. */
-  private record Same(String instrument, Lesson lesson, String octave) {}
+  private record Same(String instrument, Lesson lesson, Views.OctaveView octave) {}
 
   private record Learning(String name, Player player) {}
 
@@ -70,8 +69,7 @@ class LessonController {
               without.add(
                   k.student().name() + ": no octave of it lies in the range of " + stage.inWords());
             } else {
-              Same same =
-                  new Same(k.student().instrument(), l.get(), octave(tx, k, placed.get(), concert));
+              Same same = new Same(k.student().instrument(), l.get(), octave(tx, k, placed.get()));
               rows.computeIfAbsent(same, s -> new ArrayList<>())
                   .add(new Learning(k.student().name(), player));
             }
@@ -88,33 +86,23 @@ class LessonController {
         });
   }
 
-  /** Why a student meets the note in this octave, where that needs a word. */
-  private String octave(Db.Tx tx, Learners.Known k, Placing.Placed placed, NoteName concert)
+  /** Why a student meets the note in this octave. */
+  private Views.OctaveView octave(Db.Tx tx, Learners.Known k, Placing.Placed placed)
       throws SQLException {
-    List<Integer> bring =
-        k.learner().needs().notes().stream()
-            .filter(n -> n.midi() == placed.written().midi())
-            .flatMap(n -> n.parts().stream())
-            .toList();
-    if (placed.why() == Placing.Why.NEEDED && !bring.isEmpty()) {
-      String piece = players.piece(tx, k.next().get(bring.get(0)).pieceId()).title();
-      String had = had(k.learner(), placed.written());
-      return "as " + piece + " brings it" + (had.isEmpty() ? "" : "; " + had + " is there already");
-    }
-    return placed.why() == Placing.Why.MOVED
-        ? concert.displayName() + " is out of reach here: the nearest octave"
-        : "";
-  }
-
-  /** The other octaves of a note that a student has. */
-  private static String had(Learner learner, Pitch written) {
-    return Names.list(
-        IntStream.rangeClosed(-4, 4)
-            .filter(written::movesBy)
-            .mapToObj(written::octaves)
-            .filter(
-                p -> !p.soundsAs(written) && learner.standing().has().get(Math.max(0, p.midi())))
-            .toList());
+    Learner l = k.learner();
+    Optional<Needs.Need> need =
+        l.needs().notes().stream().filter(n -> n.midi() == placed.written().midi()).findFirst();
+    return new Views.OctaveView(
+        placed.why().name(),
+        need.isPresent()
+            ? players.piece(tx, k.next().get(need.get().parts().get(0)).pieceId()).title()
+            : "",
+        Names.notes(
+            new Placing(l.player(), Stage.ADVANCED, Needs.NONE)
+                .octavesOf(placed.written()).stream()
+                    .filter(p -> !p.soundsAs(placed.written()))
+                    .filter(p -> l.standing().has().get(p.midi()))
+                    .toList()));
   }
 
   private static Views.LessonRow row(Same same, List<Learning> learners) {

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -20,6 +21,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Entry;
@@ -162,6 +164,7 @@ class NotesController {
   }
 
   @DeleteMapping("/notes/{instrument}/own")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
   void remove(
       @PathVariable String instrument, @RequestParam String note, @RequestParam String fingering) {
     db.inTransaction(
@@ -178,6 +181,7 @@ class NotesController {
    * Hides a fingering, makes it the house's standard, or gives it the class's words; or undoes it.
    */
   @PutMapping("/notes/{instrument}/choices")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
   void choose(@PathVariable String instrument, @Valid @RequestBody ChoiceBody body) {
     db.inTransaction(
         tx -> {
@@ -227,6 +231,7 @@ class NotesController {
 
   /** Replaces what the teacher changed by a file that was exported. */
   @PutMapping(value = "/notes/{instrument}/own.yaml", consumes = MediaType.TEXT_PLAIN_VALUE)
+  @ResponseStatus(HttpStatus.NO_CONTENT)
   void replace(@PathVariable String instrument, @RequestBody String yaml) {
     Instrument i = Catalogue.standard().instrument(instrument);
     House house = House.read("The file", yaml, i);

@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -21,6 +22,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Instrument;
@@ -169,12 +171,14 @@ class PeopleController {
 
   /** Dissolves a group; its students stay. */
   @DeleteMapping("/groups/{id}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
   void removeGroup(@PathVariable long id) {
     setRemoved(id, true);
   }
 
   /** Puts a dissolved group back as it was. */
   @PostMapping("/groups/{id}/back")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
   void putGroupBack(@PathVariable long id) {
     setRemoved(id, false);
   }
@@ -212,12 +216,14 @@ class PeopleController {
 
   /** A student leaves, with all instruments; everything is kept until it is erased. */
   @PostMapping("/students/{id}/leave")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
   void leave(@PathVariable long id) {
     setLeft(id, Optional.of(LocalDate.now(clock)));
   }
 
   /** A student who had left is back. */
   @PostMapping("/students/{id}/back")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
   void back(@PathVariable long id) {
     setLeft(id, Optional.empty());
   }

@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -15,6 +16,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RequestPart;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import sempre.core.instrument.Catalogue;
@@ -141,6 +143,7 @@ class ShelfController {
 
   /** Takes a piece off the shelf; it can be put back with all that belonged to it. */
   @DeleteMapping("/pieces/{id}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
   void remove(@PathVariable long id) {
     db.inTransaction(
         tx -> {
@@ -152,6 +155,7 @@ class ShelfController {
 
   /** Puts a piece back on the shelf. */
   @PostMapping("/pieces/{id}/back")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
   void putBack(@PathVariable long id) {
     db.inTransaction(
         tx -> {

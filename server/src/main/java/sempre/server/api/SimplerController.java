@@ -13,6 +13,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -20,6 +21,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Stage;
 import sempre.core.learning.Matrix;
@@ -125,6 +127,7 @@ class SimplerController {
   }
 
   @DeleteMapping("/stand/{studentId}/{pieceId}/simpler")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
   void asWritten(@PathVariable long studentId, @PathVariable long pieceId) {
     db.inTransaction(tx -> simpler.forget(tx, studentId, pieceId));
   }
@@ -186,21 +189,20 @@ class SimplerController {
   private Views.SimplerRow row(Loaded l) {
     Optional<Simpler.Kept> kept = l.page().simpler();
     SimplerPart p = SimplerPart.of(l.setting(), kept.map(k -> decided(k, l)).orElse(Map.of()));
-    Set<String> lacking = lacking(l);
+    Set<Pitch> lacking = lacking(l);
     return new Views.SimplerRow(
         Names.student(l.student()),
         kept.isPresent(),
-        List.copyOf(lacking),
+        Names.notes(lacking),
         kept.isPresent() && lacking.isEmpty()
             ? "has all the notes of the written part now"
             : lacking.isEmpty() ? "plays it as written" : p.summary(l.notes().size()));
   }
 
-  private static Set<String> lacking(Loaded l) {
+  private static Set<Pitch> lacking(Loaded l) {
     return l.notes().stream()
         .map(Note::pitch)
         .filter(p -> !l.setting().has().test(p))
-        .map(Pitch::displayName)
         .collect(Collectors.toCollection(LinkedHashSet::new));
   }
 

@@ -65,8 +65,8 @@ final class Tables {
                     new Views.StageView(
                         s.getKey().word(),
                         s.getKey().inWords(),
-                        s.getValue().from().displayName(),
-                        s.getValue().to().displayName()))
+                        Names.note(s.getValue().from()),
+                        Names.note(s.getValue().to())))
             .toList(),
         keys(i, options),
         Lanes.guides(i),
@@ -97,8 +97,8 @@ final class Tables {
 
   private static Views.FreedomView freedom(Freedom f) {
     return new Views.FreedomView(
-        f.from().displayName(),
-        f.to().displayName(),
+        Names.note(f.from()),
+        Names.note(f.to()),
         Names.join(f.holds().stream().map(Tables::name).toList()),
         f.because(),
         f.source());

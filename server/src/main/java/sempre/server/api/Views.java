@@ -30,23 +30,23 @@ final class Views {
   record NextView(
       long assignmentId,
       PieceRef piece,
-      String to,
+      String givenTo,
       String due,
       String dueWords,
       String what,
-      String sentence,
+      String message,
       List<ReadyView> players) {}
 
   /**
    * What to say to one student about what that student plays next.
    *
-   * @param about the note or the bar it is about; empty when there is nothing to say
+   * @param shown the note or the bar it is about; empty when there is nothing to say
    */
   record SayView(
       StudentRef student,
       long assignmentId,
       String state,
-      String about,
+      String shown,
       String lead,
       String sentence) {}
 
@@ -114,12 +114,12 @@ final class Views {
 
   record FingerSlideView(String finger, String from, String to) {}
 
-  record SlipView(String note, String cause, String audibly) {}
+  record SlipView(String shown, String cause, String audibly) {}
 
   /** The change from one note to the next; the time is in seconds. */
   record MoveView(
-      String from,
-      String to,
+      String fromId,
+      String toId,
       double difficulty,
       double seconds,
       List<String> up,
@@ -173,22 +173,25 @@ final class Views {
       int from,
       int to,
       int tempo,
-      String sentence) {}
+      String message) {}
 
-  /** One player's part of what is given; {@code unusual} names fingerings to know. */
+  /** A fingering to know. */
+  record UnusualView(String shown, String label) {}
+
+  /** One player's part of what is given. */
   record PartView(
       StudentRef student,
       String state,
       String sentence,
       List<NoteName> lacking,
       boolean simpler,
-      List<String> unusual) {}
+      List<UnusualView> unusual) {}
 
   /** What is given to whom, with everyone's part. */
   record AssignmentView(
       long id,
       PieceRef piece,
-      String to,
+      String givenTo,
       long groupId,
       String section,
       String due,
@@ -197,7 +200,7 @@ final class Views {
       String bars,
       int tempo,
       boolean locked,
-      String sentence,
+      String message,
       List<PartView> parts,
       List<String> without) {}
 
@@ -251,7 +254,7 @@ final class Views {
       String xml) {}
 
   /** One student of a group, with what is not there yet. */
-  record SimplerRow(StudentRef student, boolean kept, List<String> lacking, String sentence) {}
+  record SimplerRow(StudentRef student, boolean kept, List<NoteName> lacking, String sentence) {}
 
   record OptionView(String name, String label, List<SchoolView> values, String standard) {}
 
@@ -302,7 +305,7 @@ final class Views {
   record PeopleView(List<GroupView> groups, List<StudentView> students, List<StudentView> gone) {}
 
   /** What was erased, in a sentence. */
-  record ErasedView(String sentence) {}
+  record ErasedView(String done) {}
 
   /** A column of a list of students; {@code meaning} as the reader names it. */
   record RosterColumn(String heading, String meaning, List<String> samples) {}
@@ -323,7 +326,7 @@ final class Views {
   record RosterView(
       List<RosterColumn> columns, List<MeaningView> meanings, List<RosterRow> rows, int ready) {}
 
-  record RosterDone(int added, int groups, String sentence) {}
+  record RosterDone(int added, int groups, String done) {}
 
   /** One entry of what was heard. */
   record HeardView(
@@ -411,6 +414,15 @@ final class Views {
 
   record MistakeView(String shown, String why, String mend) {}
 
+  /**
+   * Why a note is met in its octave.
+   *
+   * @param why SAID, HAS, NEEDED, NEAREST or MOVED
+   * @param piece that brings it there; empty for none
+   * @param had other octaves of it that are there already
+   */
+  record OctaveView(String why, String piece, List<NoteName> had) {}
+
   /** A new note as some players of one instrument learn it; {@code has} have it already. */
   record LessonRow(
       List<String> students,
@@ -419,7 +431,7 @@ final class Views {
       String name,
       String written,
       String shown,
-      String octave,
+      OctaveView octave,
       String fingering,
       String label,
       String kind,
@@ -427,7 +439,7 @@ final class Views {
       List<HeldView> held,
       List<Double> guides,
       double slideCm,
-      String from,
+      String compared,
       List<MistakeView> mistakes,
       String air,
       String caution) {}
@@ -485,11 +497,19 @@ final class Views {
       List<WorthCell> worth) {}
 
   /** Something worth asking a class, and why. */
-  record SuggestedView(String kind, String what, String words, String why) {}
+  record SuggestedView(String kind, String what, String shown, String why) {}
+
+  /**
+   * One thing that is asked.
+   *
+   * @param shown a note or the first of a scale; empty for bars
+   * @param words what else there is to say of it: which scale, which fingering, which bars
+   */
+  record AskedView(String shown, String words) {}
 
   /** A check of a group in a list. */
   record ClassCheckRef(
-      long id, long groupId, String group, String when, boolean finished, List<String> items) {}
+      long id, long groupId, String group, String when, boolean finished, List<AskedView> items) {}
 
   /**
    * What one student was asked and how it was.
@@ -536,7 +556,7 @@ final class Views {
       long groupId,
       String group,
       String when,
-      List<String> items,
+      List<AskedView> items,
       List<ClassRow> rows,
       boolean finished) {}
 
@@ -583,9 +603,9 @@ final class Views {
   record GapView(String shown, String because) {}
 
   /** What may or must not be held over a range of notes. */
-  record FreedomView(String from, String to, String controls, String because, String source) {}
+  record FreedomView(NoteName from, NoteName to, String controls, String because, String source) {}
 
-  record StageView(String stage, String words, String from, String to) {}
+  record StageView(String stage, String words, NoteName from, NoteName to) {}
 
   /** One instrument's whole table. */
   record TableView(
@@ -638,8 +658,8 @@ final class Views {
 
   /** One of the most difficult changes of a part, and what to do about it. */
   record HardView(
-      String from,
-      String to,
+      String fromId,
+      String toId,
       String barNumber,
       String shown,
       double difficulty,

@@ -89,7 +89,7 @@ public class AssignmentsApiTest extends DemoTestBase {
     long piece = piece("Cormorant");
     long section = give(piece, body(group("Quay Concert Band"), 0, "clarinet", "1-4", 72, false));
     JsonNode a = get("/api/assignments/" + section);
-    assertThat(a.get("to").asString()).isEqualTo("Quay Concert Band, clarinet");
+    assertThat(a.get("givenTo").asString()).isEqualTo("Quay Concert Band, clarinet");
     assertThat(a.get("what").asString()).isEqualTo("bars 1–4, at 72");
     a.get("parts")
         .forEach(

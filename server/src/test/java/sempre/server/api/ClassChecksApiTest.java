@@ -230,7 +230,7 @@ public class ClassChecksApiTest extends DemoTestBase {
       JsonNode suggested = get("/api/groups/" + id + "/checks/suggested");
       int compared = 0;
       for (JsonNode s : suggested) {
-        String sound = s.get("words").asString();
+        String sound = s.get("shown").asString();
         JsonNode has = named(map.get("notes"), "shown", sound);
         int newFor = people(has.get("newFor"));
         int octave = people(has.get("otherOctave"));
@@ -415,7 +415,7 @@ public class ClassChecksApiTest extends DemoTestBase {
     assertThat(post("/api/checks/" + check + "/finish", "true")).hasStatusOk();
     JsonNode list = get("/api/groups/" + group + "/checks");
     assertThat(list.get(0).get("finished").asBoolean()).isTrue();
-    assertThat(list.get(0).get("items").get(0).asString()).isEqualTo("B♭");
+    assertThat(list.get(0).get("items").get(0).get("shown").asString()).isEqualTo("B♭");
     assertThat(post("/api/checks/" + check + "/finish", "false")).hasStatusOk();
     assertThat(get("/api/checks/" + check).get("finished").asBoolean()).isFalse();
     assertThat(mvc.get().uri("/api/checks/999999")).hasStatus(404);

@@ -20,7 +20,7 @@ public class LessonApiTest extends DemoTestBase {
       written.add(
           r.get("instrument").asString() + " " + r.get("shown").asString().replaceAll("\\d", ""));
       students += r.get("students").size();
-      assertThat(r.get("from").asString()).isNotEmpty();
+      assertThat(r.get("compared").asString()).isNotEmpty();
       assertThat(r.get("air").asString()).isNotEmpty();
       assertThat(r.get("keys")).isNotEmpty();
     }
@@ -41,7 +41,7 @@ public class LessonApiTest extends DemoTestBase {
   public void eachIsComparedWithANoteOfTheOwn() {
     JsonNode l = get("/api/groups/" + group("Quay Concert Band") + "/lesson?pitch=Gb");
     for (JsonNode r : l.get("rows")) {
-      assertThat(r.get("from").asString()).matches("(As for|The same as for) .*");
+      assertThat(r.get("compared").asString()).matches("(As for|The same as for) .*");
       assertThat(r.get("mistakes")).isNotEmpty();
       r.get("mistakes").forEach(m -> assertThat(m.get("mend").asString()).isNotEmpty());
     }

@@ -86,8 +86,7 @@ public class RosterApiTest extends DemoTestBase {
     assertThat(look.get("rows").get(2).get("group").asString()).isEqualTo(band());
     assertThat(ids("students")).isEqualTo(students);
     JsonNode done = body(post("/api/roster", list(text, band())));
-    assertThat(done.get("sentence").asString())
-        .isEqualTo("2 students are set up, and a new group.");
+    assertThat(done.get("done").asString()).isEqualTo("2 students are set up, and a new group.");
     assertThat(named("students", "Ada").get("initial").asString()).isEqualTo("Q");
     assertThat(named("students", "Ada").get("groups")).hasSize(1);
     assertThat(named("students", "Ben")).isNull();
@@ -183,7 +182,7 @@ public class RosterApiTest extends DemoTestBase {
     assertThat(post("/api/students/" + flute + "/heard/range", "{\"from\":\"G4\",\"to\":\"A4\"}"))
         .hasStatusOk();
     String said =
-        body(mvc.delete().uri("/api/students/" + flute).exchange()).get("sentence").asString();
+        body(mvc.delete().uri("/api/students/" + flute).exchange()).get("done").asString();
     assertThat(said)
         .startsWith("Fay Q. is erased for good: 2 instruments, 3 things heard, 0 kept fingerings,");
     for (String table :

@@ -27,7 +27,7 @@ public class TodayApiTest extends DemoTestBase {
         told.add(s.get("student").get("id").asLong());
         boolean ready = s.get("state").asString().equals("ready");
         assertThat(s.get("sentence").asString().isEmpty()).isEqualTo(ready);
-        assertThat(s.get("about").asString().isEmpty()).isEqualTo(ready);
+        assertThat(s.get("shown").asString().isEmpty()).isEqualTo(ready);
       }
       assertThat(told).hasSize(g.get("students").asInt());
     }

@@ -1,0 +1,84 @@
+import { keepUnsent, unsent, type Press } from './pending';
+
+/** How long a mark that could not be sent waits. */
+const AGAIN_MS = 4000;
+
+/** What the server said no to; it will say so again. */
+export interface Refusal {
+  press: Press;
+  because: string;
+}
+
+/**
+ * Marks on their way to the server, one after the other. What finds no answer waits, also over a
+ * closed tab, and is sent again; what is refused is told and does not hold up what stands behind.
+ */
+export class Queue<Answer> {
+  waiting = $state.raw<Press[]>([]);
+  refused = $state.raw<Refusal[]>([]);
+  /** why the first that waits could not be sent */
+  problem = $state('');
+  #sending: Promise<void> | undefined;
+  #timer: ReturnType<typeof setTimeout> | undefined;
+  #stopped = false;
+
+  constructor(
+    readonly check: number,
+    readonly send: (press: Press) => Promise<Answer>,
+    readonly sent: (press: Press, answer: Answer) => void,
+    /** a sentence when an error is a refusal; nothing when it is worth trying again */
+    readonly refusal: (e: unknown) => string | undefined,
+    readonly sentence: (e: unknown) => string
+  ) {
+    this.waiting = unsent(check);
+  }
+
+  add(press: Press) {
+    this.#keep([...this.waiting, press]);
+  }
+
+  /** Takes a mark back that has not been sent; whether there was one. */
+  take(press: Press): boolean {
+    if (!this.waiting.includes(press) || (this.#sending && press === this.waiting[0])) return false;
+    this.#keep(this.waiting.filter((p) => p !== press));
+    return true;
+  }
+
+  /** Sends what waits; done when all is sent or something has to wait on. */
+  flush(): Promise<void> {
+    clearTimeout(this.#timer);
+    return (this.#sending ??= this.#run().finally(() => (this.#sending = undefined)));
+  }
+
+  async #run() {
+    while (this.waiting.length && !this.#stopped) {
+      const next = this.waiting[0]!;
+      try {
+        const answer = await this.send(next);
+        this.#keep(this.waiting.filter((p) => p !== next));
+        this.problem = '';
+        if (!this.#stopped) this.sent(next, answer);
+      } catch (e) {
+        const because = this.refusal(e);
+        if (because === undefined) {
+          this.problem = this.sentence(e);
+          if (!this.#stopped) this.#timer = setTimeout(() => void this.flush(), AGAIN_MS);
+          return;
+        }
+        this.#keep(this.waiting.filter((p) => p !== next));
+        this.refused = [...this.refused, { press: next, because }];
+      }
+    }
+  }
+
+  /** The page is left: what waits is kept for the next time. */
+  stop() {
+    this.#stopped = true;
+    clearTimeout(this.#timer);
+  }
+
+  #keep(list: Press[]) {
+    this.waiting = list;
+    keepUnsent(this.check, list);
+  }
+}
