@@ -1,5 +1,6 @@
 package sempre.core.instrument;
 
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -218,5 +219,18 @@ public record Instrument(
 
   private static String names(Collection<String> names) {
     return names.isEmpty() ? "none" : String.join(", ", names);
+  }
+
+  /** All that a hand may not reach: every control, and half of those holes that are halved. */
+  public List<Hold> reachable() {
+    List<Hold> all = new ArrayList<>();
+    keywork.controls().forEach(c -> all.add(new Hold(c, Hold.Way.FULL)));
+    entries.stream()
+        .flatMap(e -> e.pattern().slots().stream().flatMap(List::stream))
+        .filter(h -> h.way() == Hold.Way.HALF)
+        .distinct()
+        .sorted(Comparator.comparingInt(h -> h.control().order()))
+        .forEach(all::add);
+    return all;
   }
 }

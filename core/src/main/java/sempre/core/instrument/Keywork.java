@@ -206,8 +206,65 @@ public record Keywork(Kind kind, List<Control> controls, List<Set<String>> toget
   }
 
   /** Whether any control, on either side, has this token. */
-  public boolean knows(String token) {
+  boolean knows(String token) {
     return controls.stream().anyMatch(c -> c.token().equals(token));
+  }
+
+  /**
+   * A control by name, with its side where both hands have one of that name: {@code fAb}, {@code
+   * F@L}.
+   */
+  public String place(Control c) {
+    boolean both =
+        kind == Kind.HANDS
+            && controls.stream().anyMatch(o -> o != c && o.token().equals(c.token()));
+    return c.token() + (both ? side(c) : "");
+  }
+
+  /** What is held, by name; a half hole is named by itself: {@code h1@L}. */
+  public String place(Hold h) {
+    return (h.way() == Hold.Way.HALF ? "h" : "") + place(h.control());
+  }
+
+  private static String side(Control c) {
+    return c.left() ? "@L" : "@R";
+  }
+
+  /**
+   * Reads one name of what a hand does not reach: a control, a half hole or a position, with its
+   * side ({@code F@L}, {@code hT@L}) or without, and then of both hands where both have one.
+   *
+   * @param options of the particular instrument: what it lacks is not meant by a name without a
+   *     side
+   * @return the names as {@link #place(Hold)} writes them; two where both hands are meant
+   * @throws IllegalArgumentException naming what there is instead
+   */
+  public Set<String> places(String text, Map<String, String> options) {
+    String[] parts = text.strip().split("@", 2);
+    boolean half =
+        parts[0].startsWith("h") && controls.stream().noneMatch(c -> c.token().equals(parts[0]));
+    String token = half ? parts[0].substring(1) : parts[0];
+    List<Control> named =
+        controls.stream()
+            .filter(c -> c.token().equals(token))
+            .filter(c -> parts.length == 1 || side(c).equalsIgnoreCase("@" + parts[1].strip()))
+            .toList();
+    if (named.isEmpty()) {
+      throw new IllegalArgumentException(
+          "there is no control '"
+              + text
+              + "' to avoid; there is: "
+              + controls.stream().map(this::place).collect(Collectors.joining(" ")));
+    }
+    List<Control> there =
+        named.stream()
+            .filter(c -> options.entrySet().containsAll(c.requires().entrySet()))
+            .toList();
+    return (there.isEmpty() ? named : there)
+        .stream()
+            .map(c -> new Hold(c, half ? Hold.Way.HALF : Hold.Way.FULL))
+            .map(this::place)
+            .collect(Collectors.toCollection(LinkedHashSet::new));
   }
 
   private void read(String side, boolean left, List<List<Hold>> slots, List<Hold> free) {

@@ -34,10 +34,14 @@ final class Layers {
         player.setup().ways(midi).stream()
             .filter(w -> w.entry().role() != Role.SPECIAL && player.reaches(w))
             .toList();
-    // what is made for a hand that can't reach the usual one is for no other hand
-    boolean usual =
-        reached.stream()
-            .anyMatch(w -> w.entry().role() == Role.STANDARD || w.entry().role() == Role.ALTERNATE);
-    return usual ? reached.stream().filter(w -> w.entry().role() != Role.REACH).toList() : reached;
+    boolean standard = reached.stream().anyMatch(w -> w.entry().role() == Role.STANDARD);
+    boolean usual = standard || reached.stream().anyMatch(w -> w.entry().role() == Role.ALTERNATE);
+    // what is made for a hand that can't reach the usual one is for no other hand, and a trill
+    // fingering stands in for what can't be reached only where nothing else is left
+    boolean other = reached.stream().anyMatch(w -> w.entry().role() != Role.TRILL);
+    return reached.stream()
+        .filter(w -> !(usual && w.entry().role() == Role.REACH))
+        .filter(w -> standard || !other || w.entry().role() != Role.TRILL)
+        .toList();
   }
 }

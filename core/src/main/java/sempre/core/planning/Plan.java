@@ -3,6 +3,7 @@ package sempre.core.planning;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import sempre.core.instrument.Entry;
 import sempre.core.instrument.Hold;
 import sempre.core.instrument.Setup;
 import sempre.core.motion.Move;
@@ -45,6 +46,7 @@ public record Plan(
    * @param isNew whether the player has not learned the note
    * @param unlearned whether the player has the note, but not with this fingering
    * @param locked whether the teacher has fixed it
+   * @param outvoted the fingering that the player's style names, where another is planned
    * @param reasons why, the weightiest first
    * @param alternatives the other fingerings, the cheapest first
    * @param ornament how its ornament is fingered, if it has one
@@ -56,6 +58,7 @@ public record Plan(
       boolean isNew,
       boolean unlearned,
       boolean locked,
+      Optional<Entry> outvoted,
       List<Reason> reasons,
       List<Alternative> alternatives,
       Optional<Ornamented> ornament) {
@@ -105,6 +108,13 @@ public record Plan(
   /** What is kept down where it is not heard, in page order. */
   public List<KeptDown> keptDown() {
     return KeptDown.of(notes);
+  }
+
+  /** The notes on which a style was chosen and another fingering is planned. */
+  public List<PlannedNote> outvoted(String style) {
+    return notes.stream()
+        .filter(n -> n.outvoted().filter(e -> e.style().containsKey(style)).isPresent())
+        .toList();
   }
 
   /** The planned note of this id. */

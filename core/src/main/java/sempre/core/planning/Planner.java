@@ -8,6 +8,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
+import java.util.stream.IntStream;
+import sempre.core.instrument.Entry;
 import sempre.core.instrument.Role;
 import sempre.core.instrument.Setup;
 import sempre.core.motion.Move;
@@ -156,6 +158,19 @@ public final class Planner {
     return new Layer(player, n.pitch().midi(), locked);
   }
 
+  /** What there would be to choose from for a note that is locked, what is locked among it. */
+  private Layer unlocked(int i) {
+    int midi = layers.get(i).midi;
+    List<Setup.Way> usual = new Layers(player).of(midi).ways;
+    List<Setup.Way> locked = layers.get(i).ways;
+    return new Layer(
+        player,
+        midi,
+        player.setup().ways(midi).stream()
+            .filter(w -> usual.contains(w) || locked.contains(w))
+            .toList());
+  }
+
   private Plan plan(List<Note> outOfRange, List<Note> unreachable) {
     int n = notes.size();
     if (n == 0) {
@@ -195,11 +210,6 @@ public final class Planner {
     return tally;
   }
 
-  private Tally price(int i, Setup.Way way, Tally tally) {
-    Price.count(way, layers.get(i).ways, contexts.get(i), player, tally);
-    return tally;
-  }
-
   private Plan.PlannedMove move(int i, int[] chosen) {
     Setup.Way from = layers.get(i - 1).ways.get(chosen[i - 1]);
     Setup.Way to = layers.get(i).ways.get(chosen[i]);
@@ -227,19 +237,23 @@ public final class Planner {
 
   private Plan.PlannedNote describe(int i, int[] chosen, long cost) {
     Note note = notes.get(i);
-    List<Setup.Way> ways = layers.get(i).ways;
-    Setup.Way way = ways.get(chosen[i]);
+    Setup.Way way = layers.get(i).ways.get(chosen[i]);
     boolean locked = locks.containsKey(note.id());
+    // what is fixed can be fixed otherwise: the same plan, but for this lock
+    Layer layer = locked ? unlocked(i) : layers.get(i);
+    List<Setup.Way> ways = layer.ways;
+    Route around = locked ? new Route(player, notes, with(i, layer), contexts) : route;
+    long base = locked ? through(around, i, way.entry()) : cost;
     Map<String, Alternative> cheapest = new LinkedHashMap<>();
     for (int w = 0; w < ways.size(); w++) {
       Setup.Way other = ways.get(w);
       if (other.entry() == way.entry()) {
         continue;
       }
-      Alternative a = new Alternative(other, (route.through(i, w) - cost) / (double) Weight.GRID);
+      Alternative a = new Alternative(other, (around.through(i, w) - base) / (double) Weight.GRID);
       cheapest.merge(other.entry().fingering(), a, (x, y) -> y.extra() < x.extra() ? y : x);
     }
-    Comparison comparison = new Comparison(i, chosen);
+    Comparison comparison = new Comparison(i, chosen, ways);
     List<Plan.Alternative> alternatives =
         cheapest.values().stream()
             .sorted(Comparator.comparingDouble(Alternative::extra))
@@ -275,12 +289,38 @@ public final class Planner {
         isNew,
         unlearned,
         locked,
+        locked ? Optional.empty() : outvoted(note, way).map(Setup.Way::entry),
         reasons,
         alternatives,
         Ornamented.of(note, way, player));
   }
 
+  /** The cost of the cheapest path through a fingering of note i, in 1/1024. */
+  private static long through(Route route, int i, Entry entry) {
+    List<Setup.Way> ways = route.layers.get(i).ways;
+    return IntStream.range(0, ways.size())
+        .filter(w -> ways.get(w).entry() == entry)
+        .mapToLong(w -> route.through(i, w))
+        .min()
+        .orElseThrow();
+  }
+
+  private List<Layer> with(int i, Layer layer) {
+    List<Layer> all = new ArrayList<>(layers);
+    all.set(i, layer);
+    return all;
+  }
+
   private record Alternative(Setup.Way way, double extra) {}
+
+  /** The fingering that the player's style names for a note, where another one is planned. */
+  private Optional<Setup.Way> outvoted(Note note, Setup.Way way) {
+    return Price.house(way.entry(), player.style())
+        ? Optional.empty()
+        : player.setup().ways(note.pitch()).stream()
+            .filter(w -> Price.house(w.entry(), player.style()))
+            .findFirst();
+  }
 
   /** What would cost clearly less here, were it not for having to be learned first. */
   private Optional<Setup.Way> onceLearned(Note note, Collection<Alternative> alternatives) {
@@ -318,10 +358,15 @@ public final class Planner {
   private final class Comparison {
     private final int i;
     private final int[] chosen;
+    private final List<Setup.Way> ways;
 
-    Comparison(int i, int[] chosen) {
+    /**
+     * @param ways what there is to choose from for note i
+     */
+    Comparison(int i, int[] chosen, List<Setup.Way> ways) {
       this.i = i;
       this.chosen = chosen;
+      this.ways = ways;
     }
 
     /** What {@code second} costs more than {@code first}, the greatest difference first. */
@@ -344,8 +389,8 @@ public final class Planner {
           toHere(dear),
           fromHere(cheap),
           fromHere(dear),
-          price(i, cheap, Tally.itemised()),
-          price(i, dear, Tally.itemised()),
+          price(cheap, Tally.itemised()),
+          price(dear, Tally.itemised()),
           moveTo(dear),
           moveFrom(dear),
           moveTo(cheap),
@@ -353,7 +398,12 @@ public final class Planner {
     }
 
     private double total(Setup.Way w) {
-      return toHere(w).total() + fromHere(w).total() + price(i, w, Tally.sum()).total();
+      return toHere(w).total() + fromHere(w).total() + price(w, Tally.sum()).total();
+    }
+
+    private Tally price(Setup.Way way, Tally tally) {
+      Price.count(way, ways, contexts.get(i), player, tally);
+      return tally;
     }
 
     private Tally toHere(Setup.Way w) {

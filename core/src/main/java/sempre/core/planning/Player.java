@@ -1,5 +1,7 @@
 package sempre.core.planning;
 
+import java.util.Comparator;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -14,7 +16,8 @@ import sempre.core.pitch.Pitch;
  *
  * @param setup the particular instrument
  * @param style the house style, complete
- * @param avoid tokens of controls or positions that the hand can't reach
+ * @param avoid what the hand can't reach, as {@link sempre.core.instrument.Keywork#place(Hold)}
+ *     names it
  * @param known what the player has; empty when nothing is known about that, so that all counts
  */
 public record Player(
@@ -27,25 +30,14 @@ public record Player(
   /**
    * Checks the words first.
    *
+   * @param avoid what the hand can't reach; a name without a side means both hands
    * @throws IllegalArgumentException naming what there is instead
    */
   public static Player of(
       Setup setup, Map<String, String> style, Set<String> avoid, Optional<Known> known) {
-    for (String token : avoid) {
-      if (!setup.instrument().keywork().knows(token)) {
-        throw new IllegalArgumentException(
-            "there is no control '"
-                + token
-                + "' to avoid; there is: "
-                + String.join(
-                    " ",
-                    setup.instrument().keywork().controls().stream()
-                        .map(c -> c.token())
-                        .distinct()
-                        .toList()));
-      }
-    }
-    return new Player(setup, setup.instrument().stylesWith(style), avoid, known);
+    Set<String> places = new LinkedHashSet<>();
+    avoid.forEach(a -> places.addAll(setup.instrument().keywork().places(a, setup.options())));
+    return new Player(setup, setup.instrument().stylesWith(style), places, known);
   }
 
   /** One who has everything and reaches everything, in the usual style. */
@@ -59,19 +51,25 @@ public record Player(
   }
 
   boolean reaches(Setup.Way way) {
-    return way.fingering().holds().stream()
-        .map(Hold::control)
-        .noneMatch(c -> avoid.contains(c.token()));
+    return avoid.isEmpty() || way.fingering().holds().stream().allMatch(this::reaches);
+  }
+
+  /** Whether the hand reaches a control at all, and, for a half hole, half of it. */
+  boolean reaches(Hold h) {
+    return !avoid.contains(setup.instrument().keywork().place(h.control()))
+        && !(h.way() == Hold.Way.HALF && avoid.contains(setup.instrument().keywork().place(h)));
   }
 
   /**
    * How this player fingers a note that stands by itself: the house's way, else the standard, else
-   * what the hand reaches; empty when it has none.
+   * what the hand reaches, a trill fingering only where nothing else is left; empty when it has
+   * none.
    */
   public Optional<Setup.Way> usual(Pitch note) {
     List<Setup.Way> ways =
         setup.ways(note).stream()
             .filter(w -> w.entry().role() != Role.SPECIAL && w.held().isEmpty() && reaches(w))
+            .sorted(Comparator.comparing(w -> w.entry().role() == Role.TRILL))
             .toList();
     return ways.stream()
         .filter(w -> Price.house(w.entry(), style))

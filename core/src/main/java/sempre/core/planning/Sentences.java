@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import sempre.core.instrument.Hold;
 import sempre.core.instrument.Purpose;
 import sempre.core.instrument.Role;
 import sempre.core.instrument.Rule;
@@ -138,9 +137,8 @@ final class Sentences {
     if (beyond.isPresent()) {
       String control =
           beyond.get().fingering().holds().stream()
-              .map(Hold::control)
-              .filter(c -> player.avoid().contains(c.token()))
-              .map(c -> c.name())
+              .filter(h -> !player.reaches(h))
+              .map(h -> h.control().name())
               .findFirst()
               .orElse("that key");
       return List.of(

@@ -59,6 +59,6 @@ public record Bars(int from, int to) {
   /** The notes of a line that begin in these bars. */
   public Line of(Line line) {
     List<Note> notes = line.notes().stream().filter(this::has).toList();
-    return notes.size() == line.notes().size() ? line : new Line(line.staff(), line.voice(), notes);
+    return notes.size() == line.notes().size() ? line : line.with(notes);
   }
 }

@@ -83,9 +83,7 @@ public record Part(
   }
 
   private List<Line> eachNote(UnaryOperator<Note> change) {
-    return lines.stream()
-        .map(l -> new Line(l.staff(), l.voice(), l.notes().stream().map(change).toList()))
-        .toList();
+    return lines.stream().map(l -> l.with(l.notes().stream().map(change).toList())).toList();
   }
 
   /** The same part some octaves higher (lower: negative). */

@@ -356,6 +356,55 @@ public class PlannerTest {
         () -> Planner.plan(line, Player.able(setup), Map.of("n1", "1 2 3")));
   }
 
+  /** What is fixed can be fixed otherwise: what else there is stays, with what it would cost. */
+  @Test
+  public void alternativesStayWhereANoteIsLocked() {
+    Setup flute = setup("flute");
+    Random random = new Random(9);
+    Player player = Player.able(flute);
+    int compared = 0;
+    for (int t = 0; t < 20; t++) {
+      Line line = random(flute, random, 12);
+      Plan free = Planner.plan(line, player);
+      for (Plan.PlannedNote n : free.notes()) {
+        if (n.alternatives().isEmpty()) {
+          continue;
+        }
+        String other = n.alternatives().get(0).way().entry().fingering();
+        Plan locked = Planner.plan(line, player, Map.of(n.note().id(), other));
+        Plan.PlannedNote kept = locked.note(n.note().id()).orElseThrow();
+        assertEquals(kept.way().entry().fingering(), other);
+        assertEquals(kept.alternatives().size(), n.alternatives().size());
+        // back to what was planned is as much easier as it was dearer to leave it
+        Plan.Alternative back =
+            kept.alternatives().stream()
+                .filter(a -> a.way().entry() == n.way().entry())
+                .findFirst()
+                .orElseThrow();
+        assertEquals(back.extra(), -n.alternatives().get(0).extra(), 0.002, n.toString());
+        compared++;
+      }
+    }
+    assertTrue(compared > 50, "compared " + compared);
+  }
+
+  /** A style that is outvoted is told, with the fingering that it would have been. */
+  @Test
+  public void whereAStyleIsOutvotedIsSaid() {
+    Setup flute = setup("flute");
+    Player oneAndOne = Player.of(flute, Map.of("bFlat", "oneAndOne"), Set.of(), Optional.empty());
+    Random random = new Random(4);
+    for (int t = 0; t < 30; t++) {
+      for (Plan.PlannedNote n : Planner.plan(random(flute, random, 16), oneAndOne).notes()) {
+        boolean styled =
+            flute.ways(n.note().pitch()).stream()
+                .anyMatch(w -> "oneAndOne".equals(w.entry().style().get("bFlat")));
+        boolean taken = "oneAndOne".equals(n.way().entry().style().get("bFlat"));
+        assertEquals(n.outvoted().isPresent(), styled && !taken, n.toString());
+      }
+    }
+  }
+
   @Test
   public void theThumbStaysOnTheLeverWhereANoteDoesNotMind() {
     Plan plan =

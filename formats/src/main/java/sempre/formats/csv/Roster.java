@@ -20,7 +20,6 @@ import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Setup;
-import sempre.core.planning.Player;
 
 /**
  * A list of students as a school office or a spreadsheet gives it: CSV (RFC 4180) with commas,
@@ -294,10 +293,13 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
         avoid.add(token);
       }
     }
+    // a name without a side is both hands'
+    Set<String> reach = new LinkedHashSet<>();
     instrument.ifPresent(
         i -> {
           try {
-            Player.of(Setup.of(i, options), Map.of(), avoid, Optional.empty());
+            Setup setup = Setup.of(i, options);
+            avoid.forEach(a -> reach.addAll(i.keywork().places(a, setup.options())));
           } catch (IllegalArgumentException e) {
             problems.add(e.getMessage());
           }
@@ -310,7 +312,7 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
     if (before != null && !name[0].isEmpty()) {
       problems.add("the same as row " + before);
     }
-    return new Row(line, name[0], name[1], instrument, group, options, avoid, problems);
+    return new Row(line, name[0], name[1], instrument, group, options, reach, problems);
   }
 
   /** First name and initial. */

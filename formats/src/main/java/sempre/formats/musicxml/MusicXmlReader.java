@@ -11,13 +11,12 @@ import sempre.core.pitch.Transposition;
 import sempre.core.score.Chord;
 import sempre.core.score.Part;
 import sempre.core.score.Score;
+import sempre.core.score.Tempi;
 import sempre.formats.UnreadableException;
 import sempre.formats.xml.XmlNode;
 
 /** Reads MusicXML, version 1.0 to 4.0, into the score that the planner knows. */
 public final class MusicXmlReader {
-  /** Quarter notes a minute where the file gives no tempo at all (common practice, no source). */
-  public static final double USUAL_TEMPO = 96;
 
   private MusicXmlReader() {}
 
@@ -68,13 +67,13 @@ public final class MusicXmlReader {
     readers.forEach(r -> r.tempi(starts, tempi, remarks));
     if (tempi.isEmpty()) {
       remarks.add(
-          "No tempo stands in the file; " + (int) USUAL_TEMPO + " quarters a minute are assumed.");
+          "No tempo stands in the file; " + (int) Tempi.USUAL + " quarters a minute are assumed.");
     }
     if (concert) {
       remarks.add(
           "The score is written in concert pitch; each player's page is transposed from it.");
     }
-    List<Part> parts = readers.stream().map(r -> r.part(starts, tempi)).toList();
+    List<Part> parts = readers.stream().map(r -> r.part(starts, new Tempi(tempi))).toList();
     String title = root.child("work").map(w -> w.textOf("work-title")).orElse("");
     if (title.isEmpty()) {
       title = root.textOf("movement-title");

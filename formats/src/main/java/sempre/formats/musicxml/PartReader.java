@@ -19,6 +19,7 @@ import sempre.core.score.Dynamic;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
 import sempre.core.score.Part;
+import sempre.core.score.Tempi;
 import sempre.formats.UnreadableException;
 import sempre.formats.xml.XmlNode;
 
@@ -293,7 +294,7 @@ final class PartReader {
     return true;
   }
 
-  Part part(double[] starts, TreeMap<Double, Double> tempi) {
+  Part part(double[] starts, Tempi tempi) {
     List<Bar> barList = new ArrayList<>();
     for (int b = 0; b < bars.size(); b++) {
       BarData d = bars.get(b);
@@ -347,8 +348,7 @@ final class PartReader {
         id, name, concert ? Transposition.CONCERT : transposition, barList, lines, played, remarks);
   }
 
-  private Line line(
-      int staff, String voice, List<Raw> list, double[] starts, TreeMap<Double, Double> tempi) {
+  private Line line(int staff, String voice, List<Raw> list, double[] starts, Tempi tempi) {
     Dynamics dynamics = new Dynamics(staff, starts);
     List<Note> notes = new ArrayList<>();
     Set<String> slurs = new HashSet<>();
@@ -390,7 +390,6 @@ final class PartReader {
         notes.set(notes.size() - 1, joined(previous, top, slurred));
         continue;
       }
-      var tempo = tempi.floorEntry(onset + 1e-6);
       notes.add(
           new Note(
               top.node().attribute("id"),
@@ -403,9 +402,7 @@ final class PartReader {
               top.grace(),
               slurred,
               dynamics.at(onset, top.node()),
-              tempo == null
-                  ? (tempi.isEmpty() ? MusicXmlReader.USUAL_TEMPO : tempi.firstEntry().getValue())
-                  : tempo.getValue(),
+              tempi.at(onset),
               top.key(),
               Ornaments.of(top.node(), top.pitch(), top.key()),
               !top.node().descendants("fermata").isEmpty(),
@@ -415,7 +412,7 @@ final class PartReader {
                   .reduce((a, b) -> a + " " + b)
                   .orElse("")));
     }
-    return new Line(staff, voice, notes);
+    return new Line(staff, voice, notes, tempi);
   }
 
   private static Note joined(Note first, Raw more, boolean slurred) {

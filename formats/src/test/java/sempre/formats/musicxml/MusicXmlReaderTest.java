@@ -21,6 +21,7 @@ import sempre.core.score.Note;
 import sempre.core.score.Ornament;
 import sempre.core.score.Part;
 import sempre.core.score.Score;
+import sempre.core.score.Tempi;
 import sempre.formats.UnreadableException;
 
 public class MusicXmlReaderTest {
@@ -141,7 +142,7 @@ public class MusicXmlReaderTest {
         99.0
       },
       {"<sound tempo='144'/>", 144.0},
-      {"", MusicXmlReader.USUAL_TEMPO},
+      {"", Tempi.USUAL},
     };
   }
 

@@ -8,12 +8,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import sempre.core.instrument.Entry;
 import sempre.core.instrument.Setup;
 import sempre.core.motion.Move;
 import sempre.core.planning.Choice;
 import sempre.core.planning.Plan;
 import sempre.core.planning.Planner;
 import sempre.core.planning.Player;
+import sempre.core.planning.Reason;
 import sempre.core.planning.Worth;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
@@ -83,7 +85,8 @@ final class Advice {
         others.add(
             new Views.SchoolOther(
                 school.getKey(),
-                other(school.getValue(), best, Planner.choose(line, other, locks, 1).get(0))));
+                other(school.getValue(), best, Planner.choose(line, other, locks, 1).get(0)),
+                outvoted(Planner.plan(line, other, locks), style.name(), part)));
       }
       styles.add(
           new Views.StyleOther(
@@ -194,6 +197,21 @@ final class Advice {
         other.differences(best).stream()
             .map(i -> change(other.notes().get(i), part, best.ways().get(i), other.ways().get(i)))
             .toList());
+  }
+
+  /** Where a style has a fingering and another one is planned all the same, and why. */
+  static List<Views.OutvotedView> outvoted(Plan plan, String style, Part part) {
+    return plan.outvoted(style).stream()
+        .map(
+            n ->
+                new Views.OutvotedView(
+                    n.note().id(),
+                    part.bars().get(n.note().bar()).number(),
+                    n.note().pitch().displayName(),
+                    n.way().entry().label(),
+                    n.outvoted().map(Entry::label).orElse(""),
+                    n.reasons().stream().findFirst().map(Reason::text).orElse("")))
+        .toList();
   }
 
   /** One note that is fingered one way here and another there. */

@@ -25,7 +25,9 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Catalogue;
+import sempre.core.instrument.Hold;
 import sempre.core.instrument.Instrument;
+import sempre.core.instrument.Keywork;
 import sempre.core.instrument.Setup;
 import sempre.core.instrument.Stage;
 import sempre.core.instrument.Style;
@@ -132,6 +134,13 @@ class PeopleController {
         others.add(Names.student(o));
       }
     }
+    Setup setup = Setup.of(Catalogue.standard().instrument(s.instrument()), s.options());
+    Keywork keywork = setup.instrument().keywork();
+    Set<String> avoid = Player.of(setup, Map.of(), s.avoid(), Optional.empty()).avoid();
+    List<Hold> reach =
+        setup.instrument().reachable().stream()
+            .filter(h -> avoid.contains(keywork.place(h)))
+            .toList();
     return new Views.StudentView(
         s.id(),
         s.givenName(),
@@ -140,11 +149,11 @@ class PeopleController {
         s.instrument(),
         ref.instrumentName(),
         s.options(),
-        List.copyOf(s.avoid()),
-        Catalogue.standard().instrument(s.instrument()).keywork().controls().stream()
-            .filter(c -> s.avoid().contains(c.token()))
-            .map(c -> c.name())
-            .distinct()
+        reach.stream().map(keywork::place).toList(),
+        reach.stream().map(Hold::words).toList(),
+        s.avoid().stream()
+            .filter(a -> keywork.places(a, setup.options()).size() > 1)
+            .flatMap(a -> keywork.places(a, setup.options()).stream())
             .toList(),
         s.style(),
         people.groupsOf(tx, s.id()),
@@ -336,8 +345,8 @@ class PeopleController {
         i.lowest().displayName() + " to " + i.highest().displayName(),
         i.options().stream().map(Names::option).toList(),
         i.styles().stream().map(PeopleController::view).toList(),
-        i.keywork().controls().stream()
-            .map(c -> new Views.ControlView(c.token(), c.name(), c.finger().words()))
+        i.reachable().stream()
+            .map(h -> new Views.ControlView(i.keywork().place(h), h.words(), h.finger().words()))
             .toList(),
         i.byNote().values().stream().map(l -> Names.note(l.get(0).written())).toList());
   }
@@ -364,14 +373,16 @@ class PeopleController {
             Ways.check(name, school);
           }
         });
-    Player.of(Setup.of(instrument, options), Ways.without(style), avoid, Optional.empty());
+    // a name without a side is kept as both hands'
+    Player player =
+        Player.of(Setup.of(instrument, options), Ways.without(style), avoid, Optional.empty());
     return new People.Student(
         id,
         b.givenName().strip(),
         b.initial() == null ? "" : b.initial().strip().replace(".", ""),
         b.instrument(),
         options,
-        avoid,
+        player.avoid(),
         style,
         b.person());
   }

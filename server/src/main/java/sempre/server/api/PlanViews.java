@@ -87,25 +87,17 @@ final class PlanViews {
         .orElse("leave it out, or take a simpler part.");
   }
 
-  /** The notes with the time at which each begins, in seconds: tempo changes add up. */
   private static List<Views.NoteView> notes(
       Plan plan, Line line, Part part, Standing standing, Player player) {
     Map<String, List<Note>> figures = Figures.of(line);
     Map<String, List<String>> kept = kept(plan, part);
     List<Views.NoteView> views = new ArrayList<>();
-    double at = 0;
-    double onset = 0;
-    double tempo = 0;
     for (Plan.PlannedNote n : plan.notes()) {
-      double quarter = 60 / (tempo == 0 ? n.note().tempo() : tempo);
-      at += Math.max(0, n.note().onset() - onset) * quarter;
-      onset = n.note().onset();
-      tempo = n.note().tempo();
       int figure = figures.getOrDefault(n.note().id(), List.of()).size();
       views.add(
           note(
               n,
-              at,
+              line,
               plan,
               part,
               standing,
@@ -151,7 +143,7 @@ final class PlanViews {
 
   private static Views.NoteView note(
       Plan.PlannedNote n,
-      double at,
+      Line line,
       Plan plan,
       Part part,
       Standing standing,
@@ -171,8 +163,8 @@ final class PlanViews {
         n.sounding().displayName(),
         n.note().pitch().midi(),
         n.sounding().midi(),
-        at,
-        n.note().seconds(),
+        line.begins(n.note()),
+        line.lasts(n.note()),
         60 / n.note().tempo(),
         n.way().bare().text(),
         n.way().entry().label(),

@@ -13,10 +13,12 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import sempre.core.instrument.Hold;
 import sempre.core.instrument.Instrument;
 import sempre.formats.csv.Roster;
 import sempre.server.store.Db;
@@ -167,7 +169,13 @@ class RosterController {
     List<String> more = new ArrayList<>();
     r.options().forEach((k, v) -> more.add(k + "=" + v));
     if (!r.avoid().isEmpty()) {
-      more.add("does not reach " + String.join(" ", r.avoid()));
+      Instrument i = r.instrument().orElseThrow();
+      more.add(
+          "does not reach the "
+              + i.reachable().stream()
+                  .filter(h -> r.avoid().contains(i.keywork().place(h)))
+                  .map(Hold::words)
+                  .collect(Collectors.joining(", ")));
     }
     return new Views.RosterRow(
         r.line(),

@@ -296,8 +296,8 @@ class SimplerController {
               l.setting().has().test(n.pitch()),
               c == null ? SimplerPart.How.AS_WRITTEN.name() : c.how().name(),
               c == null ? "" : c.text(),
-              n.onset() * 60 / n.tempo(),
-              n.seconds(),
+              l.page().line().begins(n),
+              l.page().line().lasts(n),
               sounds.sounding(n.pitch()).midi(),
               c == null
                   ? sounds.sounding(n.pitch()).midi()

@@ -143,7 +143,8 @@ final class Views {
       boolean canRedo) {}
 
   /** A plan after a choice: what was done, and every note that is fingered otherwise by it. */
-  record ChosenView(PlanView plan, String sentence, List<ChangeView> changes) {}
+  record ChosenView(
+      PlanView plan, String sentence, List<ChangeView> changes, List<OutvotedView> outvoted) {}
 
   record PartRef(String id, String name, List<String> voices) {}
 
@@ -262,7 +263,8 @@ final class Views {
 
   record StyleView(String name, String label, List<SchoolView> schools, String standard) {}
 
-  record ControlView(String token, String name, String finger) {}
+  /** Something that a hand may not reach; {@code place} names it with its side. */
+  record ControlView(String place, String name, String finger) {}
 
   /** An instrument for setting up a student. */
   record InstrumentView(
@@ -284,6 +286,7 @@ final class Views {
       Map<String, String> options,
       List<String> avoid,
       List<String> avoidNames,
+      List<String> unsure,
       Map<String, String> style,
       List<Long> groups,
       long person,
@@ -701,7 +704,17 @@ final class Views {
   record OtherView(String title, double extra, List<ChangeView> changes) {}
 
   /** Another school of a style, and what would be fingered otherwise with it. */
-  record SchoolOther(String value, OtherView other) {}
+  record SchoolOther(String value, OtherView other, List<OutvotedView> outvoted) {}
+
+  /**
+   * A note that a style has a fingering for, and that is planned otherwise all the same.
+   *
+   * @param label the fingering that is planned
+   * @param style the fingering of the style
+   * @param why a sentence
+   */
+  record OutvotedView(
+      String noteId, String barNumber, String shown, String label, String style, String why) {}
 
   /**
    * A matter in which schools differ: how this student plays now, and how else one may.

@@ -4,7 +4,6 @@ import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -17,7 +16,6 @@ import sempre.core.planning.Plan;
 import sempre.core.planning.Planner;
 import sempre.core.score.Bars;
 import sempre.core.score.Line;
-import sempre.core.score.Note;
 import sempre.core.score.Part;
 import sempre.core.score.Score;
 import sempre.formats.musicxml.MusicXmlReader;
@@ -25,7 +23,11 @@ import sempre.formats.musicxml.MusicXmlReader;
 /** {@code assign FILE --instrument ID}: a fingering for every note of a part. */
 @Command(
     name = "assign",
-    description = "A fingering for every note of a part, with reasons.",
+    description = {
+      "A fingering for every note of a part, with reasons.",
+      "Every note is in one of three lists: notes, outOfRange (the instrument does not have it) or"
+          + " outOfReach (the hand reaches no fingering of it)."
+    },
     mixinStandardHelpOptions = true)
 final class AssignCommand implements Callable<Integer> {
   @Spec CommandSpec spec;
@@ -74,6 +76,8 @@ final class AssignCommand implements Callable<Integer> {
       part = part.asConcert().readBy(setup.instrument().transposition());
     }
     Line line = line(part);
+    playerOptions.meaning(setup).forEach(spec.commandLine().getErr()::println);
+    spec.commandLine().getErr().flush();
     Plan plan = Planner.plan(line, playerOptions.player(setup));
     PrintWriter out = spec.commandLine().getOut();
     if (json) {
@@ -139,21 +143,7 @@ final class AssignCommand implements Callable<Integer> {
               n.reasons().isEmpty() ? "" : n.reasons().get(0).text()));
     }
     Output.table(out, List.of("bar", "beat", "note", "fingering", "label", "why"), rows);
-    for (Map.Entry<String, List<Note>> e :
-        Map.of(
-                "Beyond the instrument",
-                plan.outOfRange(),
-                "Out of the hand's reach",
-                plan.unreachable())
-            .entrySet()) {
-      if (!e.getValue().isEmpty()) {
-        out.println(
-            e.getKey()
-                + ": "
-                + String.join(
-                    " ", e.getValue().stream().map(n -> n.pitch().toString()).distinct().toList()));
-      }
-    }
+    Output.left(out, plan);
     out.flush();
   }
 

@@ -1,6 +1,7 @@
 package sempre.server.cli;
 
 import java.io.IOException;
+import java.io.PrintWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
@@ -104,6 +105,10 @@ final class ConvertCommand implements Callable<Integer> {
     PartChoice.Reading reading =
         PartChoice.read(part, setup, concert ? PartChoice.Pages.CONCERT : PartChoice.Pages.AS_SAID);
     Plan plan = Planner.plan(reading.part().topLine().orElseThrow(), playerOptions.player(setup));
+    PrintWriter err = spec.commandLine().getErr();
+    playerOptions.meaning(setup).forEach(err::println);
+    Output.left(err, plan);
+    err.flush();
     Map<String, FingeredFile.Mark> texts = new LinkedHashMap<>();
     for (Plan.PlannedNote n : plan.notes()) {
       if (!changed || n.way().entry().role() != Role.STANDARD) {

@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -34,7 +35,10 @@ final class InstrumentOptions {
     @Option(
         names = "--avoid",
         paramLabel = "CONTROL",
-        description = "a control or position the hand can't reach, such as p7 (repeatable)")
+        description =
+            "what the hand can't reach: a control, such as fAb, with its side where both hands have"
+                + " one of that name, such as F@L or 1@R (bare, it means both); half of a hole, such"
+                + " as hT@L; a position, such as p7 (repeatable)")
     Set<String> avoid = new LinkedHashSet<>();
 
     @Option(
@@ -42,6 +46,20 @@ final class InstrumentOptions {
         paramLabel = "FILE",
         description = "what the player has learned: CSV with the columns note,fingering")
     Path knows;
+
+    /** What a name without a side means, where both hands have one of that name. */
+    List<String> meaning(Setup setup) {
+      return avoid.stream()
+          .map(a -> Map.entry(a, setup.instrument().keywork().places(a, setup.options())))
+          .filter(e -> e.getValue().size() > 1)
+          .map(
+              e ->
+                  "'"
+                      + e.getKey()
+                      + "' is on both hands and both are avoided; for one of them write "
+                      + String.join(" or ", e.getValue()))
+          .toList();
+    }
 
     Player player(Setup setup) {
       return Player.of(setup, style, avoid, known(setup));

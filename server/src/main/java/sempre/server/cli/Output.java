@@ -3,6 +3,8 @@ package sempre.server.cli;
 import java.io.PrintWriter;
 import java.util.ArrayList;
 import java.util.List;
+import sempre.core.planning.Plan;
+import sempre.core.score.Note;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -41,5 +43,21 @@ final class Output {
       out.println(line.toString().stripTrailing());
     }
     out.flush();
+  }
+
+  /** Names the notes of a line that have no fingering, and why: none may vanish. */
+  static void left(PrintWriter out, Plan plan) {
+    left(out, "Beyond the instrument", plan.outOfRange());
+    left(out, "Out of the hand's reach", plan.unreachable());
+  }
+
+  private static void left(PrintWriter out, String why, List<Note> notes) {
+    if (!notes.isEmpty()) {
+      out.println(
+          why
+              + ": "
+              + String.join(
+                  " ", notes.stream().map(n -> n.pitch().toString()).distinct().toList()));
+    }
   }
 }
