@@ -21,6 +21,14 @@
     { href: '/people', name: 'People', key: 'p', active: here('/people') }
   ]);
 
+  /** the page's title is said to those who do not see that the page has changed */
+  let said = $state('');
+  $effect(() => {
+    void route.pathname;
+    const timer = setTimeout(() => (said = document.title.replace(' · Sempre', '')), 600);
+    return () => clearTimeout(timer);
+  });
+
   let leading = false;
   function onkeydown(e: KeyboardEvent) {
     if (typing(e) || e.ctrlKey || e.metaKey || e.altKey) return;
@@ -63,6 +71,7 @@
     <Router />
   </main>
 </div>
+<p class="bx--visually-hidden" role="status" aria-live="polite">{said}</p>
 <Shortcuts bind:open={help} />
 {#if finding}<Finder onclose={() => (finding = false)} />{/if}
 

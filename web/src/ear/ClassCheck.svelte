@@ -319,6 +319,8 @@
   });
 </script>
 
+<svelte:head><title>{`Playing check${view ? `: ${view.group}` : ''} · Sempre`}</title></svelte:head>
+
 <svelte:window {onkeydown} />
 
 <div class="page">

@@ -191,6 +191,8 @@
   const named = (p: string) => shown(read(p)!, ways.syllables);
 </script>
 
+<svelte:head><title>{`Playing check${here ? `: ${here.name}` : ''} · Sempre`}</title></svelte:head>
+
 <div class="page">
   {#if !page.value}
     {#if page.problem}<Trouble text={page.problem} again={page.again} />{:else}

@@ -204,6 +204,12 @@
   }
 </script>
 
+<svelte:head
+  ><title
+    >{`Playing check${view ? `: ${view.student.name}, ${view.piece.title}` : ''} · Sempre`}</title
+  ></svelte:head
+>
+
 <svelte:window {onkeydown} />
 
 {#if problem && !view}

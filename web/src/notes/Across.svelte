@@ -25,6 +25,8 @@
   const listed = $derived(pitches.includes(pitch) ? pitches : [pitch, ...pitches]);
 </script>
 
+<svelte:head><title>{`Concert ${shown(pitch)} across the band · Sempre`}</title></svelte:head>
+
 <div class="page">
   <header>
     <div>

@@ -4,6 +4,7 @@
   import { onDestroy, untrack } from 'svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
   import { typing } from '../parts/keys';
+  import Removal from '../parts/Removal.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, route } from '../router';
   import Ask from './Ask.svelte';
@@ -179,37 +180,15 @@
     }
   }
 
+  let removing = $state.raw<{ id: number; name: string }>();
   async function remove(n: Schemas['TableNote'], w: Way) {
     try {
-      await asked(
-        api.DELETE('/api/notes/{instrument}/own', {
+      const own = await asked(
+        api.GET('/api/notes/{instrument}/own', {
           params: { path: { instrument: id }, query: { note: n.written, fingering: w.fingering } }
         })
       );
-      said = `${w.label} is taken out of your own fingerings.`;
-      undo = async () => {
-        try {
-          await asked(
-            api.POST('/api/notes/{instrument}/own', {
-              params: { path: { instrument: id } },
-              body: {
-                note: n.written,
-                fingering: w.fingering,
-                role: w.role === 'standard' ? 'alternate' : w.role,
-                label: w.label,
-                words: w.words,
-                remark: w.note
-              }
-            })
-          );
-          said = `${w.label} is back.`;
-          undo = undefined;
-          await load(id);
-        } catch (e) {
-          problem = sentence(e);
-        }
-      };
-      await load(id);
+      removing = { id: own.id, name: `${n.shown} ${w.label}` };
     } catch (e) {
       problem = sentence(e);
     }
@@ -222,6 +201,11 @@
     await load(id);
   }
 </script>
+
+<svelte:head
+  ><title>{`${table ? `${table.name}${note ? `, ${note.shown}` : ''}` : 'Notes'} · Sempre`}</title
+  ></svelte:head
+>
 
 <svelte:window {onkeydown} />
 
@@ -411,6 +395,21 @@
     {/if}
   {/if}
 </div>
+
+{#if removing}
+  <Removal
+    kind="FINGERING"
+    {...removing}
+    more="Marks on it stay in the record."
+    onclose={() => (removing = undefined)}
+    ondone={(words) => {
+      removing = undefined;
+      said = words;
+      undo = undefined;
+      void load(id);
+    }}
+  />
+{/if}
 
 <style>
   header {

@@ -57,8 +57,8 @@
 <Modal
   open
   modalHeading="Set up {group.name}"
-  primaryButtonText="Keep"
-  secondaryButtonText="Leave as it was"
+  primaryButtonText="Save"
+  secondaryButtonText="Cancel"
   selectorPrimaryFocus="#group-name"
   on:click:button--secondary={onclose}
   on:close={onclose}

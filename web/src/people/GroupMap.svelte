@@ -24,6 +24,10 @@
   );
 </script>
 
+<svelte:head
+  ><title>{`Who has which note${map ? `: ${map.title}` : ''} · Sempre`}</title></svelte:head
+>
+
 <div class="page">
   {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
   {#if !map}

@@ -68,6 +68,11 @@
   const offered = $derived([...new Set([...PITCHES, ...suggested.map(name), pitch])]);
 </script>
 
+<svelte:head
+  ><title>{`${lesson ? `New note ${lesson.shown}: ${lesson.group}` : 'New note'} · Sempre`}</title
+  ></svelte:head
+>
+
 <div class="page">
   {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
   {#if !lesson}

@@ -1,18 +1,30 @@
-<!-- A list of students, pasted or from a file: what each column means, what is wrong, then taken. -->
+<!-- A list of students, pasted or from a file: what each column means, what is asked, then taken. -->
 <script lang="ts">
   import { Button, Select, SelectItem, TextArea } from 'carbon-components-svelte';
   import { onMount } from 'svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
+  import { loaded } from '../lib/load.svelte';
   import Trouble from '../parts/Trouble.svelte';
+  import { STEPS } from './steps';
 
-  const EXAMPLE = 'Name, Instrument, Group\nAda Q., flute, First-year band';
-  type Meaning = NonNullable<Schemas['RosterBody']['meanings']>[number];
+  const EXAMPLE = 'First, Last, Instrument, Seat, Group\nAda, Q, flute, 1st, First-year band';
+  type Body = Schemas['RosterBody'];
+  type Meaning = NonNullable<Body['meanings']>[number];
+  type Row = Schemas['RosterRow'];
 
   let groups = $state.raw<Schemas['GroupView'][]>([]);
   let text = $state('');
   let group = $state('');
-  let look = $state.raw<Schemas['RosterView']>();
-  let problem = $state('');
+  /** the name of a new group, where one is chosen */
+  let fresh = $state('');
+  const look = loaded<Schemas['RosterView']>();
+  /** what the teacher has answered: by line, by what the list calls an instrument, by group */
+  let answers = $state.raw<Record<number, 'SAME' | 'OTHER'>>({});
+  let initials = $state.raw<Record<number, string>>({});
+  let called = $state.raw<Record<string, string>>({});
+  let stages = $state<Record<string, string>>({});
+  let scale = $state('');
+  let failed = $state('');
   let done = $state('');
   let busy = $state(false);
 
@@ -20,35 +32,52 @@
     try {
       groups = (await asked(api.GET('/api/people'))).groups;
     } catch (e) {
-      problem = sentence(e);
+      failed = sentence(e);
     }
   });
 
-  const meanings = $derived((look?.columns ?? []).map((c) => c.meaning as Meaning));
-  const wrong = $derived(look?.rows.filter((r) => r.state === 'wrong').length ?? 0);
-  const there = $derived(look?.rows.filter((r) => r.state === 'there').length ?? 0);
+  const view = $derived(look.value);
+  const meanings = $derived((view?.columns ?? []).map((c) => c.meaning as Meaning));
+  const problem = $derived(failed || look.problem);
+  const count = (state: string) => view?.rows.filter((r) => r.state === state).length ?? 0;
+  const unsaid = $derived((view?.groups ?? []).filter((g) => !stages[g]));
+  const plays = $derived(view?.rows.some((r) => r.plays) ?? false);
 
-  async function see(said: Meaning[] = []) {
+  const body = (said: Meaning[]): Body => ({
+    text,
+    meanings: said,
+    group: group === 'new' ? fresh.trim() : group,
+    called,
+    answers,
+    initials,
+    stages,
+    scale
+  });
+  const see = (said: Meaning[] = []) => {
     done = '';
-    problem = '';
-    try {
-      look = await asked(api.POST('/api/roster/look', { body: { text, meanings: said, group } }));
-    } catch (e) {
-      problem = sentence(e);
-    }
-  }
+    failed = '';
+    return look.ask(() => asked(api.POST('/api/roster/look', { body: body(said) })));
+  };
+  /** Another list has other rows: what was answered of the old ones counts no more. */
+  const anew = () => {
+    answers = {};
+    initials = {};
+    called = {};
+    return see();
+  };
 
   async function take() {
     if (busy) return;
     busy = true;
-    problem = '';
+    failed = '';
     try {
-      const r = await asked(api.POST('/api/roster', { body: { text, meanings, group } }));
-      done = r.done;
+      const r = await asked(api.POST('/api/roster', { body: body(meanings) }));
       // what could not be taken stays to be mended
-      look = await asked(api.POST('/api/roster/look', { body: { text, meanings, group } }));
+      await see(meanings);
+      done = r.done;
+      groups = (await asked(api.GET('/api/people'))).groups;
     } catch (e) {
-      problem = sentence(e);
+      failed = sentence(e);
     } finally {
       busy = false;
     }
@@ -58,20 +87,40 @@
     const f = list?.[0];
     if (!f) return;
     text = await f.text();
-    await see();
+    await anew();
   }
 
-  const words = { new: 'new', there: 'here already', wrong: 'not taken' } as const;
   const mean = (c: number, value: string) =>
     see(meanings.map((m, i) => (i === c ? (value as Meaning) : m)));
+  function answer(r: Row, a: 'SAME' | 'OTHER') {
+    answers = { ...answers, [r.line]: a };
+    void see(meanings);
+  }
+  function rename(r: Row, initial: string) {
+    initials = { ...initials, [r.line]: initial.trim() };
+    void see(meanings);
+  }
+  function takeAs(r: Row, id: string) {
+    called = { ...called, [r.called]: id };
+    void see(meanings);
+  }
+  const words: Record<string, string> = {
+    NEW: 'new',
+    THERE: 'here already',
+    JOINS: 'here already; joins the group',
+    ASK: 'which child is it?',
+    WRONG: 'not taken'
+  };
 </script>
+
+<svelte:head><title>Many students at once · Sempre</title></svelte:head>
 
 <div class="page">
   <h1>Many students at once</h1>
   <p class="quiet">
     Paste a list from a spreadsheet or choose a CSV file: one student in each row, with name and
-    instrument; group, options and reach if you have them. Of a name only the first name and an
-    initial are kept.
+    instrument; seat or section, group, options and what is played already if you have them. Of a
+    name only the first name and an initial are kept.
   </p>
   <div class="in">
     <TextArea labelText="The list" rows={7} placeholder={EXAMPLE} bind:value={text} />
@@ -79,7 +128,11 @@
       <Select size="sm" labelText="Group, where a row names none" bind:selected={group}>
         <SelectItem value="" text="no group" />
         {#each groups as g (g.id)}<SelectItem value={g.name} text={g.name} />{/each}
+        <SelectItem value="new" text="a new group …" />
       </Select>
+      {#if group === 'new'}
+        <label class="field small">Its name <input bind:value={fresh} maxlength="80" /></label>
+      {/if}
       <label class="file small">
         Or a file
         <input
@@ -88,7 +141,7 @@
           onchange={(e) => file(e.currentTarget.files)}
         />
       </label>
-      <Button size="small" kind="tertiary" disabled={!text.trim()} on:click={() => see()}
+      <Button size="small" kind="tertiary" disabled={!text.trim()} on:click={anew}
         >Look at it</Button
       >
     </div>
@@ -99,19 +152,41 @@
     {#if done}<a href="/people">To the people</a>{/if}
   </p>
 
-  {#if look}
+  {#if view}
+    {#if view.groups.length || plays}
+      <div class="ask">
+        {#each view.groups as g (g)}
+          <Select size="sm" labelText="{g} is new: how far has it got?" bind:selected={stages[g]}>
+            <SelectItem value="" text="choose" />
+            <SelectItem value="firstYears" text="the first years" />
+            <SelectItem value="school" text="school" />
+            <SelectItem value="advanced" text="advanced playing" />
+          </Select>
+        {/each}
+        {#if plays}
+          <Select size="sm" labelText="What is played already, in steps of" bind:selected={scale}>
+            {#each STEPS as [value, said] (value)}<SelectItem {value} text={said} />{/each}
+          </Select>
+        {/if}
+      </div>
+    {/if}
     <div class="head">
       <p>
-        <b>{look.ready}</b> to set up{#if there}, {there} here already{/if}{#if wrong}, <b
-            >{wrong}</b
+        <b>{view.ready}</b> to set up{#if count('THERE')}, {count('THERE')} here already{/if}{#if count('ASK')},
+          <b>{count('ASK')}</b> to be answered below{/if}{#if count('WRONG')}, <b
+            >{count('WRONG')}</b
           > not taken: mend the list above and look again{/if}.
       </p>
-      <Button size="small" disabled={!look.ready || busy} on:click={take}
-        >Set up {look.ready === 1 ? 'one student' : `${look.ready} students`}</Button
+      <Button size="small" disabled={!view.ready || busy || unsaid.length > 0} on:click={take}
+        >Set up {view.ready === 1 ? 'one student' : `${view.ready} students`}</Button
       >
+      {#if unsaid.length}<span class="small"
+          >First say how far {unsaid.join(' and ')}
+          {unsaid.length === 1 ? 'has' : 'have'} got.</span
+        >{/if}
     </div>
     <div class="columns">
-      {#each look.columns as c, i (i)}
+      {#each view.columns as c, i (i)}
         <div>
           <Select
             size="sm"
@@ -119,7 +194,7 @@
             selected={c.meaning}
             on:change={(e) => mean(i, String((e.target as HTMLSelectElement).value))}
           >
-            {#each look.meanings as m (m.value)}<SelectItem value={m.value} text={m.label} />{/each}
+            {#each view.meanings as m (m.value)}<SelectItem value={m.value} text={m.label} />{/each}
           </Select>
           <p class="small quiet">{c.samples.join(' · ')}</p>
         </div>
@@ -129,22 +204,57 @@
       <thead>
         <tr
           ><th scope="col">Row</th><th scope="col">Student</th><th scope="col">Instrument</th><th
-            scope="col">Group</th
-          ><th scope="col">Besides</th><th scope="col">What becomes of it</th></tr
+            scope="col">Seat</th
+          ><th scope="col">Group</th><th scope="col">Also</th><th scope="col">What becomes of it</th
+          ></tr
         >
       </thead>
       <tbody>
-        {#each look.rows as r (r.line)}
-          <tr class={r.state}>
+        {#each view.rows as r (r.line)}
+          <tr class={r.state.toLowerCase()}>
             <td>{r.line}</td>
-            <td>{r.name || '–'}</td>
-            <td>{r.instrument || '–'}</td>
-            <td>{r.group || '–'}</td>
-            <td>{r.more}</td>
             <td
-              ><b>{words[r.state as keyof typeof words]}</b>{r.problems.length
-                ? `: ${r.problems.join('; ')}`
-                : ''}</td
+              >{r.name || '–'}
+              {#if r.state === 'NEW' && r.longer}
+                <label class="initial small quiet"
+                  >initial, longer to tell two apart
+                  <input
+                    value={r.initial}
+                    maxlength="6"
+                    aria-label="Initial of {r.name}"
+                    onchange={(e) => rename(r, e.currentTarget.value)}
+                  /></label
+                >
+              {/if}</td
+            >
+            <td>{r.instrument || r.called || '–'}</td>
+            <td>{r.seat}</td>
+            <td>{r.group || '–'}</td>
+            <td>{[r.plays ? `plays ${r.plays}` : '', r.more].filter(Boolean).join('; ')}</td>
+            <td
+              ><b>{words[r.state]}</b>{r.problems.length ? `: ${r.problems.join('; ')}` : ''}
+              {#each r.meant as m (m.value)}
+                <button class="plain link" onclick={() => takeAs(r, m.value)}
+                  >take as {m.label.toLowerCase()}</button
+                >
+              {/each}
+              {#if r.state === 'ASK'}
+                <span class="choice">
+                  {r.sameAs
+                    ? `Row ${r.sameAs} has the same name.`
+                    : `${r.name} with this instrument is here already.`}
+                  <button class="plain link" onclick={() => answer(r, 'SAME')}
+                    >the same child</button
+                  >
+                  <button class="plain link" onclick={() => answer(r, 'OTHER')}
+                    >another child</button
+                  >
+                </span>
+              {:else if (r.state === 'THERE' || r.state === 'JOINS') && answers[r.line] !== 'SAME'}
+                <button class="plain link small" onclick={() => answer(r, 'OTHER')}
+                  >it is another child</button
+                >
+              {/if}</td
             >
           </tr>
         {/each}
@@ -214,7 +324,49 @@
   tr.there {
     color: var(--ink-2);
   }
-  tr.wrong td:last-child b {
+  .ask {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 1rem;
+    margin-bottom: 1rem;
+    padding: 0.75rem 1rem;
+    background: var(--accent-soft);
+  }
+  .ask :global(.bx--form-item) {
+    flex: 0 1 18rem;
+  }
+  .field {
+    display: flex;
+    flex-direction: column;
+    gap: 0.25rem;
+  }
+  .initial {
+    white-space: nowrap;
+    margin-left: 0.5rem;
+  }
+  .field input,
+  .initial input {
+    font: inherit;
+    color: var(--ink);
+    padding: 0.25rem 0.5rem;
+    background: var(--paper);
+    border: 1px solid var(--rule);
+  }
+  .initial input {
+    width: 4rem;
+    padding: 0 0.375rem;
+  }
+  .choice {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 1rem;
+  }
+  .link {
+    text-decoration: underline;
+    color: var(--accent) !important;
+  }
+  tr.wrong td:last-child b,
+  tr.ask td:last-child b {
     color: var(--hard);
   }
   @media (max-width: 900px) {

@@ -101,6 +101,10 @@
   const names = (list: Schemas['NoteName'][]) => list.map((n) => n.shown).join(', ');
 </script>
 
+<svelte:head
+  ><title>{`Who can play what${matrix ? `: ${matrix.title}` : ''} · Sempre`}</title></svelte:head
+>
+
 <svelte:window {onkeydown} />
 
 <div class="page">

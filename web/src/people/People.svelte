@@ -4,6 +4,7 @@
   import { onMount } from 'svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
   import { loaded } from '../lib/load.svelte';
+  import Removal, { type Kind } from '../parts/Removal.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { ways } from '../ways.svelte';
   import GroupForm from './GroupForm.svelte';
@@ -30,7 +31,7 @@
   let groupProblem = $state('');
   let editing = $state.raw<{ student?: Schemas['StudentView']; group?: number }>();
   let grouping = $state.raw<Schemas['GroupView']>();
-  let removed = $state.raw<Schemas['GroupView']>();
+  let removing = $state.raw<{ kind: Kind; id: number; name: string; more: string }>();
 
   onMount(() => void load());
 
@@ -73,33 +74,11 @@
     }
   }
 
-  async function removeGroup(g: Schemas['GroupView']) {
-    try {
-      await asked(api.DELETE('/api/groups/{id}', { params: { path: { id: g.id } } }));
-      said = `${g.name} is dissolved; its students are still here.`;
-      removed = g;
-      await load();
-    } catch (e) {
-      failed = sentence(e);
-    }
-  }
-
   async function back(s: Schemas['StudentView']) {
     try {
-      await asked(api.POST('/api/students/{id}/back', { params: { path: { id: s.id } } }));
+      const path = { kind: 'STUDENT' as const, id: s.id };
+      await asked(api.DELETE('/api/removals/{kind}/{id}', { params: { path } }));
       said = `${s.name} is back, as before.`;
-      await load();
-    } catch (e) {
-      failed = sentence(e);
-    }
-  }
-
-  async function putBack() {
-    if (!removed) return;
-    try {
-      await asked(api.POST('/api/groups/{id}/back', { params: { path: { id: removed.id } } }));
-      said = `${removed.name} is back.`;
-      removed = undefined;
       await load();
     } catch (e) {
       failed = sentence(e);
@@ -126,6 +105,8 @@
   }
 </script>
 
+<svelte:head><title>People · Sempre</title></svelte:head>
+
 {#snippet row(s: Schemas['StudentView'])}
   <li>
     <a class="name" href="/people/{s.id}">{s.name}</a>
@@ -137,7 +118,8 @@
     <span class="quiet small"
       >{s.secure} secure{s.shaky ? `, ${s.shaky} shaky` : ''}{s.avoidNames.length
         ? `; does not reach the ${s.avoidNames.join(', ')}`
-        : ''}</span
+        : ''}{s.seat ? `; ${s.seat}` : ''}{#if s.unsure.length}
+        <b>Reach: say which hand</b>{/if}</span
     >
     <button class="plain link small" onclick={() => (editing = { student: s })}
       >set up<span class="bx--visually-hidden"> {s.name}</span></button
@@ -162,10 +144,7 @@
 
 <div class="page">
   <h1>People</h1>
-  <p class="said" role="status">
-    {said}
-    {#if removed}<button class="plain link" onclick={putBack}>Put it back</button>{/if}
-  </p>
+  <p class="said" role="status">{said}</p>
   {#if problem}<Trouble text={problem} again={load} />{/if}
   {#if !people}
     <SkeletonText paragraph lines={8} />
@@ -191,8 +170,18 @@
           <button class="plain link small" onclick={() => (editing = { group: g.id })}
             >add a student<span class="bx--visually-hidden"> to {g.name}</span></button
           >
-          <button class="plain link small" onclick={() => removeGroup(g)}
-            >dissolve<span class="bx--visually-hidden"> {g.name}</span></button
+          <a class="small" href="/people/group/{g.id}/plays"
+            >plays already<span class="bx--visually-hidden">, {g.name}</span></a
+          >
+          <button
+            class="plain link small"
+            onclick={() =>
+              (removing = {
+                kind: 'GROUP',
+                id: g.id,
+                name: g.name,
+                more: 'Its students stay, in no group or in their other groups.'
+              })}>remove …<span class="bx--visually-hidden"> {g.name}</span></button
           >
         </div>
         <ul>
@@ -238,7 +227,10 @@
         </ul>
       </section>
     {/if}
-    <p class="many"><a href="/people/many">Many students at once, from a list</a></p>
+    <p class="many">
+      <a href="/people/many">Many students at once, from a list</a> ·
+      <a href="/removed">What was removed</a>
+    </p>
     <form onsubmit={addGroup}>
       <TextInput
         size="sm"
@@ -253,7 +245,9 @@
 
     <section>
       <h2>House style</h2>
-      <p class="small quiet">Where good teachers differ, yours is taken. A student may differ.</p>
+      <p class="small quiet">
+        Choose your school’s defaults; you can change them for each student.
+      </p>
       {#if effects.length}
         <ul class="effects" aria-label="Fingered otherwise now">
           {#each effects as e (e.student.id + '/' + e.piece.id)}
@@ -297,6 +291,18 @@
   {/if}
 </div>
 
+{#if removing}
+  <Removal
+    {...removing}
+    onclose={() => (removing = undefined)}
+    ondone={(words) => {
+      said = words;
+      removing = undefined;
+      void load();
+    }}
+  />
+{/if}
+
 {#if grouping}
   <GroupForm
     group={grouping}
@@ -317,6 +323,15 @@
     {instruments}
     {general}
     onclose={() => (editing = undefined)}
+    onleave={(s) => {
+      editing = undefined;
+      removing = {
+        kind: 'STUDENT',
+        id: s.id,
+        name: s.name,
+        more: 'Everything that was heard is kept until you erase it.'
+      };
+    }}
     ondone={(words) => {
       said = words;
       editing = undefined;

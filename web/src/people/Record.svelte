@@ -117,6 +117,8 @@
     m.faded && m.grade === 'SECURE' ? 'not heard for long' : words[m.grade as keyof typeof words];
 </script>
 
+<svelte:head><title>{`${record ? record.student.name : 'Student'} · Sempre`}</title></svelte:head>
+
 <div class="page">
   {#if problem}<Trouble text={problem} again={() => load(student)} />{/if}
   {#if !record}

@@ -1,8 +1,10 @@
 <!-- One student: name, instrument and its options, reach, style, groups, what is played already. -->
 <script lang="ts">
   import { Checkbox, Modal, Select, SelectItem, TextInput } from 'carbon-components-svelte';
-  import { untrack } from 'svelte';
+  import { tick, untrack } from 'svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
+  import { STEPS } from './steps';
+  import { loaded } from '../lib/load.svelte';
   import Trouble from '../parts/Trouble.svelte';
 
   let {
@@ -12,7 +14,8 @@
     instruments,
     general,
     onclose,
-    ondone
+    ondone,
+    onleave
   }: {
     student?: Schemas['StudentView'];
     group?: number;
@@ -22,11 +25,14 @@
     general: Schemas['StyleView'][];
     onclose: () => void;
     ondone: (words: string) => void;
+    /** the student shall leave: asked once more outside */
+    onleave: (student: Schemas['StudentView']) => void;
   } = $props();
 
   const start = untrack(() => student);
   let givenName = $state(start?.givenName ?? '');
   let initial = $state(start?.initial ?? '');
+  let seat = $state(start?.seat ?? '');
   let instrument = $state(start?.instrument ?? untrack(() => instruments[0]?.id) ?? '');
   let options = $state<Record<string, string>>({ ...start?.options });
   let style = $state<Record<string, string>>({ ...start?.style });
@@ -34,11 +40,20 @@
   let member = $state<number[]>(start ? [...start.groups] : untrack(() => (group ? [group] : [])));
   let from = $state('');
   let to = $state('');
+  /** tonic of the scale by whose steps a range is played; empty for every half step */
+  let steps = $state('');
   let problem = $state('');
   let erasing = $state(false);
   let busy = $state(false);
 
   const chosen = $derived(instruments.find((i) => i.id === instrument));
+  /** what was kept before the two hands were told apart */
+  const unsure = $derived(student?.instrument === instrument ? student.unsure : []);
+  const names = (places: string[]) =>
+    (chosen?.controls ?? [])
+      .filter((c) => places.includes(c.place))
+      .map((c) => c.name)
+      .join(', ');
   const toggle = <T,>(list: T[], item: T, on: boolean) =>
     on ? [...list.filter((x) => x !== item), item] : list.filter((x) => x !== item);
 
@@ -54,7 +69,8 @@
       avoid,
       style,
       groups: member,
-      person: student?.person ?? 0
+      person: student?.person ?? 0,
+      seat
     };
     try {
       const { id } =
@@ -67,7 +83,7 @@
         await asked(
           api.POST('/api/students/{studentId}/heard/range', {
             params: { path: { studentId: id } },
-            body: { from, to }
+            body: { from, to, scale: steps, notes: [] }
           })
         );
       }
@@ -93,14 +109,16 @@
     }
   }
 
-  async function leave() {
+  /** what goes with an erased student; the question has the focus, so that Escape works on */
+  const goes = loaded<string[]>();
+  let asking = $state<HTMLElement>();
+  async function askErase() {
     if (!student) return;
-    try {
-      await asked(api.POST('/api/students/{id}/leave', { params: { path: { id: student.id } } }));
-      ondone(`${student.name} has left; what was heard is kept below.`);
-    } catch (e) {
-      problem = sentence(e);
-    }
+    const path = { kind: 'STUDENT' as const, id: student.id };
+    void goes.ask(() => asked(api.GET('/api/removals/{kind}/{id}', { params: { path } })));
+    erasing = true;
+    await tick();
+    asking?.focus();
   }
 
   /** whether a further instrument of the same student is set up */
@@ -127,8 +145,8 @@
     : student
       ? `Set up ${student.name}`
       : 'A new student'}
-  primaryButtonText="Keep"
-  secondaryButtonText="Leave as it was"
+  primaryButtonText="Save"
+  secondaryButtonText="Cancel"
   hasScrollingContent
   selectorPrimaryFocus="#given-name"
   on:click:button--secondary={onclose}
@@ -138,8 +156,15 @@
   <div class="form">
     <div class="two">
       <TextInput id="given-name" labelText="First name" bind:value={givenName} />
-      <TextInput labelText="Initial" maxlength={2} bind:value={initial} />
+      <TextInput labelText="Initial" maxlength={6} bind:value={initial} />
     </div>
+    <TextInput
+      size="sm"
+      labelText="Seat or section, in your own words"
+      placeholder="1st, row 2 …"
+      maxlength={20}
+      bind:value={seat}
+    />
     <Select
       labelText="Instrument"
       selected={instrument}
@@ -166,7 +191,7 @@
           {/each}
         </div>
       {/if}
-      {#each [...chosen.styles, ...general] as s (s.name)}
+      {#each [...chosen.styles, ...general.filter((g) => g.name !== 'order')] as s (s.name)}
         <Select
           size="sm"
           labelText="{s.label}: this student's way"
@@ -183,14 +208,21 @@
           {#each s.schools as o (o.value)}<SelectItem value={o.value} text={o.label} />{/each}
         </Select>
       {/each}
-      <details>
+      <details open={unsure.length > 0}>
         <summary>The hand does not reach{avoid.length ? `: ${avoid.length}` : ' …'}</summary>
+        {#if unsure.length}
+          <p class="small look">
+            Look at this once: {names(unsure)}
+            {unsure.length === 1 ? 'was' : 'were'} kept without saying which hand is meant, so both count.
+            Leave what is right and save.
+          </p>
+        {/if}
         <div class="checks">
-          {#each chosen.controls as c, n (c.token + n)}
+          {#each chosen.controls as c (c.place)}
             <Checkbox
               labelText={c.name}
-              checked={avoid.includes(c.token)}
-              on:check={(e) => (avoid = toggle(avoid, c.token, e.detail))}
+              checked={avoid.includes(c.place)}
+              on:check={(e) => (avoid = toggle(avoid, c.place, e.detail))}
             />
           {/each}
         </div>
@@ -223,8 +255,11 @@
               />{/each}
           </Select>
         </div>
+        <Select size="sm" labelText="in steps of" bind:selected={steps}>
+          {#each STEPS as [value, words] (value)}<SelectItem {value} text={words} />{/each}
+        </Select>
         <p class="small quiet">
-          Each half step between is written down as secure, with its usual fingering.
+          Each of these notes is written down as secure, with its usual fingering.
         </p>
       </details>
     {/if}
@@ -243,23 +278,29 @@
     {#if problem}<Trouble text={problem} />{/if}
     {#if student && !further}
       {#if erasing}
-        <p>
-          Everything that was heard of {student.name} goes for good{student.others.length
-            ? ', on every instrument'
-            : ''}. To keep it, let the student leave instead.
-          <button class="plain link" onclick={() => erase(true)}>Erase</button> ·
-          {#if student.others.length}
-            <button class="plain link" onclick={() => erase(false)}
-              >Erase the {student.instrumentName.toLowerCase()} only</button
-            > ·
-          {/if}
-          <button class="plain link" onclick={() => (erasing = false)}>Keep</button>
-        </p>
+        <div class="erase" tabindex="-1" bind:this={asking} role="group" aria-label="Erase">
+          <p>
+            Everything of {student.name} goes for good{student.others.length
+              ? ', on every instrument'
+              : ''}{goes.value?.length ? `: ${goes.value.join(', ')}` : ''}. It can’t be put back.
+            To keep it, let the student leave instead.
+          </p>
+          <p class="acts">
+            <button class="plain link" onclick={() => erase(true)}>Erase for good</button>
+            {#if student.others.length}
+              <button class="plain link" onclick={() => erase(false)}
+                >Erase the {student.instrumentName.toLowerCase()} only</button
+              >
+            {/if}
+            <button class="plain link" onclick={() => (erasing = false)}>Don’t erase</button>
+          </p>
+        </div>
       {:else}
         <p class="small">
           <button class="plain link" onclick={another}>Plays another instrument too …</button> ·
-          <button class="plain link" onclick={leave}>Leaves, and is kept</button> ·
-          <button class="plain link" onclick={() => (erasing = true)}>Erase this student …</button>
+          <button class="plain link" onclick={() => student && onleave(student)}>Has left …</button>
+          ·
+          <button class="plain link" onclick={askErase}>Erase this student …</button>
         </p>
       {/if}
     {/if}
@@ -293,6 +334,23 @@
   summary {
     cursor: pointer;
     padding: 0.25rem 0;
+  }
+  .erase {
+    display: grid;
+    gap: 0.5rem;
+    padding: 0.5rem 0.75rem;
+    border: 1px solid var(--hard);
+    border-radius: 4px;
+  }
+  .acts {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 1rem;
+  }
+  .look {
+    padding: 0.375rem 0.5rem;
+    border: 1px solid var(--hard);
+    border-radius: 4px;
   }
   .link {
     text-decoration: underline;

@@ -13,8 +13,9 @@
   import { loaded } from '../lib/load.svelte';
   import { typing } from '../parts/keys';
   import Mark from '../parts/Mark.svelte';
+  import Removal from '../parts/Removal.svelte';
   import Trouble from '../parts/Trouble.svelte';
-  import { navigate, route } from '../router';
+  import { route } from '../router';
   import OnePart from './OnePart.svelte';
 
   const id = $derived(Number(route.params.assignment));
@@ -24,6 +25,7 @@
   const problem = $derived(failed || page.problem);
   let said = $state('');
   let taken = $state(false);
+  let removing = $state(false);
   let below = $state('school');
   /** parts that are shown on the page, as they come */
   let parts = $state.raw<Schemas['StandView'][]>([]);
@@ -124,48 +126,30 @@
       failed = sentence(e);
     }
   }
-  async function takeBack() {
+  async function putBack() {
     try {
-      await asked(api.DELETE('/api/assignments/{id}', { params: { path: { id } } }));
-      taken = true;
-      said = '';
-    } catch (e) {
-      failed = sentence(e);
-    }
-  }
-  async function again() {
-    if (!given) return;
-    const student = given.groupId ? 0 : (given.parts[0]?.student.id ?? 0);
-    try {
-      const done = await asked(
-        api.POST('/api/pieces/{id}/assign', {
-          params: { path: { id: given.piece.id } },
-          body: {
-            groupId: given.groupId,
-            studentId: student,
-            section: given.section,
-            due: given.due,
-            sentence: given.message,
-            bars: given.bars,
-            tempo: given.tempo,
-            locked: given.locked
-          }
-        })
-      );
-      navigate(`/parts/${done.id}` as '/');
+      const path = { kind: 'ASSIGNMENT' as const, id };
+      await asked(api.DELETE('/api/removals/{kind}/{id}', { params: { path } }));
+      await load(id);
+      said = 'It is given again, as before.';
     } catch (e) {
       failed = sentence(e);
     }
   }
 
   function onkeydown(e: KeyboardEvent) {
-    if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || !given || taken) return;
+    if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || !given || taken || removing) return;
     if (e.key === 'p') void print();
     else if (e.key === 'v') void (showing ? (showing = false) : show());
     else return;
     e.preventDefault();
   }
 </script>
+
+<svelte:head
+  ><title>{`${given ? `${given.piece.title}, all parts` : 'All parts'} · Sempre`}</title
+  ></svelte:head
+>
 
 <svelte:window {onkeydown} />
 
@@ -178,10 +162,10 @@
     <InlineNotification
       kind="info"
       hideCloseButton
-      title="Taken back."
+      title="Removed."
       subtitle="It is not given to {given.givenTo} any more; what was heard stays."
     />
-    <Button size="small" kind="tertiary" on:click={again}>Give it again</Button>
+    <Button size="small" kind="tertiary" on:click={putBack}>Put back</Button>
   {:else}
     <header class="screen">
       <div>
@@ -199,7 +183,7 @@
           >{showing ? 'Hide the parts' : 'See the parts'} <kbd>v</kbd></button
         >
         <a href="/api/assignments/{given.id}/parts.zip" download>Save all as MusicXML</a>
-        <button class="plain link" onclick={takeBack}>Take it back</button>
+        <button class="plain link" onclick={() => (removing = true)}>Remove …</button>
       </div>
     </header>
     <div class="ways screen">
@@ -287,6 +271,21 @@
     {/if}
   {/if}
 </div>
+
+{#if removing && given}
+  <Removal
+    kind="ASSIGNMENT"
+    {id}
+    name="{given.piece.title} for {given.givenTo}"
+    more="What was heard of it stays."
+    onclose={() => (removing = false)}
+    ondone={() => {
+      removing = false;
+      taken = true;
+      said = '';
+    }}
+  />
+{/if}
 
 <style>
   header {

@@ -2,9 +2,10 @@
 <script lang="ts">
   import { SkeletonText } from 'carbon-components-svelte';
   import { onMount } from 'svelte';
-  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { api, asked, type Schemas } from '../api/client';
   import { loaded } from '../lib/load.svelte';
   import { typing } from '../parts/keys';
+  import Removal from '../parts/Removal.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate } from '../router';
   import Give from './Give.svelte';
@@ -13,16 +14,14 @@
   const page = loaded<[Schemas['ShelfPiece'][], Schemas['PeopleView']]>();
   const pieces = $derived(page.value?.[0]);
   const people = $derived(page.value?.[1]);
-  let failed = $state('');
-  const problem = $derived(failed || page.problem);
+  const problem = $derived(page.problem);
   let giving = $state.raw<Schemas['ShelfPiece']>();
-  let removed = $state.raw<Schemas['PieceRef']>();
+  let removing = $state.raw<Schemas['PieceRef']>();
   let said = $state('');
 
   onMount(load);
 
   function load() {
-    failed = '';
     return page.ask(() =>
       Promise.all([asked(api.GET('/api/pieces')), asked(api.GET('/api/people'))])
     );
@@ -46,7 +45,8 @@
     }
   });
   function onkeydown(e: KeyboardEvent) {
-    if (typing(e) || giving || e.ctrlKey || e.metaKey || e.altKey || !flat.length) return;
+    if (typing(e) || giving || removing || e.ctrlKey || e.metaKey || e.altKey || !flat.length)
+      return;
     const at = flat.findIndex((p) => p.piece.id === chosen);
     const pressed = e.target instanceof Element && e.target.closest('button, a, label');
     if (e.key === 'ArrowDown') chosen = flat[Math.min(at + 1, flat.length - 1)]!.piece.id;
@@ -55,30 +55,9 @@
     else return;
     e.preventDefault();
   }
-
-  async function remove(p: Schemas['ShelfPiece']) {
-    try {
-      await asked(api.DELETE('/api/pieces/{id}', { params: { path: { id: p.piece.id } } }));
-      said = `${p.piece.title} is taken off the shelf.`;
-      removed = p.piece;
-      await load();
-    } catch (e) {
-      failed = sentence(e);
-    }
-  }
-
-  async function putBack() {
-    if (!removed) return;
-    try {
-      await asked(api.POST('/api/pieces/{id}/back', { params: { path: { id: removed.id } } }));
-      said = `${removed.title} is back on the shelf.`;
-      removed = undefined;
-      await load();
-    } catch (e) {
-      failed = sentence(e);
-    }
-  }
 </script>
+
+<svelte:head><title>Shelf · Sempre</title></svelte:head>
 
 <svelte:window {onkeydown} />
 
@@ -94,10 +73,7 @@
       void load();
     }}
   />
-  <p class="said" role="status">
-    {said}
-    {#if removed}<button class="plain link" onclick={putBack}>Put it back</button>{/if}
-  </p>
+  <p class="said" role="status">{said}</p>
   {#if problem}
     <Trouble text={problem} again={load} />
   {:else if !pieces}
@@ -121,8 +97,8 @@
                 <a href="/api/pieces/{p.piece.id}/file" download
                   >file<span class="bx--visually-hidden"> of {p.piece.title}</span></a
                 >
-                <button class="plain link" onclick={() => remove(p)}
-                  >take off<span class="bx--visually-hidden"> {p.piece.title}</span></button
+                <button class="plain link" onclick={() => (removing = p.piece)}
+                  >remove …<span class="bx--visually-hidden"> {p.piece.title}</span></button
                 >
               </span>
             </li>
@@ -132,8 +108,23 @@
     {:else}
       <p>The shelf is empty. Bring in a piece as MusicXML above.</p>
     {/each}
+    <p class="small removed"><a href="/removed">What was removed</a></p>
   {/if}
 </div>
+
+{#if removing}
+  <Removal
+    kind="PIECE"
+    id={removing.id}
+    name={removing.title}
+    onclose={() => (removing = undefined)}
+    ondone={(words) => {
+      said = words;
+      removing = undefined;
+      void load();
+    }}
+  />
+{/if}
 
 {#if giving && people}
   <Give
@@ -178,6 +169,9 @@
   }
   li.chosen {
     background: var(--accent-soft);
+  }
+  .removed {
+    margin-top: 1.5rem;
   }
   .number {
     text-align: right;

@@ -19,6 +19,8 @@
   });
 </script>
 
+<svelte:head><title>{`${ear ? 'Ear' : 'Stand'} · Sempre`}</title></svelte:head>
+
 <div class="page">
   <h1>{ear ? 'What is heard' : 'No part is on the stand'}</h1>
   <p>

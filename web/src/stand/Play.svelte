@@ -1,5 +1,6 @@
 <!-- Plays the part: how fast, which bars, round and round, with a metronome. -->
 <script lang="ts">
+  import { menu } from '../parts/menu';
   import { Checkbox, NumberInput, Select, SelectItem } from 'carbon-components-svelte';
   import { onDestroy, untrack } from 'svelte';
   import type { Note } from './lanes';
@@ -77,7 +78,7 @@
   <button class="plain go" onclick={toggle} aria-pressed={play.playing}
     >{play.playing ? 'Stop' : 'Play'} <kbd>space</kbd></button
   >
-  <details>
+  <details {@attach menu}>
     <summary
       >{speed} %{from > 0 || last < bars.length - 1
         ? `, bars ${bars[from]} to ${bars[last]}`

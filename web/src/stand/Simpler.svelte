@@ -174,6 +174,12 @@
   }
 </script>
 
+<svelte:head
+  ><title
+    >{`${view ? `A simpler part: ${view.piece.title}, ${view.student.name}` : 'A simpler part'} · Sempre`}</title
+  ></svelte:head
+>
+
 <svelte:window {onkeydown} />
 
 <div class="page wide">

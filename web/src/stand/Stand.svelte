@@ -4,6 +4,7 @@
   import { api, asked, sentence, type Schemas } from '../api/client';
   import { last } from '../last.svelte';
   import { typing } from '../parts/keys';
+  import { menu } from '../parts/menu';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, route } from '../router';
   import { ways } from '../ways.svelte';
@@ -277,6 +278,11 @@
   }
 </script>
 
+<svelte:head
+  ><title>{`${view ? `${view.piece.title}, ${view.student.name}` : 'Stand'} · Sempre`}</title
+  ></svelte:head
+>
+
 <svelte:window {onkeydown} onbeforeprint={beforePrint} onafterprint={() => (print = '')} />
 
 {#if problem && !view}
@@ -356,7 +362,7 @@
         <a href="/simpler/{student}/{piece}"
           >{view.simpler ? 'Its simpler part' : 'Make it simpler'}</a
         >
-        <details class="out">
+        <details class="out" {@attach menu}>
           <summary>Print, save</summary>
           <div>
             <button class="plain" onclick={() => printOut('changed')}

@@ -49,6 +49,8 @@
   }
 </script>
 
+<svelte:head><title>Today · Sempre</title></svelte:head>
+
 <svelte:window {onkeydown} />
 
 <div class="page">

@@ -27,6 +27,9 @@ public final class Ways {
   /** From which side finger pictures are seen. */
   public static final String EYES = "eyes";
 
+  /** In which order a group is listed; see {@link SeatOrder}. */
+  public static final String ORDER = "order";
+
   private static final List<Style> ALL =
       List.of(
           style(
@@ -71,7 +74,16 @@ public final class Ways {
               "player",
               "as the player sees the fingers",
               "facing",
-              "facing the player"));
+              "facing the player"),
+          style(
+              ORDER,
+              "order of students",
+              "section",
+              "by section and seat",
+              "seat",
+              "by seat",
+              "name",
+              "by first name"));
 
   private Ways() {}
 

@@ -13,7 +13,7 @@ public class WaysTest {
   @Test
   public void whatIsNotChosenIsTheUsualWay() {
     assertEquals(
-        Ways.with(Map.of("tempo", "marked", "bFlat", "side")),
+        Ways.with(Map.of("tempo", "marked", "bFlat", "side", "order", "section")),
         Map.of(
             "names",
             "letters",
@@ -24,7 +24,9 @@ public class WaysTest {
             "halfLife",
             "21",
             "eyes",
-            "player"));
+            "player",
+            "order",
+            "section"));
     assertEquals(Ways.without(Map.of("tempo", "marked", "bFlat", "side")), Map.of("bFlat", "side"));
   }
 

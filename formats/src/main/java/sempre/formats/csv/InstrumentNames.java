@@ -1,15 +1,18 @@
 package sempre.formats.csv;
 
 import java.text.Normalizer;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import org.apache.commons.text.similarity.LevenshteinDistance;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Instrument;
+import sempre.core.pitch.Pitch;
 
 /** Finds an instrument by what people call it in lists (common practice, no source). */
 public final class InstrumentNames {
@@ -71,8 +74,9 @@ public final class InstrumentNames {
         .replaceAll("\\p{M}", "")
         .toLowerCase(Locale.ROOT)
         .replace("♭", " flat")
-        .replaceAll("\\bbb\\b(?= )", "b flat")
-        .replaceAll("\\beb\\b(?= )", "e flat")
+        .replaceAll("\\bbbb\\b", "bb flat")
+        .replaceAll("\\bbb\\b(?! flat)", "b flat")
+        .replaceAll("\\beb\\b(?! flat)", "e flat")
         .replaceAll("[^a-z0-9 ]", " ")
         .replaceAll("\\s+", " ")
         .strip()
@@ -81,9 +85,85 @@ public final class InstrumentNames {
 
   /** The instrument of a name; empty when it is none or may be several. */
   public static Optional<Instrument> find(String name) {
-    return Optional.ofNullable(CALLED.get(plain(name)))
-        .map(id -> Catalogue.standard().instrument(id));
+    String plain = plain(name);
+    return Optional.ofNullable(CALLED.get(plain))
+        .map(id -> Catalogue.standard().instrument(id))
+        .or(() -> inItsKey(plain));
   }
+
+  private static final Pattern KEY =
+      Pattern.compile("(?:in )?([a-g])( flat)? (.+)|(.+?) (?:in )?([a-g])( flat)?");
+
+  /** An instrument named with the key that it is in anyway: tenor saxophone in B flat. */
+  private static Optional<Instrument> inItsKey(String plain) {
+    Matcher m = KEY.matcher(plain);
+    if (!m.matches()) {
+      return Optional.empty();
+    }
+    boolean first = m.group(1) != null;
+    String key =
+        (first ? m.group(1) : m.group(5)).toUpperCase(Locale.ROOT)
+            + ((first ? m.group(2) : m.group(6)) == null ? "" : "♭");
+    String said = (first ? m.group(1) : m.group(5)) + (key.length() > 1 ? " flat " : " ");
+    String rest = first ? m.group(3) : m.group(4);
+    Optional<Instrument> own =
+        Optional.ofNullable(CALLED.get(said + rest)).map(id -> Catalogue.standard().instrument(id));
+    if (own.isPresent()) {
+      return own;
+    }
+    return Optional.ofNullable(CALLED.get(rest))
+        .map(id -> Catalogue.standard().instrument(id))
+        .filter(i -> i.transposition().sounding(Pitch.parse("C5")).spokenName().equals(key));
+  }
+
+  /** A word that is written so is meant as another: so many letters may differ. */
+  private static final int MISSPELT = 2;
+
+  /** Instruments that may be meant by a name that is none, the likeliest first; at most four. */
+  public static List<Instrument> meant(String name) {
+    String plain = plain(name);
+    if (plain.isEmpty() || UNCLEAR.containsKey(plain)) {
+      return List.of();
+    }
+    Map<String, Integer> near = misspelt(plain);
+    for (Instrument i : Catalogue.standard().instruments()) {
+      String own = plain(i.name());
+      if (own.startsWith(plain)
+          || plain.length() > 3 && own.contains(plain)
+          || plain.contains(own)) {
+        near.merge(i.id(), MISSPELT + 1, Math::min);
+      }
+    }
+    return near.entrySet().stream()
+        .sorted(Map.Entry.comparingByValue())
+        .limit(MEANT)
+        .map(e -> Catalogue.standard().instrument(e.getKey()))
+        .toList();
+  }
+
+  private static final int MEANT = 4;
+
+  /** Whether a name is an instrument's, rightly written or nearly so. */
+  static boolean nearly(String name) {
+    return find(name).isPresent() || !misspelt(plain(name)).isEmpty();
+  }
+
+  /** Instruments whose name differs in a letter or two, and in how many. */
+  private static Map<String, Integer> misspelt(String plain) {
+    Map<String, Integer> near = new LinkedHashMap<>();
+    LevenshteinDistance distance = new LevenshteinDistance(MISSPELT);
+    CALLED.forEach(
+        (called, id) -> {
+          int apart = called.length() > SHORT ? distance.apply(plain, called) : -1;
+          if (apart >= 0) {
+            near.merge(id, apart, Math::min);
+          }
+        });
+    return near;
+  }
+
+  /** Shorter names than this are too much alike to be meant for one another. */
+  private static final int SHORT = 3;
 
   /** What is wrong with a name that {@link #find} did not find, as a clause. */
   public static String problem(String name) {
@@ -95,20 +175,14 @@ public final class InstrumentNames {
     if (several != null) {
       return "'" + name.strip() + "' may be " + several + ": say which";
     }
-    List<String> near = new ArrayList<>();
-    for (Instrument i : Catalogue.standard().instruments()) {
-      String own = plain(i.name());
-      if (own.startsWith(plain)
-          || plain.length() > 3 && own.contains(plain)
-          || plain.contains(own)) {
-        near.add(i.name().toLowerCase(Locale.ENGLISH));
-      }
-    }
+    List<Instrument> meant = meant(name);
     return "'"
         + name.strip()
         + "' is no instrument that Sempre knows"
-        + (near.isEmpty()
+        + (meant.isEmpty()
             ? ""
-            : near.stream().limit(4).collect(Collectors.joining(", ", "; meant is perhaps: ", "")));
+            : meant.stream()
+                .map(m -> m.name().toLowerCase(Locale.ENGLISH))
+                .collect(Collectors.joining(", ", "; meant is perhaps: ", "")));
   }
 }

@@ -15,11 +15,16 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
+import sempre.core.instrument.Catalogue;
+import sempre.core.instrument.Compass;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Setup;
+import sempre.core.instrument.Stage;
+import sempre.core.pitch.Pitch;
 
 /**
  * A list of students as a school office or a spreadsheet gives it: CSV (RFC 4180) with commas,
@@ -41,14 +46,50 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
 
   private static final int LONGEST_NAME = 40;
 
+  /** The longest seat or section. */
+  public static final int LONGEST_SEAT = 20;
+
   /** What a column means. */
   public enum Meaning {
-    FIRST_NAME("first name", "first name", "given name", "firstname", "forename", "vorname"),
-    LAST_NAME("last name", "last name", "surname", "lastname", "family name", "nachname"),
-    WHOLE_NAME("whole name", "name", "student", "full name", "student name", "pupil"),
-    INITIAL("initial", "initial"),
-    INSTRUMENT("instrument", "instrument", "instr", "section", "instrument name"),
+    FIRST_NAME(
+        "first name",
+        "first name",
+        "given name",
+        "firstname",
+        "forename",
+        "vorname",
+        "first",
+        "given",
+        "given names",
+        "first names",
+        "forenames",
+        "preferred name",
+        "prename"),
+    LAST_NAME(
+        "last name",
+        "last name",
+        "surname",
+        "lastname",
+        "family name",
+        "nachname",
+        "last",
+        "family",
+        "surnames"),
+    WHOLE_NAME(
+        "whole name", "name", "student", "full name", "student name", "pupil", "fullname", "names"),
+    INITIAL("initial", "initial", "init"),
+    INSTRUMENT("instrument", "instrument", "instr", "instrument name", "inst", "plays instrument"),
     GROUP("group", "group", "class", "band", "ensemble", "course"),
+    SEAT("seat or section", "seat", "section", "chair", "desk", "stand", "row", "part"),
+    PLAYS(
+        "plays already, such as F4 or A3-F4",
+        "plays",
+        "plays to",
+        "plays up to",
+        "up to",
+        "range",
+        "highest note",
+        "knows"),
     OPTIONS("options, such as foot=B", "options", "option"),
     REACH("what the hand does not reach", "reach", "does not reach", "avoid"),
     NOTHING("not taken");
@@ -83,15 +124,23 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
    * One student.
    *
    * @param line number of the row in the file, from 1
+   * @param name first name and surname; of the surname only what is asked for is given out
+   * @param initial as the list says it; empty where it has a surname or nothing
+   * @param called the instrument as the list has it
    * @param instrument empty when it was not found
+   * @param seat seat or section, in the list's words
+   * @param plays lowest and highest written note that is played already; empty for nothing
    * @param problems what is wrong, in clauses; empty when the row can be taken
    */
   public record Row(
       int line,
-      String givenName,
+      StudentName name,
       String initial,
+      String called,
       Optional<Instrument> instrument,
       String group,
+      String seat,
+      Optional<Compass.Range> plays,
       Map<String, String> options,
       Set<String> avoid,
       List<String> problems) {
@@ -99,6 +148,12 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
       problems = List.copyOf(problems);
       options = Collections.unmodifiableMap(new LinkedHashMap<>(options));
       avoid = Collections.unmodifiableSet(new LinkedHashSet<>(avoid));
+    }
+
+    /** The same student in another group. */
+    public Row in(String other) {
+      return new Row(
+          line, name, initial, called, instrument, other, seat, plays, options, avoid, problems);
     }
   }
 
@@ -108,17 +163,18 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
    * @throws IllegalArgumentException when there is nothing to read, or too much
    */
   public static Roster read(String text) {
-    return read(text, List.of());
+    return read(text, List.of(), Map.of());
   }
 
   /**
    * Reads a list.
    *
    * @param meanings of the columns in order; empty to guess
+   * @param meant instruments by what the list calls them, where that is not clear
    * @throws IllegalArgumentException when there is nothing to read, or too much, or two columns
    *     mean the same
    */
-  public static Roster read(String text, List<Meaning> meanings) {
+  public static Roster read(String text, List<Meaning> meanings, Map<String, String> meant) {
     List<List<String>> cells = cells(text);
     if (cells.isEmpty()) {
       throw new IllegalArgumentException(
@@ -143,10 +199,9 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
               body.stream().map(r -> cell(r, column)).filter(x -> !x.isEmpty()).limit(3).toList()));
     }
     List<Row> rows = new ArrayList<>();
-    Map<String, Integer> seen = new HashMap<>();
     for (int r = 0; r < body.size(); r++) {
       if (body.get(r).stream().anyMatch(x -> !x.isBlank())) {
-        rows.add(row(r + (headed ? 2 : 1), body.get(r), said, seen));
+        rows.add(row(r + (headed ? 2 : 1), body.get(r), said, meant));
       }
     }
     return new Roster(headed, columns, rows);
@@ -226,6 +281,11 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
         Optional<Meaning> m = heading(cell(cells.get(0), c)).filter(left::remove);
         said.set(c, m.orElse(Meaning.NOTHING));
       }
+      // a section may be an instrument, or a place within the instruments
+      int section = said.indexOf(Meaning.SEAT);
+      if (section >= 0 && left.contains(Meaning.INSTRUMENT) && instruments(body, section)) {
+        said.set(section, Meaning.INSTRUMENT);
+      }
       return said;
     }
     for (int c = 0; c < width; c++) {
@@ -243,8 +303,7 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
     if (filled.isEmpty()) {
       return Meaning.NOTHING;
     }
-    long instruments = filled.stream().filter(x -> InstrumentNames.find(x).isPresent()).count();
-    if (instruments * 2 > filled.size()) {
+    if (most(filled, x -> InstrumentNames.find(x).isPresent())) {
       return Meaning.INSTRUMENT;
     }
     if (filled.stream().allMatch(x -> x.matches("\\p{L}\\.?"))) {
@@ -264,78 +323,118 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
         : Meaning.NOTHING;
   }
 
+  /** Whether most of a column are names of instruments, rightly written or nearly so. */
+  private static boolean instruments(List<List<String>> body, int column) {
+    return most(
+        body.stream().map(r -> cell(r, column)).filter(x -> !x.isEmpty()).toList(),
+        InstrumentNames::nearly);
+  }
+
+  private static boolean most(List<String> cells, Predicate<String> of) {
+    return cells.stream().filter(of).count() * 2 > cells.size();
+  }
+
   private static String cell(List<String> row, int column) {
     return column < row.size() ? row.get(column) : "";
   }
 
   private static Row row(
-      int line, List<String> cells, List<Meaning> said, Map<String, Integer> seen) {
+      int line, List<String> cells, List<Meaning> said, Map<String, String> meant) {
     Map<Meaning, String> of = new HashMap<>();
     for (int c = 0; c < said.size(); c++) {
       of.put(said.get(c), cell(cells, c));
     }
     List<String> problems = new ArrayList<>();
-    String[] name = name(of);
-    if (name[0].isEmpty()) {
+    String first = of.getOrDefault(Meaning.FIRST_NAME, "");
+    StudentName name =
+        first.isEmpty()
+            ? StudentName.whole(of.getOrDefault(Meaning.WHOLE_NAME, ""))
+            : StudentName.of(first, of.getOrDefault(Meaning.LAST_NAME, ""));
+    if (first.isEmpty() && of.containsKey(Meaning.LAST_NAME)) {
+      name = StudentName.of(name.given(), of.get(Meaning.LAST_NAME));
+    }
+    if (name.given().isEmpty()) {
       problems.add("no first name");
-    } else if (name[0].length() > LONGEST_NAME) {
+    } else if (name.given().length() > LONGEST_NAME) {
       problems.add("the first name has over " + LONGEST_NAME + " letters");
     }
+    String initial = of.getOrDefault(Meaning.INITIAL, "").replace(".", "").strip();
+    if (initial.length() > StudentName.LONGEST_INITIAL) {
+      problems.add("the initial has over " + StudentName.LONGEST_INITIAL + " letters");
+    }
     String called = of.getOrDefault(Meaning.INSTRUMENT, "");
-    Optional<Instrument> instrument = InstrumentNames.find(called);
+    Optional<Instrument> instrument =
+        Optional.ofNullable(meant.get(called))
+            .map(id -> Catalogue.standard().instrument(id))
+            .or(() -> InstrumentNames.find(called));
     if (instrument.isEmpty()) {
       problems.add(InstrumentNames.problem(called));
     }
-    Map<String, String> options = pairs(of.getOrDefault(Meaning.OPTIONS, ""), problems);
-    Set<String> avoid = new LinkedHashSet<>();
-    for (String token : of.getOrDefault(Meaning.REACH, "").split("[\\s,;]+")) {
-      if (!token.isEmpty()) {
-        avoid.add(token);
-      }
+    String seat = of.getOrDefault(Meaning.SEAT, "");
+    if (seat.length() > LONGEST_SEAT) {
+      problems.add("the seat has over " + LONGEST_SEAT + " letters");
     }
+    Map<String, String> options = pairs(of.getOrDefault(Meaning.OPTIONS, ""), problems);
     // a name without a side is both hands'
     Set<String> reach = new LinkedHashSet<>();
-    instrument.ifPresent(
-        i -> {
-          try {
-            Setup setup = Setup.of(i, options);
-            avoid.forEach(a -> reach.addAll(i.keywork().places(a, setup.options())));
-          } catch (IllegalArgumentException e) {
-            problems.add(e.getMessage());
+    Optional<Compass.Range> plays = Optional.empty();
+    if (instrument.isPresent()) {
+      try {
+        Setup setup = Setup.of(instrument.get(), options);
+        for (String token : of.getOrDefault(Meaning.REACH, "").split("[\\s,;]+")) {
+          if (!token.isEmpty()) {
+            reach.addAll(instrument.get().keywork().places(token, setup.options()));
           }
-        });
-    String group = of.getOrDefault(Meaning.GROUP, "");
-    String key =
-        String.join("|", name[0], name[1], instrument.map(Instrument::id).orElse(called), group)
-            .toLowerCase(Locale.ROOT);
-    Integer before = seen.putIfAbsent(key, line);
-    if (before != null && !name[0].isEmpty()) {
-      problems.add("the same as row " + before);
-    }
-    return new Row(line, name[0], name[1], instrument, group, options, reach, problems);
-  }
-
-  /** First name and initial. */
-  private static String[] name(Map<Meaning, String> of) {
-    String first = of.getOrDefault(Meaning.FIRST_NAME, "");
-    String last = of.getOrDefault(Meaning.LAST_NAME, "");
-    String whole = of.getOrDefault(Meaning.WHOLE_NAME, "");
-    if (first.isEmpty() && !whole.isEmpty()) {
-      int comma = whole.indexOf(',');
-      if (comma >= 0) {
-        last = whole.substring(0, comma).strip();
-        first = whole.substring(comma + 1).strip();
-      } else {
-        int space = whole.lastIndexOf(' ');
-        first = space < 0 ? whole : whole.substring(0, space).strip();
-        last = space < 0 ? "" : whole.substring(space + 1).strip();
+        }
+        plays = plays(of.getOrDefault(Meaning.PLAYS, ""), setup);
+      } catch (IllegalArgumentException e) {
+        problems.add(e.getMessage());
       }
     }
-    String initial = of.getOrDefault(Meaning.INITIAL, "").replace(".", "").strip();
-    if (initial.isEmpty() && !last.isEmpty()) {
-      initial = last.substring(0, last.offsetByCodePoints(0, 1)).toUpperCase(Locale.ROOT);
+    return new Row(
+        line,
+        name,
+        initial,
+        called,
+        instrument,
+        of.getOrDefault(Meaning.GROUP, ""),
+        seat,
+        plays,
+        options,
+        reach,
+        problems);
+  }
+
+  /**
+   * Written notes from one to another, {@code A3-F4}, or up to one, {@code F4}: then from the
+   * lowest of the first years.
+   */
+  private static Optional<Compass.Range> plays(String text, Setup setup) {
+    String[] ends = text.strip().split("\\s*(?:-|–|\\bto\\b|\\.\\.)\\s*", 2);
+    if (ends[0].isEmpty()) {
+      return Optional.empty();
     }
-    return new String[] {first, initial.length() > 2 ? initial.substring(0, 1) : initial};
+    Pitch first = Pitch.parse(ends[0]);
+    Compass.Range usual = setup.instrument().compass(setup.options()).of(Stage.FIRST_YEARS);
+    Compass.Range range =
+        ends.length > 1
+            ? new Compass.Range(first, Pitch.parse(ends[1]))
+            : new Compass.Range(first.midi() < usual.from().midi() ? first : usual.from(), first);
+    for (Pitch p : List.of(range.from(), range.to())) {
+      if (setup.ways(p).isEmpty()) {
+        throw new IllegalArgumentException(
+            "the "
+                + setup.instrument().name().toLowerCase(Locale.ENGLISH)
+                + " has no written "
+                + p.displayName()
+                + " ("
+                + setup.lowest().displayName()
+                + " to "
+                + setup.highest().displayName()
+                + ")");
+      }
+    }
+    return Optional.of(range);
   }
 
   private static Map<String, String> pairs(String text, List<String> problems) {

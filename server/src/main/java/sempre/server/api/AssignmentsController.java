@@ -15,17 +15,13 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
-import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
-import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -33,13 +29,10 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Role;
 import sempre.core.learning.Readiness;
-import sempre.core.planning.Plan;
 import sempre.core.score.Bars;
-import sempre.server.store.Choices;
 import sempre.server.store.Db;
 import sempre.server.store.People;
 import sempre.server.store.Shelf;
@@ -57,7 +50,7 @@ class AssignmentsController {
   private final Library library;
   private final Stands stands;
   private final Given given;
-  private final Choices choices;
+  private final AssignedLocks locks;
   private final Clock clock;
 
   AssignmentsController(
@@ -68,7 +61,7 @@ class AssignmentsController {
       Library library,
       Stands stands,
       Given given,
-      Choices choices,
+      AssignedLocks locks,
       Clock clock) {
     this.db = db;
     this.shelf = shelf;
@@ -77,7 +70,7 @@ class AssignmentsController {
     this.library = library;
     this.stands = stands;
     this.given = given;
-    this.choices = choices;
+    this.locks = locks;
     this.clock = clock;
   }
 
@@ -152,25 +145,14 @@ class AssignmentsController {
           }
           long made = shelf.assign(tx, a);
           if (b.locked()) {
-            lock(tx, given.one(tx, made));
+            locks.lock(tx, given.one(tx, made), loaded(tx, given.one(tx, made)));
           }
           return new Views.Id(made);
         });
   }
 
-  /** Takes it back, with what it has locked. */
-  @DeleteMapping("/assignments/{id}")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  void remove(@PathVariable long id) {
-    db.inTransaction(
-        tx -> {
-          takeBack(tx, given.one(tx, id));
-          return id;
-        });
-  }
-
   private void takeBack(Db.Tx tx, Shelf.Assignment a) throws SQLException {
-    unlock(tx, a);
+    locks.release(tx, a);
     shelf.removeAssignment(tx, a.id());
   }
 
@@ -187,9 +169,9 @@ class AssignmentsController {
         tx -> {
           Shelf.Assignment a = given.one(tx, id);
           if (b.locked() && !a.locked()) {
-            lock(tx, a);
+            locks.lock(tx, a, loaded(tx, a));
           } else if (!b.locked() && a.locked()) {
-            unlock(tx, a);
+            locks.release(tx, a);
           }
           shelf.setLocked(tx, id, b.locked());
           return view(tx, given.one(tx, id));
@@ -236,46 +218,6 @@ class AssignmentsController {
       stands.find(tx, s.id(), a.pieceId()).ifPresent(all::add);
     }
     return all;
-  }
-
-  private void lock(Db.Tx tx, Shelf.Assignment a) throws SQLException {
-    for (Stands.Loaded l : loaded(tx, a)) {
-      Bars bars = Given.bars(a, l.page().reading().part());
-      List<Choices.Change> changes = new ArrayList<>();
-      for (Plan.PlannedNote n : l.plan().notes()) {
-        String before = l.locks().getOrDefault(n.note().id(), "");
-        if (bars.has(n.note()) && before.isEmpty()) {
-          String fingering = n.way().fingering().text();
-          changes.add(
-              new Choices.Change(
-                  Choices.What.LOCK, l.student().id(), n.note().id(), before, fingering));
-          shelf.addLocked(tx, a.id(), new Shelf.Locked(l.student().id(), n.note().id(), fingering));
-        }
-      }
-      if (!changes.isEmpty()) {
-        choices.take(tx, l.student().id(), a.pieceId(), changes);
-      }
-    }
-  }
-
-  /** Lets go what this assignment has locked and nobody has chosen otherwise since. */
-  private void unlock(Db.Tx tx, Shelf.Assignment a) throws SQLException {
-    Map<Long, List<Shelf.Locked>> byStudent =
-        shelf.locked(tx, a.id()).stream().collect(Collectors.groupingBy(Shelf.Locked::studentId));
-    for (Map.Entry<Long, List<Shelf.Locked>> e : byStudent.entrySet()) {
-      Map<String, String> now = shelf.locks(tx, e.getKey(), a.pieceId());
-      List<Choices.Change> changes =
-          e.getValue().stream()
-              .filter(l -> l.fingering().equals(now.get(l.noteId())))
-              .map(
-                  l ->
-                      new Choices.Change(
-                          Choices.What.LOCK, l.studentId(), l.noteId(), l.fingering(), ""))
-              .toList();
-      if (!changes.isEmpty()) {
-        choices.take(tx, e.getKey(), a.pieceId(), changes);
-      }
-    }
   }
 
   private Views.AssignmentView view(Db.Tx tx, Shelf.Assignment a) throws SQLException {

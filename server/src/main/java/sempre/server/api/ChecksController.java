@@ -19,6 +19,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import sempre.core.instrument.Compass;
 import sempre.core.instrument.Entry;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Setup;
@@ -39,9 +40,12 @@ class ChecksController {
   private final Checks checks;
   private final Players players;
   private final Shelf shelf;
+  private final PlaysAlready plays;
   private final Clock clock;
 
-  ChecksController(Db db, Checks checks, Players players, Shelf shelf, Clock clock) {
+  ChecksController(
+      Db db, Checks checks, Players players, Shelf shelf, PlaysAlready plays, Clock clock) {
+    this.plays = plays;
     this.db = db;
     this.checks = checks;
     this.players = players;
@@ -58,10 +62,16 @@ class ChecksController {
       @Size(max = 40, message = "the bars are too long") String bars,
       @Size(max = 300, message = "keep the remark under 300 letters") String remark) {}
 
-  /** Notes the student plays already, from one to another. */
-  record RangeBody(
-      @NotBlank(message = "choose the lowest note") String from,
-      @NotBlank(message = "choose the highest note") String to) {}
+  /**
+   * Notes the student plays already.
+   *
+   * @param from the lowest note; empty when notes are named one by one
+   * @param to the highest note
+   * @param scale tonic of the major scale, as it sounds, whose steps are meant; empty for every
+   *     half step
+   * @param notes written notes, one by one
+   */
+  record RangeBody(String from, String to, String scale, List<String> notes) {}
 
   record IdsBody(@NotEmpty(message = "name the entries to take back") List<Long> ids) {}
 
@@ -122,38 +132,24 @@ class ChecksController {
         });
   }
 
-  /** Writes down at set-up what a student plays already: the standard fingerings of a range. */
+  /** Writes down at set-up what a student plays already, with the standard fingerings. */
   @PostMapping("/range")
   List<Long> range(@PathVariable long studentId, @Valid @RequestBody RangeBody body) {
     return db.inTransaction(
         tx -> {
-          Setup setup = players.setup(tx, players.student(tx, studentId));
+          People.Student s = players.student(tx, studentId);
+          if (body.notes() != null && !body.notes().isEmpty()) {
+            return plays.notes(tx, s, body.notes());
+          }
+          if (body.from() == null || body.to() == null) {
+            throw new IllegalArgumentException("choose the lowest and the highest note");
+          }
           Pitch from = Pitch.parse(body.from());
           Pitch to = Pitch.parse(body.to());
           if (to.midi() < from.midi()) {
             throw new IllegalArgumentException("the highest note lies below the lowest; swap them");
           }
-          List<Long> ids = new ArrayList<>();
-          for (int midi = from.midi(); midi <= to.midi(); midi++) {
-            for (Setup.Way w : setup.ways(Pitch.usual(midi))) {
-              if (w.entry().role() == sempre.core.instrument.Role.STANDARD
-                  && w.fingering().equals(w.entry().pattern().plain())) {
-                ids.add(
-                    checks.add(
-                        tx,
-                        studentId,
-                        check(
-                            w.entry().written(),
-                            w.entry().fingering(),
-                            Grade.SECURE,
-                            OptionalLong.empty(),
-                            "",
-                            "played already when set up",
-                            OptionalLong.empty())));
-              }
-            }
-          }
-          return ids;
+          return plays.range(tx, s, new Compass.Range(from, to), body.scale());
         });
   }
 

@@ -5,9 +5,13 @@ import java.util.Map;
 import java.util.Objects;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.core.io.ClassPathResource;
+import org.springframework.http.CacheControl;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
+import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
@@ -16,7 +20,9 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.servlet.NoHandlerFoundException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+import org.springframework.web.servlet.resource.NoResourceFoundException;
 import sempre.core.instrument.CatalogueException;
 import sempre.formats.UnreadableException;
 import sempre.formats.musicxml.MusicXmlFile;
@@ -73,6 +79,40 @@ class Errors extends ResponseEntityExceptionHandler {
             HttpStatus.BAD_REQUEST,
             "What was sent is not the JSON that is expected here; nothing was changed.");
     return handleExceptionInternal(ex, p, h, HttpStatus.BAD_REQUEST, req);
+  }
+
+  /**
+   * An address that leads nowhere: under the API a problem, elsewhere the page of the application,
+   * which says so itself.
+   */
+  @Override
+  protected ResponseEntity<Object> handleNoResourceFoundException(
+      NoResourceFoundException ex, HttpHeaders h, HttpStatusCode st, WebRequest req) {
+    return nowhere(ex, "/" + ex.getResourcePath(), ex.getHttpMethod() == HttpMethod.GET, h, req);
+  }
+
+  @Override
+  protected ResponseEntity<Object> handleNoHandlerFoundException(
+      NoHandlerFoundException ex, HttpHeaders h, HttpStatusCode st, WebRequest req) {
+    return nowhere(ex, ex.getRequestURL(), ex.getHttpMethod().equals("GET"), h, req);
+  }
+
+  private ResponseEntity<Object> nowhere(
+      Exception ex, String path, boolean get, HttpHeaders h, WebRequest req) {
+    HttpStatus st = HttpStatus.NOT_FOUND;
+    boolean page = get && !path.startsWith("/api/");
+    ClassPathResource index = new ClassPathResource("static/index.html");
+    String accept = Objects.toString(req.getHeader(HttpHeaders.ACCEPT), "");
+    if (page && accept.contains(MediaType.TEXT_HTML_VALUE) && index.exists()) {
+      return ResponseEntity.status(st)
+          .contentType(MediaType.TEXT_HTML)
+          .cacheControl(CacheControl.noCache())
+          .body(index);
+    }
+    ProblemDetail p =
+        ProblemDetail.forStatusAndDetail(
+            st, "There is nothing at this address; check how it is written.");
+    return handleExceptionInternal(ex, p, h, st, req);
   }
 
   @ExceptionHandler

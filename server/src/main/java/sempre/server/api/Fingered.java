@@ -3,6 +3,8 @@ package sempre.server.api;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import sempre.core.instrument.Role;
 import sempre.core.planning.Plan;
 import sempre.formats.musicxml.FingeredFile;
@@ -44,11 +46,11 @@ final class Fingered {
         texts);
   }
 
-  /** A name for the file. */
+  /** A name for the file: piece, instrument, student. */
   static String name(Stands.Loaded l) {
-    return (l.piece().title() + " " + l.student().givenName())
-            .replaceAll("[^\\p{L}\\p{N} ]", "")
-            .strip()
+    return Stream.of(l.piece().title(), l.player().setup().instrument().name(), l.student().name())
+            .map(w -> w.replaceAll("[^\\p{L}\\p{M}\\p{N} ]", "").strip())
+            .collect(Collectors.joining(" - "))
         + ".musicxml";
   }
 }

@@ -13,7 +13,6 @@ import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
-import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -163,18 +162,17 @@ class NotesController {
         });
   }
 
-  @DeleteMapping("/notes/{instrument}/own")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  void remove(
+  /** The number of an own fingering, by which it is removed and put back. */
+  @GetMapping("/notes/{instrument}/own")
+  Views.Id own(
       @PathVariable String instrument, @RequestParam String note, @RequestParam String fingering) {
-    db.inTransaction(
-        tx -> {
-          House house = houses.house(tx, instrument);
-          if (houses.remove(tx, house, key(instrument, note, fingering)) == 0) {
-            throw new Errors.NotThere("This fingering is not among your own any more.");
-          }
-          return note;
-        });
+    return db.inTransaction(
+        tx ->
+            houses
+                .row(tx, houses.house(tx, instrument), key(instrument, note, fingering))
+                .map(Views.Id::new)
+                .orElseThrow(
+                    () -> new Errors.NotThere("This fingering is not among your own any more.")));
   }
 
   /**

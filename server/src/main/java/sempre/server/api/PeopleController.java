@@ -13,7 +13,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -22,7 +21,6 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Hold;
@@ -85,13 +83,14 @@ class PeopleController {
       @NotBlank(message = "give the student's first name")
           @Size(max = 40, message = "keep the first name under 40 letters")
           String givenName,
-      @Size(max = 2, message = "an initial is one letter") String initial,
+      @Size(max = 6, message = "keep the initial under 7 letters") String initial,
       @NotBlank(message = "choose an instrument") String instrument,
       Map<String, String> options,
       List<String> avoid,
       Map<String, String> style,
       List<Long> groups,
-      long person) {}
+      long person,
+      @Size(max = 20, message = "keep the seat under 21 letters") String seat) {}
 
   record StyleBody(@NotBlank(message = "choose one of the ways") String school) {}
 
@@ -158,6 +157,7 @@ class PeopleController {
         s.style(),
         people.groupsOf(tx, s.id()),
         s.person(),
+        s.seat(),
         others,
         people.left(tx, s.id()).map(d -> Names.day(d, LocalDate.now(clock))).orElse(""),
         (int) standing.marks().stream().filter(m -> m.grade() == Grade.SECURE).count(),
@@ -175,28 +175,6 @@ class PeopleController {
         tx -> {
           found(people.changeGroup(tx, body.group(id)), "This group is not here any more.");
           return new Views.Id(id);
-        });
-  }
-
-  /** Dissolves a group; its students stay. */
-  @DeleteMapping("/groups/{id}")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  void removeGroup(@PathVariable long id) {
-    setRemoved(id, true);
-  }
-
-  /** Puts a dissolved group back as it was. */
-  @PostMapping("/groups/{id}/back")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  void putGroupBack(@PathVariable long id) {
-    setRemoved(id, false);
-  }
-
-  private void setRemoved(long id, boolean removed) {
-    db.inTransaction(
-        tx -> {
-          found(people.setGroupRemoved(tx, id, removed), "This group is not here any more.");
-          return id;
         });
   }
 
@@ -221,24 +199,6 @@ class PeopleController {
           people.setGroups(tx, id, body.groups() == null ? List.of() : body.groups());
           return new Views.Id(id);
         });
-  }
-
-  /** A student leaves, with all instruments; everything is kept until it is erased. */
-  @PostMapping("/students/{id}/leave")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  void leave(@PathVariable long id) {
-    setLeft(id, Optional.of(LocalDate.now(clock)));
-  }
-
-  /** A student who had left is back. */
-  @PostMapping("/students/{id}/back")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  void back(@PathVariable long id) {
-    setLeft(id, Optional.empty());
-  }
-
-  private void setLeft(long id, Optional<LocalDate> day) {
-    db.inTransaction(tx -> people.setLeft(tx, players.student(tx, id).person(), day));
   }
 
   /**
@@ -384,7 +344,8 @@ class PeopleController {
         options,
         player.avoid(),
         style,
-        b.person());
+        b.person(),
+        b.seat() == null ? "" : b.seat().strip());
   }
 
   private static void found(int rows, String sentence) {

@@ -2,15 +2,17 @@ package sempre.server.api;
 
 import java.sql.SQLException;
 import java.time.Clock;
+import java.time.DayOfWeek;
 import java.time.LocalDate;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -20,6 +22,7 @@ import sempre.core.instrument.Stage;
 import sempre.core.learning.Demand;
 import sempre.core.learning.GroupSounds;
 import sempre.core.learning.Learner;
+import sempre.core.learning.LessonDays;
 import sempre.core.learning.Matrix;
 import sempre.core.learning.Needs;
 import sempre.core.learning.NextSteps;
@@ -237,7 +240,7 @@ class ReadinessController {
   }
 
   /**
-   * The shortest way to a piece, one new note at a time, spread evenly over the days there are.
+   * The shortest way to a piece, one new note at a time, spread evenly over the lessons there are.
    *
    * @param by the day on which the piece shall be begun; not in the past
    */
@@ -270,14 +273,14 @@ class ReadinessController {
           }
           BitSet has = Matrix.Row.of(standing, Stage.ADVANCED).has();
           List<NextSteps.Step> way = NextSteps.wayTo(has, asked, exercises);
-          long days = ChronoUnit.DAYS.between(today, by);
+          List<LocalDate> days = lessons(tx, studentId).spread(today, by, way.size());
           List<Views.WayStep> steps = new ArrayList<>();
           for (int i = 0; i < way.size(); i++) {
             NextSteps.Step step = way.get(i);
             has.set(step.midi());
             steps.add(
                 new Views.WayStep(
-                    Names.day(today.plusDays(days * (i + 1) / (way.size() + 1)), today),
+                    Names.day(days.get(i), today),
                     name(player, step.midi()),
                     step.part().isPresent()
                         ? List.of(Names.piece(pieces.get(step.part().getAsInt())))
@@ -287,6 +290,15 @@ class ReadinessController {
           return new Views.WayToView(
               Names.piece(goal), said(asked, last, steps.isEmpty(), Names.day(by, today)), steps);
         });
+  }
+
+  /** The days on which any of a student's groups meets. */
+  private LessonDays lessons(Db.Tx tx, long studentId) throws SQLException {
+    Set<DayOfWeek> days = new HashSet<>();
+    for (long id : people.groupsOf(tx, studentId)) {
+      people.group(tx, id).ifPresent(g -> days.addAll(g.days()));
+    }
+    return new LessonDays(days);
   }
 
   private static String name(Player player, int midi) {

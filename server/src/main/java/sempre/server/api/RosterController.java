@@ -6,10 +6,9 @@ import jakarta.validation.constraints.Size;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashSet;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -20,7 +19,10 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Hold;
 import sempre.core.instrument.Instrument;
+import sempre.core.instrument.Stage;
+import sempre.formats.csv.InstrumentNames;
 import sempre.formats.csv.Roster;
+import sempre.formats.csv.RosterMatch;
 import sempre.server.store.Db;
 import sempre.server.store.People;
 
@@ -32,10 +34,14 @@ class RosterController {
 
   private final Db db;
   private final People people;
+  private final Players players;
+  private final PlaysAlready plays;
 
-  RosterController(Db db, People people) {
+  RosterController(Db db, People people, Players players, PlaysAlready plays) {
     this.db = db;
     this.people = people;
+    this.players = players;
+    this.plays = plays;
   }
 
   /**
@@ -43,20 +49,43 @@ class RosterController {
    *
    * @param meanings what the columns mean, in order; empty to guess
    * @param group the group for those whose row names none; empty for no group
+   * @param called instruments by what the list calls them, where that was not clear
+   * @param answers by line, whether a row is the same child as one who is here
+   * @param initials by line, initials that the teacher has chosen
+   * @param stages how far new groups have got, by name
+   * @param scale tonic of the major scale, as it sounds, by whose steps ranges are played; empty
+   *     for every half step
    */
   record RosterBody(
       @NotNull(message = "paste a list")
           @Size(max = LONGEST, message = "the list is too long; take it in several parts")
           String text,
       List<Roster.Meaning> meanings,
-      @Size(max = 80, message = "keep the group's name under 80 letters") String group) {
+      @Size(max = 80, message = "keep the group's name under 80 letters") String group,
+      Map<String, String> called,
+      Map<Integer, RosterMatch.Answer> answers,
+      Map<Integer, @Size(max = 6, message = "keep the initial under 7 letters") String> initials,
+      Map<String, String> stages,
+      String scale) {
     private Roster read() {
-      return Roster.read(text, meanings == null ? List.of() : meanings);
+      return Roster.read(
+          text, meanings == null ? List.of() : meanings, called == null ? Map.of() : called);
     }
 
-    private String group(Roster.Row row) {
-      return !row.group().isEmpty() ? row.group() : group == null ? "" : group.strip();
+    /** The rows, each with its group. */
+    private List<Roster.Row> rows(Roster roster) {
+      String usual = group == null ? "" : group.strip();
+      return roster.rows().stream().map(r -> r.group().isEmpty() ? r.in(usual) : r).toList();
     }
+  }
+
+  private List<RosterMatch.Outcome> match(Db.Tx tx, Roster roster, RosterBody body)
+      throws SQLException {
+    return RosterMatch.of(
+        body.rows(roster),
+        present(tx),
+        body.answers() == null ? Map.of() : body.answers(),
+        body.initials() == null ? Map.of() : body.initials());
   }
 
   /** What a list would do, row by row; nothing is kept. */
@@ -65,10 +94,12 @@ class RosterController {
     Roster roster = body.read();
     return db.inTransaction(
         tx -> {
-          Set<String> there = there(tx);
-          List<Views.RosterRow> rows = new ArrayList<>();
-          for (Roster.Row r : roster.rows()) {
-            rows.add(view(r, body.group(r), there));
+          List<RosterMatch.Outcome> rows = match(tx, roster, body);
+          Set<String> groups = new LinkedHashSet<>();
+          for (RosterMatch.Outcome o : rows) {
+            if (takes(o) && !o.row().group().isEmpty() && find(tx, o.row().group()).isEmpty()) {
+              groups.add(o.row().group());
+            }
           }
           return new Views.RosterView(
               roster.columns().stream()
@@ -77,9 +108,14 @@ class RosterController {
               Arrays.stream(Roster.Meaning.values())
                   .map(m -> new Views.MeaningView(m.name(), m.words()))
                   .toList(),
-              rows,
-              (int) rows.stream().filter(r -> r.state().equals("new")).count());
+              rows.stream().map(RosterController::view).toList(),
+              List.copyOf(groups),
+              (int) rows.stream().filter(RosterController::takes).count());
         });
+  }
+
+  private static boolean takes(RosterMatch.Outcome o) {
+    return o.state() == RosterMatch.State.NEW || o.state() == RosterMatch.State.JOINS;
   }
 
   /** Takes every row that is new and has nothing wrong; groups that are not there are set up. */
@@ -88,84 +124,121 @@ class RosterController {
     Roster roster = body.read();
     return db.inTransaction(
         tx -> {
-          Set<String> there = there(tx);
-          Set<String> groups = new LinkedHashSet<>();
-          int added = 0;
           int before = people.groups(tx).size();
-          for (Roster.Row r : roster.rows()) {
-            String group = body.group(r);
-            if (!r.problems().isEmpty() || there.contains(key(r, group))) {
-              continue;
+          int added = 0;
+          int joined = 0;
+          Map<Integer, Long> ids = new HashMap<>();
+          for (RosterMatch.Outcome o : match(tx, roster, body)) {
+            long id = o.student();
+            if (o.state() == RosterMatch.State.NEW) {
+              id = add(tx, o, body.scale());
+              added++;
             }
-            long id =
-                people.add(
-                    tx,
-                    new People.Student(
-                        0,
-                        r.givenName(),
-                        r.initial(),
-                        r.instrument().orElseThrow().id(),
-                        r.options(),
-                        r.avoid(),
-                        Map.of(),
-                        0));
-            if (!group.isEmpty()) {
-              groups.add(group);
-              people.setGroups(tx, id, List.of(group(tx, group)));
+            ids.put(o.row().line(), id);
+            boolean known = o.state() == RosterMatch.State.THERE && o.sameAs() > 0;
+            if (takes(o) || known) {
+              long whom = known ? ids.getOrDefault(o.sameAs(), 0L) : id;
+              joined += join(tx, whom, o.row().group(), body.stages()) && id == o.student() ? 1 : 0;
             }
-            added++;
           }
-          if (added == 0) {
+          if (added + joined == 0) {
             throw new IllegalArgumentException(
                 "no row of the list can be taken; see what is said beside each");
           }
           int fresh = people.groups(tx).size() - before;
-          return new Views.RosterDone(
-              added,
-              fresh,
-              added
-                  + (added == 1 ? " student is set up" : " students are set up")
-                  + (fresh == 0
-                      ? "."
-                      : fresh == 1 ? ", and a new group." : ", and " + fresh + " new groups."));
+          return new Views.RosterDone(added, fresh, done(added, joined, fresh));
         });
   }
 
-  private long group(Db.Tx tx, String name) throws SQLException {
-    Optional<People.Group> found =
-        people.groups(tx).stream().filter(g -> g.name().equalsIgnoreCase(name)).findFirst();
-    return found.isPresent() ? found.get().id() : people.addGroup(tx, name);
+  private long add(Db.Tx tx, RosterMatch.Outcome o, String scale) throws SQLException {
+    Roster.Row r = o.row();
+    People.Student s =
+        new People.Student(
+            0,
+            r.name().given(),
+            o.initial(),
+            r.instrument().orElseThrow().id(),
+            r.options(),
+            r.avoid(),
+            Map.of(),
+            0,
+            r.seat());
+    long id = people.add(tx, s);
+    if (r.plays().isPresent()) {
+      plays.range(tx, players.student(tx, id), r.plays().get(), scale);
+    }
+    return id;
   }
 
-  /** Everyone who is here, by name, instrument and group. */
-  private Set<String> there(Db.Tx tx) throws SQLException {
-    Set<String> there = new HashSet<>();
+  /** Puts a student into a group, which is set up where it is not there; whether that is new. */
+  private boolean join(Db.Tx tx, long student, String name, Map<String, String> stages)
+      throws SQLException {
+    if (name.isEmpty() || student == 0) {
+      return false;
+    }
+    Optional<People.Group> found = find(tx, name);
+    long group;
+    if (found.isPresent()) {
+      group = found.get().id();
+    } else {
+      String stage = stages == null ? "" : stages.getOrDefault(name, "");
+      if (stage.isEmpty()) {
+        throw new IllegalArgumentException(
+            "say how far " + name + " has got: the first years, school or advanced playing");
+      }
+      group = people.addGroup(tx, new People.Group(0, name, Stage.of(stage).word(), ""));
+    }
+    List<Long> groups = new ArrayList<>(people.groupsOf(tx, student));
+    if (groups.contains(group)) {
+      return false;
+    }
+    groups.add(group);
+    people.setGroups(tx, student, groups);
+    return true;
+  }
+
+  private static String done(int added, int joined, int fresh) {
+    List<String> parts = new ArrayList<>();
+    if (added > 0) {
+      parts.add(added + (added == 1 ? " student is set up" : " students are set up"));
+    }
+    if (joined > 0) {
+      parts.add(joined + (joined == 1 ? " joins a group" : " join a group"));
+    }
+    String all = String.join(", ", parts);
+    return all
+        + (fresh == 0
+            ? "."
+            : fresh == 1 ? ", and a new group." : ", and " + fresh + " new groups.");
+  }
+
+  private Optional<People.Group> find(Db.Tx tx, String name) throws SQLException {
+    return people.groups(tx).stream().filter(g -> g.name().equalsIgnoreCase(name)).findFirst();
+  }
+
+  /** Everyone who is here. */
+  private List<RosterMatch.Present> present(Db.Tx tx) throws SQLException {
+    Map<Long, Set<String>> groups = new HashMap<>();
     for (People.Group g : people.groups(tx)) {
       for (People.Student s : people.students(tx, g.id())) {
-        there.add(key(s.givenName(), s.initial(), s.instrument(), g.name()));
+        groups.computeIfAbsent(s.id(), k -> new LinkedHashSet<>()).add(g.name());
       }
     }
+    List<RosterMatch.Present> present = new ArrayList<>();
     for (People.Student s : people.students(tx)) {
-      there.add(key(s.givenName(), s.initial(), s.instrument(), ""));
+      present.add(
+          new RosterMatch.Present(
+              s.id(),
+              s.givenName(),
+              s.initial(),
+              s.instrument(),
+              groups.getOrDefault(s.id(), Set.of())));
     }
-    return there;
+    return present;
   }
 
-  private static String key(Roster.Row r, String group) {
-    return key(r.givenName(), r.initial(), r.instrument().map(Instrument::id).orElse(""), group);
-  }
-
-  private static String key(String given, String initial, String instrument, String group) {
-    return String.join("|", given, initial, instrument, group).toLowerCase(Locale.ROOT);
-  }
-
-  private static Views.RosterRow view(Roster.Row r, String group, Set<String> there) {
-    List<String> problems = new ArrayList<>(r.problems());
-    boolean wrong = !problems.isEmpty();
-    boolean known = !wrong && there.contains(key(r, group));
-    if (known) {
-      problems.add("on this instrument" + (group.isEmpty() ? "" : " in this group"));
-    }
+  private static Views.RosterRow view(RosterMatch.Outcome o) {
+    Roster.Row r = o.row();
     List<String> more = new ArrayList<>();
     r.options().forEach((k, v) -> more.add(k + "=" + v));
     if (!r.avoid().isEmpty()) {
@@ -177,13 +250,28 @@ class RosterController {
                   .map(Hold::words)
                   .collect(Collectors.joining(", ")));
     }
+    String initial =
+        o.state() == RosterMatch.State.WRONG || o.initial().isEmpty()
+            ? r.initial().isEmpty() ? r.name().initial(1) : r.initial()
+            : o.initial();
     return new Views.RosterRow(
         r.line(),
-        r.initial().isEmpty() ? r.givenName() : r.givenName() + " " + r.initial() + ".",
+        o.state().name(),
+        initial.isEmpty() ? r.name().given() : r.name().given() + " " + initial + ".",
+        initial,
+        o.longer(),
+        o.sameAs(),
+        r.called(),
         r.instrument().map(Instrument::name).orElse(""),
-        group,
+        r.instrument().isPresent()
+            ? List.of()
+            : InstrumentNames.meant(r.called()).stream()
+                .map(i -> new Views.SchoolView(i.id(), i.name()))
+                .toList(),
+        r.group(),
+        r.seat(),
+        r.plays().map(p -> p.from().displayName() + " to " + p.to().displayName()).orElse(""),
         String.join(", ", more),
-        wrong ? "wrong" : known ? "there" : "new",
-        problems);
+        r.problems());
   }
 }

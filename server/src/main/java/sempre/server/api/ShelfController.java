@@ -6,17 +6,14 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
-import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RequestPart;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import sempre.core.instrument.Catalogue;
@@ -138,29 +135,6 @@ class ShelfController {
                       .build()
                       .toString())
               .body(shelf.content(tx, id));
-        });
-  }
-
-  /** Takes a piece off the shelf; it can be put back with all that belonged to it. */
-  @DeleteMapping("/pieces/{id}")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  void remove(@PathVariable long id) {
-    db.inTransaction(
-        tx -> {
-          players.piece(tx, id);
-          return shelf.setRemoved(tx, id, true);
-        });
-    library.forget(id);
-  }
-
-  /** Puts a piece back on the shelf. */
-  @PostMapping("/pieces/{id}/back")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  void putBack(@PathVariable long id) {
-    db.inTransaction(
-        tx -> {
-          shelf.setRemoved(tx, id, false);
-          return players.piece(tx, id);
         });
   }
 

@@ -290,6 +290,7 @@ final class Views {
       Map<String, String> style,
       List<Long> groups,
       long person,
+      String seat,
       List<StudentRef> others,
       String left,
       int secure,
@@ -313,21 +314,65 @@ final class Views {
   /** A column of a list of students; {@code meaning} as the reader names it. */
   record RosterColumn(String heading, String meaning, List<String> samples) {}
 
-  /** A row of a list: {@code new}, {@code there} already, or {@code wrong}. */
+  /**
+   * A row of a list.
+   *
+   * @param state NEW, THERE, JOINS, ASK or WRONG
+   * @param name as the student would be called here
+   * @param called the instrument as the list has it
+   * @param meant instruments that may be meant by that, where it is none
+   * @param longer whether the initial is longer than usual to tell two children apart
+   * @param sameAs the earlier row of the same name; 0 for none
+   */
   record RosterRow(
       int line,
-      String name,
-      String instrument,
-      String group,
-      String more,
       String state,
+      String name,
+      String initial,
+      boolean longer,
+      int sameAs,
+      String called,
+      String instrument,
+      List<SchoolView> meant,
+      String group,
+      String seat,
+      String plays,
+      String more,
       List<String> problems) {}
 
   record MeaningView(String value, String label) {}
 
-  /** A list of students before it is taken. */
+  /**
+   * One note of a section's range.
+   *
+   * @param sound pitch class of what sounds, 0 (C) to 11 (B)
+   * @param stage the first stage that has it
+   * @param has how many of the section have it
+   */
+  record PlaysNote(String written, String shown, int sound, String stage, int has) {}
+
+  /** What a section may play already. */
+  record PlaysSection(
+      String instrument,
+      String name,
+      String clef,
+      List<StudentRef> students,
+      List<PlaysNote> notes) {}
+
+  record PlaysView(String group, String stage, List<PlaysSection> sections) {}
+
+  /** What was written down of one student, to be taken back. */
+  record PlaysMarks(long studentId, List<Long> ids) {}
+
+  record PlaysDone(int marks, List<PlaysMarks> students) {}
+
+  /** A list of students before it is taken; {@code groups}: those that are set up with it. */
   record RosterView(
-      List<RosterColumn> columns, List<MeaningView> meanings, List<RosterRow> rows, int ready) {}
+      List<RosterColumn> columns,
+      List<MeaningView> meanings,
+      List<RosterRow> rows,
+      List<String> groups,
+      int ready) {}
 
   record RosterDone(int added, int groups, String done) {}
 
@@ -562,6 +607,16 @@ final class Views {
       List<AskedView> items,
       List<ClassRow> rows,
       boolean finished) {}
+
+  /**
+   * Something that was removed.
+   *
+   * @param kind PIECE, GROUP, STUDENT, ASSIGNMENT or FINGERING
+   * @param about what tells it from others of its name; may be empty
+   * @param with what went with it, in words
+   */
+  record RemovedView(
+      String kind, long id, String name, String about, String when, List<String> with) {}
 
   record Id(long id) {}
 

@@ -31,6 +31,7 @@ import sempre.core.instrument.Setup;
 import sempre.core.instrument.Stage;
 import sempre.core.learning.Check;
 import sempre.core.learning.Grade;
+import sempre.core.learning.LessonDays;
 import sempre.core.planning.Plan;
 import sempre.core.planning.Planner;
 import sempre.core.planning.Player;
@@ -103,7 +104,7 @@ public class DemoSchool implements SmartInitializingSingleton {
     LocalDate today = LocalDate.now(clock);
     for (Shelf.Assignment a : shelf.assignments(tx)) {
       if (a.due().isBefore(today)) {
-        shelf.setDue(tx, a.id(), today.plusDays(1 + a.id() % 7));
+        shelf.setDue(tx, a.id(), lesson(tx, a.groupId(), today.plusDays(a.id() % 7)));
       }
     }
   }
@@ -203,7 +204,13 @@ public class DemoSchool implements SmartInitializingSingleton {
 
   private void give(Db.Tx tx, long group, Book piece, LocalDate due, String sentence)
       throws SQLException {
-    shelf.assign(tx, group, piece.id(), due, sentence);
+    shelf.assign(tx, group, piece.id(), lesson(tx, group, due), sentence);
+  }
+
+  /** The next lesson of a group from a day on. */
+  private LocalDate lesson(Db.Tx tx, long group, LocalDate day) throws SQLException {
+    return new LessonDays(people.group(tx, group).map(People.Group::days).orElse(Set.of()))
+        .from(day);
   }
 
   private void alone(Db.Tx tx, long student, Book piece, LocalDate due, String bars, int tempo)
@@ -231,7 +238,7 @@ public class DemoSchool implements SmartInitializingSingleton {
         people.add(
             tx,
             new People.Student(
-                0, p.givenName, p.initial, p.instrument, p.options, p.avoid, Map.of(), 0));
+                0, p.givenName, p.initial, p.instrument, p.options, p.avoid, Map.of(), 0, p.seat));
     people.setGroups(tx, id, List.of(group));
     Setup setup = Setup.of(Catalogue.standard().instrument(p.instrument), p.options);
     Player player = Player.of(setup, Map.of(), p.avoid, Optional.empty());
@@ -306,6 +313,7 @@ public class DemoSchool implements SmartInitializingSingleton {
       String group,
       Map<String, String> options,
       Set<String> avoid,
+      String seat,
       List<Heard> heard) {
     /** Reads a line of the school's file. */
     static Pupil of(String line) {
@@ -313,10 +321,13 @@ public class DemoSchool implements SmartInitializingSingleton {
       String[] name = f[0].split(" ");
       Map<String, String> options = new LinkedHashMap<>();
       Set<String> avoid = new LinkedHashSet<>();
+      String seat = "";
       for (String word : f[3].strip().split("\\s+")) {
         int eq = word.indexOf('=');
         if (word.startsWith("avoid=")) {
           avoid.add(word.substring(eq + 1));
+        } else if (word.startsWith("seat=")) {
+          seat = word.substring(eq + 1);
         } else if (eq > 0) {
           options.put(word.substring(0, eq), word.substring(eq + 1));
         }
@@ -328,6 +339,7 @@ public class DemoSchool implements SmartInitializingSingleton {
           f[2],
           options,
           avoid,
+          seat,
           Stream.of(f[4].split(",")).map(Heard::of).toList());
     }
   }

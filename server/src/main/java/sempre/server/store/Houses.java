@@ -6,9 +6,11 @@ import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -40,31 +42,9 @@ public class Houses {
   /** The house of one instrument; one that changes nothing when the teacher has changed nothing. */
   public House house(Db.Tx tx, String instrument) throws SQLException {
     Instrument i = Catalogue.standard().instrument(instrument);
-    List<Entry> own = new ArrayList<>();
-    record Row(String written, String fingering, String role, String label, String note) {}
-    for (Row r :
-        tx.list(
-            "select written, fingering, role, label, note from own_fingering"
-                + " where instrument = ? order by id",
-            x ->
-                new Row(
-                    x.getString(1), x.getString(2), x.getString(3), x.getString(4), x.getString(5)),
-            instrument)) {
-      try {
-        own.add(
-            House.none(instrument)
-                .checked(
-                    i,
-                    Pitch.parse(r.written()),
-                    r.fingering(),
-                    Role.valueOf(r.role()),
-                    r.label(),
-                    r.note()));
-      } catch (IllegalArgumentException e) {
-        // a later catalogue may have this fingering itself; the row stays, the page still opens
-        LOG.warn("an own fingering of {} is passed over: {}", instrument, e.getMessage());
-      }
-    }
+    List<Entry> own = own(tx, i, false);
+    // what was said of an own fingering is removed with it, and comes back with it
+    Set<House.Key> gone = own(tx, i, true).stream().map(House.Key::of).collect(Collectors.toSet());
     Set<House.Key> hidden = new TreeSet<>();
     Set<House.Key> standards = new TreeSet<>();
     Map<House.Key, String> words = new TreeMap<>();
@@ -77,6 +57,9 @@ public class Houses {
                     Kind.valueOf(r.getString(3)),
                     r.getString(4)),
             instrument)) {
+      if (gone.contains(c.key())) {
+        continue;
+      }
       switch (c.kind()) {
         case HIDDEN -> hidden.add(c.key());
         case STANDARD -> standards.add(c.key());
@@ -84,6 +67,36 @@ public class Houses {
       }
     }
     return new House(instrument, own, hidden, standards, words);
+  }
+
+  private static List<Entry> own(Db.Tx tx, Instrument i, boolean removed) throws SQLException {
+    record Row(String written, String fingering, String role, String label, String note) {}
+    List<Entry> own = new ArrayList<>();
+    for (Row r :
+        tx.list(
+            "select written, fingering, role, label, note from own_fingering"
+                + " where instrument = ? and (removed_at is not null) = ? order by id",
+            x ->
+                new Row(
+                    x.getString(1), x.getString(2), x.getString(3), x.getString(4), x.getString(5)),
+            i.id(),
+            removed)) {
+      try {
+        own.add(
+            House.none(i.id())
+                .checked(
+                    i,
+                    Pitch.parse(r.written()),
+                    r.fingering(),
+                    Role.valueOf(r.role()),
+                    r.label(),
+                    r.note()));
+      } catch (IllegalArgumentException e) {
+        // a later catalogue may have this fingering itself; the row stays, the page still opens
+        LOG.warn("an own fingering of {} is passed over: {}", i.id(), e.getMessage());
+      }
+    }
+    return own;
   }
 
   /** The set-up of an instrument as this house plays it. */
@@ -95,6 +108,13 @@ public class Houses {
   }
 
   public void add(Db.Tx tx, String instrument, Entry own) throws SQLException {
+    // one that was removed is not kept beside a new one
+    tx.run(
+        "delete from own_fingering where instrument = ? and midi = ? and fingering = ?"
+            + " and removed_at is not null",
+        instrument,
+        own.written().midi(),
+        own.pattern().text());
     tx.insert(
         "insert into own_fingering (instrument, written, midi, fingering, role, label, note)"
             + " values (?, ?, ?, ?, ?, ?, ?)",
@@ -107,25 +127,19 @@ public class Houses {
         own.note());
   }
 
-  /** Takes an own fingering out, with what was said of it; returns how many there were. */
-  public int remove(Db.Tx tx, House house, House.Key key) throws SQLException {
-    int rows = 0;
+  /** The row of an own fingering, by which it is removed and put back. */
+  public Optional<Long> row(Db.Tx tx, House house, House.Key key) throws SQLException {
     for (Entry e : house.own()) {
       if (House.Key.of(e).equals(key)) {
-        rows +=
-            tx.run(
-                "delete from own_fingering where instrument = ? and midi = ? and fingering = ?",
-                house.instrument(),
-                key.midi(),
-                e.pattern().text());
-        tx.run(
-            "delete from fingering_choice where instrument = ? and midi = ? and fingering = ?",
+        return tx.one(
+            "select id from own_fingering where instrument = ? and midi = ? and fingering = ?",
+            r -> r.getLong(1),
             house.instrument(),
             key.midi(),
-            key.fingering());
+            e.pattern().text());
       }
     }
-    return rows;
+    return Optional.empty();
   }
 
   public void hide(Db.Tx tx, String instrument, House.Key key, boolean hidden) throws SQLException {
@@ -150,7 +164,9 @@ public class Houses {
 
   /** Replaces all that was changed of an instrument. */
   public void replace(Db.Tx tx, House house) throws SQLException {
-    tx.run("delete from own_fingering where instrument = ?", house.instrument());
+    tx.run(
+        "delete from own_fingering where instrument = ? and removed_at is null",
+        house.instrument());
     tx.run("delete from fingering_choice where instrument = ?", house.instrument());
     for (Entry e : house.own()) {
       add(tx, house.instrument(), e);

@@ -4,6 +4,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -14,6 +15,8 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import sempre.core.instrument.Stage;
+import sempre.core.teaching.SeatOrder;
+import sempre.core.teaching.Ways;
 
 /** Groups and students. Of a student the given name and an initial are kept, nothing more. */
 @Component
@@ -55,6 +58,7 @@ public class People {
    * @param avoid controls the hand can't reach
    * @param style where this student differs from the house style
    * @param person the first row of the same person; 0 for a new one
+   * @param seat seat or section in the school's words; may be empty
    */
   public record Student(
       long id,
@@ -64,7 +68,12 @@ public class People {
       Map<String, String> options,
       Set<String> avoid,
       Map<String, String> style,
-      long person) {
+      long person,
+      String seat) {
+    private SeatOrder.Player listed() {
+      return new SeatOrder.Player(name(), instrument, seat);
+    }
+
     /** As a teacher says it: {@code Noor A.} */
     public String name() {
       return initial.isEmpty() ? givenName : givenName + " " + initial + ".";
@@ -77,8 +86,8 @@ public class People {
   private static final String GROUP = "select id, name, stage, school_year, days from band ";
 
   private static final String STUDENT =
-      "select s.id, s.given_name, s.initial, s.instrument, s.options, s.avoid, s.style, s.person"
-          + " from student s ";
+      "select s.id, s.given_name, s.initial, s.instrument, s.options, s.avoid, s.style, s.person,"
+          + " s.seat from student s ";
 
   private static Student student(ResultSet r) throws SQLException {
     return new Student(
@@ -89,7 +98,8 @@ public class People {
         Pairs.read(r.getString(5)),
         Pairs.words(r.getString(6)),
         Pairs.read(r.getString(7)),
-        r.getLong(8));
+        r.getLong(8),
+        r.getString(9));
   }
 
   private static Group group(ResultSet r) throws SQLException {
@@ -131,11 +141,6 @@ public class People {
         g.id());
   }
 
-  /** Dissolves a group, or puts it back with its students and what was given to it. */
-  public int setGroupRemoved(Db.Tx tx, long id, boolean removed) throws SQLException {
-    return tx.run("update band set removed = ? where id = ?", removed, id);
-  }
-
   public List<Student> students(Db.Tx tx) throws SQLException {
     return tx.list(
         STUDENT + "where s.left_on is null order by s.given_name, s.id", People::student);
@@ -160,14 +165,20 @@ public class People {
     return tx.list(STUDENT + "where s.person = ? order by s.id", People::student, person);
   }
 
+  /** Who is in a group, in the order that the teacher has chosen. */
   public List<Student> students(Db.Tx tx, long groupId) throws SQLException {
-    return tx.list(
-        STUDENT
-            + "join band_student m on m.student_id = s.id where m.band_id = ?"
-            + " and s.left_on is null"
-            + " order by s.given_name, s.id",
-        People::student,
-        groupId);
+    SeatOrder order = SeatOrder.of(houseStyle(tx, EVERYONE).getOrDefault(Ways.ORDER, ""));
+    return tx
+        .list(
+            STUDENT
+                + "join band_student m on m.student_id = s.id where m.band_id = ?"
+                + " and s.left_on is null"
+                + " order by s.given_name, s.id",
+            People::student,
+            groupId)
+        .stream()
+        .sorted(Comparator.comparing(Student::listed, order.comparator()))
+        .toList();
   }
 
   public List<Long> groupsOf(Db.Tx tx, long studentId) throws SQLException {
@@ -185,15 +196,16 @@ public class People {
   public long add(Db.Tx tx, Student s) throws SQLException {
     long id =
         tx.insert(
-            "insert into student (given_name, initial, instrument, options, avoid, style, person)"
-                + " values (?, ?, ?, ?, ?, ?, ?)",
+            "insert into student (given_name, initial, instrument, options, avoid, style, person,"
+                + " seat) values (?, ?, ?, ?, ?, ?, ?, ?)",
             s.givenName(),
             s.initial(),
             s.instrument(),
             Pairs.write(s.options()),
             String.join(" ", s.avoid()),
             Pairs.write(s.style()),
-            s.person());
+            s.person(),
+            s.seat());
     if (s.person() == 0) {
       tx.run("update student set person = id where id = ?", id);
     }
@@ -210,13 +222,14 @@ public class People {
         s.id());
     return tx.run(
         "update student set given_name = ?, initial = ?, instrument = ?, options = ?, avoid = ?,"
-            + " style = ? where id = ?",
+            + " style = ?, seat = ? where id = ?",
         s.givenName(),
         s.initial(),
         s.instrument(),
         Pairs.write(s.options()),
         String.join(" ", s.avoid()),
         Pairs.write(s.style()),
+        s.seat(),
         s.id());
   }
 

@@ -74,7 +74,8 @@ public class Shelf {
       "select a.id, a.band_id, a.student_id, a.section, a.piece_id, a.due, a.sentence, a.bars,"
           + " a.tempo, a.locked from assignment a join piece p on p.id = a.piece_id"
           + " left join band b on b.id = a.band_id left join student s on s.id = a.student_id"
-          + " where not p.removed and (b.id is null or not b.removed) and s.left_on is null ";
+          + " where a.removed_at is null and not p.removed and (b.id is null or not b.removed)"
+          + " and s.left_on is null ";
 
   private static Piece piece(ResultSet r) throws SQLException {
     return new Piece(
@@ -132,11 +133,6 @@ public class Shelf {
   /** The title of a piece, also of one that was taken off the shelf. */
   public Optional<String> title(Db.Tx tx, long id) throws SQLException {
     return tx.one("select title from piece where id = ?", r -> r.getString(1), id);
-  }
-
-  /** Takes a piece off the shelf, or puts it back with all that belonged to it. */
-  public int setRemoved(Db.Tx tx, long id, boolean removed) throws SQLException {
-    return tx.run("update piece set removed = ? where id = ?", removed, id);
   }
 
   /** What is given to a group or to its sections. */

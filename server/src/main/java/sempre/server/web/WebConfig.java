@@ -49,6 +49,7 @@ public class WebConfig implements WebMvcConfigurer {
       "/parts/**",
       "/shelf/**",
       "/people/**",
+      "/removed/**",
       "/notes/**"
     })
     String page(HttpServletResponse response) {

@@ -3,6 +3,8 @@ package sempre.server.api;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.concurrent.Executors;
 import java.util.stream.IntStream;
@@ -22,10 +24,45 @@ public class ApiTest extends DemoTestBase {
     assertThat(get("/api/pieces")).hasSizeGreaterThanOrEqualTo(51);
     for (JsonNode g : today.get("groups")) {
       if (g.get("name").asString().equals("First-year band")) {
-        assertThat(g.get("next").get(0).get("dueWords").asString()).isEqualTo("today");
         assertThat(g.get("next").get(0).get("players")).hasSize(12);
       }
     }
+  }
+
+  /** What is given to a group is due on a day on which it meets. */
+  @Test
+  public void theDemosGroupsAreDueOnDaysOnWhichTheyMeet() {
+    for (JsonNode g : get("/api/people").get("groups")) {
+      List<String> days = new ArrayList<>();
+      g.get("days").forEach(d -> days.add(d.asString()));
+      for (JsonNode t : get("/api/today").get("groups")) {
+        if (t.get("id").asLong() == g.get("id").asLong() && !days.isEmpty()) {
+          for (JsonNode n : t.get("next")) {
+            if (n.get("givenTo").asString().isEmpty()) {
+              assertThat(days)
+                  .as(g.get("name").asString())
+                  .contains(
+                      java.time.LocalDate.parse(n.get("due").asString()).getDayOfWeek().name());
+            }
+          }
+        }
+      }
+    }
+  }
+
+  @Test
+  public void anAddressThatLeadsNowhereIsAProblemUnderTheApiAndThePageElsewhere() {
+    MvcTestResult api = mvc.get().uri("/api/nothing/here").exchange();
+    assertThat(api).hasStatus(404);
+    assertThat(api.getResponse().getContentType()).isEqualTo("application/problem+json");
+    assertThat(body(api).get("detail").asString()).startsWith("There is nothing at this address");
+    MvcTestResult page =
+        mvc.get().uri("/nothing/here").header("Accept", "text/html,*/*").exchange();
+    assertThat(page).hasStatus(404);
+    boolean built = ApiTest.class.getResource("/static/index.html") != null;
+    assertThat(page.getResponse().getContentType())
+        .as("the interface's own page, where it is built")
+        .startsWith(built ? "text/html" : "application/problem+json");
   }
 
   @Test
@@ -142,11 +179,11 @@ public class ApiTest extends DemoTestBase {
                 "/api/pieces/" + id + "/assign",
                 "{\"groupId\":1,\"due\":\"2030-01-01\",\"sentence\":\"\"}"))
         .hasStatusOk();
-    assertThat(mvc.delete().uri("/api/pieces/" + id)).hasStatusOk();
+    assertThat(mvc.put().uri("/api/removals/PIECE/" + id)).hasStatus2xxSuccessful();
     assertThat(mvc.get().uri("/api/stand/1/" + id)).hasStatus(404);
-    assertThat(post("/api/pieces/" + id + "/back", "")).hasStatusOk();
+    assertThat(mvc.delete().uri("/api/removals/PIECE/" + id)).hasStatus2xxSuccessful();
     assertThat(mvc.get().uri("/api/stand/1/" + id)).hasStatusOk();
-    assertThat(mvc.delete().uri("/api/pieces/" + id)).hasStatusOk();
+    assertThat(mvc.put().uri("/api/removals/PIECE/" + id)).hasStatus2xxSuccessful();
   }
 
   @Test
@@ -202,9 +239,9 @@ public class ApiTest extends DemoTestBase {
   public void aDissolvedGroupComesBackWithItsStudentsAndPieces() {
     long id = group("Quay Concert Band");
     JsonNode before = get("/api/today").get("groups");
-    assertThat(mvc.delete().uri("/api/groups/" + id)).hasStatusOk();
+    assertThat(mvc.put().uri("/api/removals/GROUP/" + id)).hasStatus2xxSuccessful();
     assertThat(get("/api/today").get("groups")).hasSize(3);
-    assertThat(post("/api/groups/" + id + "/back", "")).hasStatusOk();
+    assertThat(mvc.delete().uri("/api/removals/GROUP/" + id)).hasStatus2xxSuccessful();
     assertThat(get("/api/today").get("groups")).isEqualTo(before);
   }
 

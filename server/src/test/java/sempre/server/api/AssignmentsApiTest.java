@@ -45,7 +45,7 @@ public class AssignmentsApiTest extends DemoTestBase {
   }
 
   private void takeBack(long id) {
-    assertThat(mvc.delete().uri("/api/assignments/" + id)).hasStatusOk();
+    assertThat(mvc.put().uri("/api/removals/ASSIGNMENT/" + id)).hasStatus2xxSuccessful();
   }
 
   @Test
@@ -176,7 +176,7 @@ public class AssignmentsApiTest extends DemoTestBase {
     get(plan).get("notes").forEach(n -> assertThat(n.get("locked").asBoolean()).isTrue());
     takeBack(again);
     get(plan).get("notes").forEach(n -> assertThat(n.get("locked").asBoolean()).isFalse());
-    assertThat(mvc.delete().uri("/api/assignments/" + again)).hasStatus(404);
+    assertThat(mvc.put().uri("/api/removals/ASSIGNMENT/" + again)).hasStatus(404);
   }
 
   @DataProvider

@@ -73,8 +73,8 @@ public class ChoicesApiTest extends DemoTestBase {
       mvc.delete().uri("/api/students/" + p).exchange();
     }
     players.clear();
-    mvc.delete().uri("/api/groups/" + group).exchange();
-    mvc.delete().uri("/api/pieces/" + piece).exchange();
+    mvc.put().uri("/api/removals/GROUP/" + group).exchange();
+    mvc.put().uri("/api/removals/PIECE/" + piece).exchange();
   }
 
   private long player(String name, String instrument, String options, long group) {

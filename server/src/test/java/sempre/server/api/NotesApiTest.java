@@ -155,13 +155,13 @@ public class NotesApiTest extends ServerTestBase {
     JsonNode w = way("flute", "A4", "T 1 2 | 3 Eb");
     assertThat(w.get("own").asBoolean()).isTrue();
     assertThat(w.get("words").asString()).isEqualTo("the harbour");
-    assertThat(choose("A4", "T 1 2 | 3 Eb", false, true, "the harbour")).hasStatusOk();
+    assertThat(choose("A4", "T 1 2 | 3 Eb", false, true, "the harbour")).hasStatus2xxSuccessful();
     assertThat(standPlan().toString()).contains("covered A, \u201cthe harbour\u201d");
-    assertThat(
-            mvc.delete()
-                .uri("/api/notes/flute/own?note=A4&fingering={f}", "T 1 2 | 3 Eb")
-                .exchange())
-        .hasStatusOk();
+    long id =
+        body(mvc.get().uri("/api/notes/flute/own?note=A4&fingering={f}", "T 1 2 | 3 Eb").exchange())
+            .get("id")
+            .asLong();
+    assertThat(mvc.put().uri("/api/removals/FINGERING/" + id)).hasStatus2xxSuccessful();
     assertThat(standPlan().toString()).doesNotContain("covered A");
     assertThat(note("flute", "A4").get("ways")).hasSize(1);
   }
@@ -193,10 +193,10 @@ public class NotesApiTest extends ServerTestBase {
 
   @Test
   public void hidingCanBeUndoneAndTheLastFingeringStays() {
-    assertThat(choose("Bb4", "T 1 | Bb Eb", true, false, "")).hasStatusOk();
+    assertThat(choose("Bb4", "T 1 | Bb Eb", true, false, "")).hasStatus2xxSuccessful();
     assertThat(way("flute", "Bb4", "T 1 | Bb Eb").get("hidden").asBoolean()).isTrue();
     assertThat(get("/api/notes/flute").get("changed").asBoolean()).isTrue();
-    assertThat(choose("Bb4", "T 1 | Bb Eb", false, false, "")).hasStatusOk();
+    assertThat(choose("Bb4", "T 1 | Bb Eb", false, false, "")).hasStatus2xxSuccessful();
     assertThat(get("/api/notes/flute").get("changed").asBoolean()).isFalse();
     MvcTestResult last = choose("A4", "T 1 2 | Eb", true, false, "");
     assertThat(last).hasStatus(400);
@@ -205,8 +205,8 @@ public class NotesApiTest extends ServerTestBase {
 
   @Test
   public void theHousesStandardMovesFromOneToAnother() {
-    assertThat(choose("Bb4", "Tb 1 | Eb", false, true, "")).hasStatusOk();
-    assertThat(choose("A#4", "T 1 | Bb Eb", false, true, "")).hasStatusOk();
+    assertThat(choose("Bb4", "Tb 1 | Eb", false, true, "")).hasStatus2xxSuccessful();
+    assertThat(choose("A#4", "T 1 | Bb Eb", false, true, "")).hasStatus2xxSuccessful();
     assertThat(way("flute", "Bb4", "Tb 1 | Eb").get("house").asBoolean()).isFalse();
     assertThat(note("flute", "Bb4").get("ways").get(0).get("fingering").asString())
         .isEqualTo("T 1 | Bb Eb");
@@ -220,9 +220,9 @@ public class NotesApiTest extends ServerTestBase {
     MvcTestResult file = mvc.get().uri("/api/notes/flute/own.yaml").exchange();
     String text = new String(file.getResponse().getContentAsByteArray(), StandardCharsets.UTF_8);
     assertThat(text).contains("instrument: flute", "covered A", "the harbour");
-    assertThat(yaml("flute", "instrument: flute")).hasStatusOk();
+    assertThat(yaml("flute", "instrument: flute")).hasStatus2xxSuccessful();
     assertThat(get("/api/notes/flute").get("changed").asBoolean()).isFalse();
-    assertThat(yaml("flute", text)).hasStatusOk();
+    assertThat(yaml("flute", text)).hasStatus2xxSuccessful();
     assertThat(way("flute", "A4", "T 1 2 | 3 Eb").get("words").asString()).isEqualTo("the harbour");
     assertThat(way("flute", "Bb4", "T 1 | Bb Eb").get("hidden").asBoolean()).isTrue();
     MvcTestResult bad =
@@ -264,7 +264,7 @@ public class NotesApiTest extends ServerTestBase {
       }
     }
     assertThat(piece).isPositive();
-    assertThat(choose("A4", "T 1 2 | 3 Eb", true, false, "")).hasStatusOk();
+    assertThat(choose("A4", "T 1 2 | 3 Eb", true, false, "")).hasStatus2xxSuccessful();
     JsonNode again = get("/api/stand/1/" + piece + "/plan");
     assertThat(again.toString()).doesNotContain("T 1 2 | 3 Eb");
   }

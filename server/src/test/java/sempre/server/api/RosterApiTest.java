@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import org.springframework.test.web.servlet.assertj.MvcTestResult;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
@@ -39,7 +40,7 @@ public class RosterApiTest extends DemoTestBase {
     }
     for (long id : ids("groups")) {
       if (!groups.contains(id)) {
-        mvc.delete().uri("/api/groups/" + id).exchange();
+        mvc.put().uri("/api/removals/GROUP/" + id).exchange();
       }
     }
   }
@@ -53,6 +54,7 @@ public class RosterApiTest extends DemoTestBase {
   private String list(String text, String group) {
     ObjectNode body = mapper.createObjectNode();
     body.put("text", text).put("group", group).putArray("meanings");
+    body.putObject("stages").put(band(), "firstYears");
     return body.toString();
   }
 
@@ -80,7 +82,7 @@ public class RosterApiTest extends DemoTestBase {
     String text =
         "Name,Instrument,Group\nAda Quill,flute," + band() + "\nBen Reed,sax,\nCem Bell,tuba,\n";
     JsonNode look = body(post("/api/roster/look", list(text, band())));
-    assertThat(states(look)).containsExactly("new", "wrong", "new");
+    assertThat(states(look)).containsExactly("NEW", "WRONG", "NEW");
     assertThat(look.get("ready").asInt()).isEqualTo(2);
     assertThat(look.get("rows").get(1).get("problems").get(0).asString()).contains("say which");
     assertThat(look.get("rows").get(2).get("group").asString()).isEqualTo(band());
@@ -91,8 +93,137 @@ public class RosterApiTest extends DemoTestBase {
     assertThat(named("students", "Ada").get("groups")).hasSize(1);
     assertThat(named("students", "Ben")).isNull();
     JsonNode again = body(post("/api/roster/look", list(text, band())));
-    assertThat(states(again)).containsExactly("there", "wrong", "there");
+    assertThat(states(again)).containsExactly("THERE", "WRONG", "THERE");
     assertThat(post("/api/roster", list(text, band()))).hasStatus(400);
+  }
+
+  private static String with(String list, String more) {
+    return list.substring(0, list.length() - 1) + "," + more + "}";
+  }
+
+  @Test
+  public void aNewGroupAsksHowFarItHasGot() {
+    String text = "Name,Instrument\nAda Quill,flute\n";
+    String body =
+        "{\"text\":\""
+            + text.replace("\n", "\\n")
+            + "\",\"meanings\":[],\"group\":\""
+            + band()
+            + "\"}";
+    assertThat(body(post("/api/roster/look", body)).get("groups").get(0).asString())
+        .isEqualTo(band());
+    MvcTestResult unsaid = post("/api/roster", body);
+    assertThat(unsaid).hasStatus(400);
+    assertThat(body(unsaid).get("detail").asString()).contains("how far " + band() + " has got");
+    assertThat(named("students", "Ada")).as("nothing is kept").isNull();
+    String said = with(body, "\"stages\":{\"" + band() + "\":\"school\"}");
+    assertThat(post("/api/roster", said)).hasStatusOk();
+    for (JsonNode g : get("/api/people").get("groups")) {
+      if (g.get("name").asString().equals(band())) {
+        assertThat(g.get("stage").asString()).isEqualTo("school");
+      }
+    }
+  }
+
+  @Test
+  public void twoChildrenOfOneNameAreTwoAlsoWhenTheListComesAgain() {
+    String text = "Name,Instrument,Seat,Plays\nEmma Smith,flute,2b,F5\nEmma Stone,flute,1a,\n";
+    assertThat(post("/api/roster", list(text, band()))).hasStatusOk();
+    List<String> names = new ArrayList<>();
+    for (JsonNode s : get("/api/people").get("students")) {
+      if (s.get("givenName").asString().equals("Emma")) {
+        names.add(s.get("name").asString() + " " + s.get("seat").asString());
+      }
+    }
+    assertThat(names).containsExactlyInAnyOrder("Emma Sm. 2b", "Emma St. 1a");
+    JsonNode again = body(post("/api/roster/look", list(text, band())));
+    assertThat(states(again)).containsExactly("THERE", "THERE");
+    // the seat orders the group's pages
+    long group = 0;
+    for (JsonNode g : get("/api/people").get("groups")) {
+      group = g.get("name").asString().equals(band()) ? g.get("id").asLong() : group;
+    }
+    assertThat(
+            get("/api/groups/" + group + "/readiness")
+                .get("students")
+                .get(0)
+                .get("name")
+                .asString())
+        .isEqualTo("Emma St.");
+    assertThat(put("/api/styles/all/order", "{\"school\":\"name\"}")).hasStatusOk();
+    try {
+      assertThat(
+              get("/api/groups/" + group + "/readiness")
+                  .get("students")
+                  .get(0)
+                  .get("name")
+                  .asString())
+          .isEqualTo("Emma Sm.");
+    } finally {
+      put("/api/styles/all/order", "{\"school\":\"section\"}");
+    }
+    // what is played already: from the lowest of the first years, D4, by half steps to F5
+    JsonNode map = get("/api/students/" + emma("2b") + "/heard");
+    assertThat(map.get("marks")).hasSize(16);
+  }
+
+  private long emma(String seat) {
+    for (JsonNode s : get("/api/people").get("students")) {
+      if (s.get("seat").asString().equals(seat)) {
+        return s.get("id").asLong();
+      }
+    }
+    throw new AssertionError(seat);
+  }
+
+  @Test
+  public void aMisspeltInstrumentIsTakenAsTheOneThatIsMeant() {
+    String text = "Name,Instrument\nAda Quill,Trombome\n";
+    JsonNode row = body(post("/api/roster/look", list(text, ""))).get("rows").get(0);
+    assertThat(row.get("state").asString()).isEqualTo("WRONG");
+    assertThat(row.get("meant").get(0).get("value").asString()).isEqualTo("trombone");
+    String said = with(list(text, ""), "\"called\":{\"Trombome\":\"trombone\"}");
+    assertThat(states(body(post("/api/roster/look", said)))).containsExactly("NEW");
+  }
+
+  @Test
+  public void aWholeGroupPlaysAlready() {
+    String text = "Name,Instrument\nAda Quill,clarinet\nBen Reed,clarinet\nCem Bell,tuba\n";
+    assertThat(post("/api/roster", list(text, band()))).hasStatusOk();
+    long group = 0;
+    for (JsonNode g : get("/api/people").get("groups")) {
+      group = g.get("name").asString().equals(band()) ? g.get("id").asLong() : group;
+    }
+    String path = "/api/groups/" + group + "/plays";
+    JsonNode sections = get(path).get("sections");
+    assertThat(sections.get(0).get("instrument").asString()).isEqualTo("clarinet");
+    assertThat(sections.get(0).get("students")).hasSize(2);
+    JsonNode low = sections.get(0).get("notes").get(0);
+    assertThat(low.get("written").asString()).isEqualTo("E3");
+    assertThat(low.get("sound").asInt()).as("E sounds D").isEqualTo(2);
+    JsonNode done =
+        body(
+            post(
+                path,
+                "{\"sections\":[{\"instrument\":\"clarinet\",\"notes\":[\"C4\",\"D4\",\"E4\"]}]}"));
+    assertThat(done.get("marks").asInt()).isEqualTo(6);
+    assertThat(get(path).get("sections").get(0).get("notes").get(8).get("has").asInt())
+        .as("C4")
+        .isEqualTo(2);
+    // what is there already is not written down again
+    assertThat(
+            body(post(
+                    path,
+                    "{\"sections\":[{\"instrument\":\"clarinet\",\"notes\":[\"C4\",\"F4\"]}]}"))
+                .get("marks")
+                .asInt())
+        .isEqualTo(2);
+    JsonNode first = done.get("students").get(0);
+    assertThat(
+            post(
+                "/api/students/" + first.get("studentId").asLong() + "/heard/undo",
+                "{\"ids\":" + first.get("ids") + "}"))
+        .hasStatusOk();
   }
 
   @Test
@@ -101,7 +232,7 @@ public class RosterApiTest extends DemoTestBase {
     String body =
         "{\"text\":\"Who;What\\nAda;flute\",\"group\":\"\",\"meanings\":[\"FIRST_NAME\",\"INSTRUMENT\"]}";
     JsonNode look = body(post("/api/roster/look", body));
-    assertThat(states(look)).containsExactly("wrong", "new");
+    assertThat(states(look)).containsExactly("WRONG", "NEW");
     assertThat(post("/api/roster/look", list("", ""))).hasStatus(400);
     assertThat(post("/api/roster/look", list(text + "\"", ""))).hasStatus(400);
   }
@@ -160,7 +291,7 @@ public class RosterApiTest extends DemoTestBase {
     long id = add("Eli", "oboe", 0, String.valueOf(group));
     assertThat(post("/api/students/" + id + "/heard/range", "{\"from\":\"G4\",\"to\":\"A4\"}"))
         .hasStatusOk();
-    assertThat(post("/api/students/" + id + "/leave", "")).hasStatusOk();
+    assertThat(mvc.put().uri("/api/removals/STUDENT/" + id)).hasStatus2xxSuccessful();
     assertThat(named("students", "Eli")).isNull();
     assertThat(named("gone", "Eli").get("left").asString()).isEqualTo("today");
     for (JsonNode g : get("/api/people").get("groups")) {
@@ -171,7 +302,7 @@ public class RosterApiTest extends DemoTestBase {
       }
     }
     assertThat(get("/api/students/" + id + "/heard").get("marks")).hasSize(3);
-    assertThat(post("/api/students/" + id + "/back", "")).hasStatusOk();
+    assertThat(mvc.delete().uri("/api/removals/STUDENT/" + id)).hasStatus2xxSuccessful();
     assertThat(named("students", "Eli").get("groups")).hasSize(1);
   }
 

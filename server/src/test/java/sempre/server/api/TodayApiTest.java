@@ -79,6 +79,6 @@ public class TodayApiTest extends DemoTestBase {
         .isEqualTo("FRIDAY");
     assertThat(put("/api/groups/" + id, "{\"name\":\"Fridays\",\"days\":[]}")).hasStatusOk();
     assertThat(group(get("/api/today"), "Fridays").get("when").asString()).isEqualTo("today");
-    assertThat(mvc.delete().uri("/api/groups/" + id)).hasStatusOk();
+    assertThat(mvc.put().uri("/api/removals/GROUP/" + id)).hasStatus2xxSuccessful();
   }
 }

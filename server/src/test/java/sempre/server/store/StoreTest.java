@@ -8,6 +8,7 @@ import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
 import org.testng.annotations.BeforeMethod;
@@ -22,6 +23,8 @@ public class StoreTest {
   private final People people = new People();
   private final Shelf shelf = new Shelf();
   private final Checks checks = new Checks();
+  private final Removals removals = new Removals();
+  private static final Instant NOW = Instant.parse("2026-11-26T10:00:00Z");
   private Db db;
 
   @BeforeMethod
@@ -38,7 +41,8 @@ public class StoreTest {
         Map.of("foot", "B", "splitE", "true"),
         Set.of("B", "C#"),
         Map.of("bFlat", "lever"),
-        0);
+        0,
+        "2b");
   }
 
   private long piece(String title, byte... content) {
@@ -113,13 +117,13 @@ public class StoreTest {
     db.inTransaction(
         tx -> {
           people.setGroups(tx, id, List.of(g));
-          return people.setGroupRemoved(tx, g, true);
+          return removals.set(tx, Removals.Kind.GROUP, g, Optional.of(NOW));
         });
     // a change of the student meanwhile must not lose the dissolved group's place
     db.inTransaction(
         tx -> {
           people.setGroups(tx, id, List.of());
-          return people.setGroupRemoved(tx, g, false);
+          return removals.set(tx, Removals.Kind.GROUP, g, Optional.empty());
         });
     var got5 = db.inTransaction(tx -> people.students(tx, g));
     assertThat(got5).hasSize(1);
@@ -163,10 +167,10 @@ public class StoreTest {
     db.inTransaction(tx -> shelf.assign(tx, g, p, LocalDate.of(2026, 4, 1), "later"));
     var got8 = db.inTransaction(tx -> shelf.assignments(tx, g));
     assertThat(got8).extracting(Shelf.Assignment::due).containsExactly(LocalDate.of(2026, 4, 1));
-    db.inTransaction(tx -> shelf.setRemoved(tx, p, true));
+    db.inTransaction(tx -> removals.set(tx, Removals.Kind.PIECE, p, Optional.of(NOW)));
     var got9 = db.inTransaction(tx -> shelf.assignments(tx, g));
     assertThat(got9).isEmpty();
-    db.inTransaction(tx -> shelf.setRemoved(tx, p, false));
+    db.inTransaction(tx -> removals.set(tx, Removals.Kind.PIECE, p, Optional.empty()));
     var got10 = db.inTransaction(tx -> shelf.assignments(tx, g));
     assertThat(got10).hasSize(1);
   }
@@ -222,7 +226,7 @@ public class StoreTest {
                 heard.undoes()));
     var got13 = db.inTransaction(tx -> checks.all(tx)).get(s);
     assertThat(got13).containsExactly(back);
-    db.inTransaction(tx -> shelf.setRemoved(tx, p, true));
+    db.inTransaction(tx -> removals.set(tx, Removals.Kind.PIECE, p, Optional.of(NOW)));
     var got14 = db.inTransaction(tx -> shelf.title(tx, p));
     assertThat(got14).contains("Tune");
   }

@@ -1,0 +1,36 @@
+package sempre.core.teaching;
+
+import static org.testng.Assert.assertEquals;
+
+import java.util.List;
+import java.util.stream.Stream;
+import org.testng.annotations.Test;
+
+public class SeatOrderTest {
+  private static final List<SeatOrder.Player> BAND =
+      List.of(
+          new SeatOrder.Player("Ada", "trumpet", "10"),
+          new SeatOrder.Player("Ben", "trumpet", "2b"),
+          new SeatOrder.Player("Cem", "trumpet", ""),
+          new SeatOrder.Player("Dov", "flute", "3"),
+          new SeatOrder.Player("Eli", "tuba", "1"));
+
+  private static String listed(SeatOrder order) {
+    return String.join(
+        " ", BAND.stream().sorted(order.comparator()).map(SeatOrder.Player::name).toList());
+  }
+
+  @Test
+  public void aGroupIsListedBySectionBySeatOrByName() {
+    assertEquals(listed(SeatOrder.SECTION), "Dov Ben Ada Cem Eli", "2b before 10, no seat last");
+    assertEquals(listed(SeatOrder.SEAT), "Eli Ben Dov Ada Cem");
+    assertEquals(listed(SeatOrder.NAME), "Ada Ben Cem Dov Eli");
+    assertEquals(SeatOrder.of("name"), SeatOrder.NAME);
+    assertEquals(SeatOrder.of(""), SeatOrder.SECTION);
+    Ways.all().stream()
+        .filter(w -> w.name().equals(Ways.ORDER))
+        .flatMap(w -> w.schools().keySet().stream())
+        .forEach(word -> assertEquals(SeatOrder.of(word).word(), word));
+    assertEquals(Stream.of(SeatOrder.values()).count(), 3);
+  }
+}

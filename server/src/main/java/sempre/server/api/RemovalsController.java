@@ -1,0 +1,155 @@
+package sempre.server.api;
+
+import java.sql.SQLException;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import sempre.core.instrument.Catalogue;
+import sempre.core.pitch.Pitch;
+import sempre.server.store.Db;
+import sempre.server.store.People;
+import sempre.server.store.Removals;
+
+/** What is removed: what goes with it, and how it comes back. */
+@RestController
+@RequestMapping("/api/removals")
+class RemovalsController {
+  private final Db db;
+  private final Removals removals;
+  private final People people;
+  private final Players players;
+  private final AssignedLocks locks;
+  private final Given given;
+  private final Library library;
+  private final Clock clock;
+
+  RemovalsController(
+      Db db,
+      Removals removals,
+      People people,
+      Players players,
+      AssignedLocks locks,
+      Given given,
+      Library library,
+      Clock clock) {
+    this.db = db;
+    this.removals = removals;
+    this.people = people;
+    this.players = players;
+    this.locks = locks;
+    this.given = given;
+    this.library = library;
+    this.clock = clock;
+  }
+
+  /** Everything that was removed and can be put back, the last first. */
+  @GetMapping
+  List<Views.RemovedView> all() {
+    return db.inTransaction(
+        tx -> {
+          LocalDate today = LocalDate.now(clock);
+          List<Views.RemovedView> views = new ArrayList<>();
+          for (Removals.Removed r : removals.all(tx)) {
+            views.add(
+                new Views.RemovedView(
+                    r.kind().name(),
+                    r.id(),
+                    r.kind() == Removals.Kind.FINGERING
+                        ? Pitch.parse(r.name()).displayName()
+                        : r.name(),
+                    r.kind() == Removals.Kind.STUDENT
+                        ? Catalogue.standard().find(r.about()).map(i -> i.name()).orElse(r.about())
+                        : r.about(),
+                    r.at().map(d -> Names.ago(d, today)).orElse(""),
+                    with(tx, r.kind(), r.id())));
+          }
+          return views;
+        });
+  }
+
+  /** What would go with a thing, in words. */
+  @GetMapping("/{kind}/{id}")
+  List<String> with(@PathVariable Removals.Kind kind, @PathVariable long id) {
+    return db.inTransaction(tx -> with(tx, kind, id));
+  }
+
+  /** Removes a thing, with what goes with it. */
+  @PutMapping("/{kind}/{id}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void remove(@PathVariable Removals.Kind kind, @PathVariable long id) {
+    db.inTransaction(
+        tx -> {
+          switch (kind) {
+            case STUDENT -> leave(tx, id, Optional.of(LocalDate.now(clock)));
+            case ASSIGNMENT -> {
+              locks.release(tx, given.one(tx, id));
+              removals.set(tx, kind, id, Optional.of(clock.instant()));
+            }
+            default -> found(removals.set(tx, kind, id, Optional.of(clock.instant())));
+          }
+          return id;
+        });
+    if (kind == Removals.Kind.PIECE) {
+      library.forget(id);
+    }
+  }
+
+  /** Puts a thing back, with what went with it. */
+  @DeleteMapping("/{kind}/{id}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void putBack(@PathVariable Removals.Kind kind, @PathVariable long id) {
+    db.inTransaction(
+        tx -> {
+          switch (kind) {
+            case STUDENT -> leave(tx, id, Optional.empty());
+            case ASSIGNMENT -> {
+              found(removals.set(tx, kind, id, Optional.empty()));
+              locks.again(tx, given.one(tx, id));
+            }
+            default -> found(removals.set(tx, kind, id, Optional.empty()));
+          }
+          return id;
+        });
+  }
+
+  private void leave(Db.Tx tx, long id, Optional<LocalDate> day) throws SQLException {
+    people.setLeft(tx, players.student(tx, id).person(), day);
+  }
+
+  private static void found(int rows) {
+    if (rows == 0) {
+      throw new Errors.NotThere("This is not here any more, nor among what was removed.");
+    }
+  }
+
+  private List<String> with(Db.Tx tx, Removals.Kind kind, long id) throws SQLException {
+    List<String> words = new ArrayList<>();
+    for (Map.Entry<String, Integer> e : removals.with(tx, kind, id).entrySet()) {
+      int n = e.getValue();
+      words.add(
+          n
+              + " "
+              + switch (e.getKey()) {
+                case "assignments" -> n == 1 ? "assignment" : "assignments";
+                case "locks" -> n == 1 ? "kept fingering" : "kept fingerings";
+                case "simpler" -> n == 1 ? "simpler part" : "simpler parts";
+                case "students" -> n == 1 ? "student in it" : "students in it";
+                case "checks" -> n == 1 ? "playing check" : "playing checks";
+                case "groups" -> n == 1 ? "place in a group" : "places in groups";
+                default -> n == 1 ? "mark" : "marks";
+              });
+    }
+    return words;
+  }
+}

@@ -1,0 +1,159 @@
+package sempre.server.store;
+
+import java.sql.SQLException;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+
+/** What was removed and can be put back, and what goes with a thing that is removed. */
+@Component
+public class Removals {
+  /** What may be removed. */
+  public enum Kind {
+    PIECE,
+    GROUP,
+    STUDENT,
+    ASSIGNMENT,
+    FINGERING
+  }
+
+  /**
+   * One thing that was removed.
+   *
+   * @param about what tells it from others of its name: a book, an instrument, to whom it was given
+   * @param at when; empty where the day is not known
+   */
+  public record Removed(Kind kind, long id, String name, String about, Optional<LocalDate> at) {}
+
+  /** Everything that was removed, the last first. */
+  public List<Removed> all(Db.Tx tx) throws SQLException {
+    List<Removed> all = new ArrayList<>();
+    all.addAll(list(tx, Kind.PIECE, "select id, title, book, removed_at from piece where removed"));
+    all.addAll(
+        list(tx, Kind.GROUP, "select id, name, school_year, removed_at from band where removed"));
+    all.addAll(
+        list(
+            tx,
+            Kind.ASSIGNMENT,
+            "select a.id, p.title, coalesce(b.name, s.given_name, ''), a.removed_at"
+                + " from assignment a join piece p on p.id = a.piece_id"
+                + " left join band b on b.id = a.band_id"
+                + " left join student s on s.id = a.student_id where a.removed_at is not null"));
+    all.addAll(
+        list(
+            tx,
+            Kind.FINGERING,
+            "select id, written, label, removed_at from own_fingering"
+                + " where removed_at is not null"));
+    all.addAll(
+        tx.list(
+            "select id, given_name, initial, instrument, left_on from student"
+                + " where left_on is not null and id = person",
+            r ->
+                new Removed(
+                    Kind.STUDENT,
+                    r.getLong(1),
+                    r.getString(3).isEmpty()
+                        ? r.getString(2)
+                        : r.getString(2) + " " + r.getString(3) + ".",
+                    r.getString(4),
+                    Optional.of(r.getObject(5, LocalDate.class)))));
+    all.sort(
+        java.util.Comparator.comparing((Removed r) -> r.at().orElse(LocalDate.EPOCH)).reversed());
+    return all;
+  }
+
+  private static List<Removed> list(Db.Tx tx, Kind kind, String sql) throws SQLException {
+    return tx.list(
+        sql,
+        r -> {
+          OffsetDateTime at = r.getObject(4, OffsetDateTime.class);
+          return new Removed(
+              kind,
+              r.getLong(1),
+              r.getString(2),
+              r.getString(3),
+              Optional.ofNullable(at).map(OffsetDateTime::toLocalDate));
+        });
+  }
+
+  /** Removes a thing or puts it back; how many there were. */
+  public int set(Db.Tx tx, Kind kind, long id, Optional<Instant> at) throws SQLException {
+    Object when = at.map(a -> (Object) a.atOffset(ZoneOffset.UTC)).orElse(null);
+    return switch (kind) {
+      case PIECE ->
+          tx.run(
+              "update piece set removed = ?, removed_at = ? where id = ?",
+              at.isPresent(),
+              when,
+              id);
+      case GROUP ->
+          tx.run(
+              "update band set removed = ?, removed_at = ? where id = ?", at.isPresent(), when, id);
+      case ASSIGNMENT -> tx.run("update assignment set removed_at = ? where id = ?", when, id);
+      case FINGERING -> tx.run("update own_fingering set removed_at = ? where id = ?", when, id);
+      case STUDENT -> throw new IllegalArgumentException("a student leaves; see People");
+    };
+  }
+
+  /** How much goes with a thing, by what it is; nothing of it is lost. */
+  public Map<String, Integer> with(Db.Tx tx, Kind kind, long id) throws SQLException {
+    Map<String, Integer> with = new LinkedHashMap<>();
+    switch (kind) {
+      case PIECE -> {
+        count(tx, with, "assignments", "assignment where piece_id = ? and removed_at is null", id);
+        count(tx, with, "locks", "fingering_lock where piece_id = ?", id);
+        count(tx, with, "simpler", "simpler_part where piece_id = ?", id);
+      }
+      case GROUP -> {
+        count(
+            tx,
+            with,
+            "students",
+            "band_student m join student s on s.id = m.student_id"
+                + " where m.band_id = ? and s.left_on is null",
+            id);
+        count(tx, with, "assignments", "assignment where band_id = ? and removed_at is null", id);
+        count(tx, with, "checks", "class_check where band_id = ?", id);
+      }
+      case ASSIGNMENT -> count(tx, with, "locks", "assignment_lock where assignment_id = ?", id);
+      case FINGERING ->
+          count(
+              tx,
+              with,
+              "heard",
+              "heard h join student s on s.id = h.student_id join own_fingering o on"
+                  + " o.instrument = s.instrument and o.fingering = h.fingering"
+                  + " where h.undoes is null and o.id = ?",
+              id);
+      case STUDENT -> {
+        count(
+            tx, with, "heard", OF_PERSON.replace("?table", "heard") + " and x.undoes is null", id);
+        count(tx, with, "assignments", OF_PERSON.replace("?table", "assignment"), id);
+        count(tx, with, "locks", OF_PERSON.replace("?table", "fingering_lock"), id);
+        count(tx, with, "simpler", OF_PERSON.replace("?table", "simpler_part"), id);
+        count(tx, with, "groups", OF_PERSON.replace("?table", "band_student"), id);
+      }
+    }
+    return with;
+  }
+
+  private static final String OF_PERSON =
+      "?table x join student s on s.id = x.student_id"
+          + " where s.person = (select y.person from student y where y.id = ?)";
+
+  private static void count(Db.Tx tx, Map<String, Integer> with, String what, String of, long id)
+      throws SQLException {
+    int n = tx.one("select count(*) from " + of, r -> r.getInt(1), id).orElse(0);
+    if (n > 0) {
+      with.put(what, n);
+    }
+  }
+}

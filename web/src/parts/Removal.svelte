@@ -1,0 +1,92 @@
+<!-- Before something is removed: what goes with it, and where it can be put back. -->
+<script lang="ts">
+  import { Modal, SkeletonText } from 'carbon-components-svelte';
+  import { onMount } from 'svelte';
+  import { api, asked, sentence } from '../api/client';
+  import { loaded } from '../lib/load.svelte';
+  import Trouble from './Trouble.svelte';
+
+  export type Kind = 'PIECE' | 'GROUP' | 'STUDENT' | 'ASSIGNMENT' | 'FINGERING';
+  let {
+    kind,
+    id,
+    name,
+    more = '',
+    onclose,
+    ondone
+  }: {
+    kind: Kind;
+    id: number;
+    /** what is removed, as the teacher calls it */
+    name: string;
+    /** what else is to be known before */
+    more?: string;
+    onclose: () => void;
+    ondone: (words: string) => void;
+  } = $props();
+
+  const goes = loaded<string[]>();
+  let problem = $state('');
+  let busy = $state(false);
+  onMount(() => {
+    void goes.ask(() =>
+      asked(api.GET('/api/removals/{kind}/{id}', { params: { path: { kind, id } } }))
+    );
+  });
+
+  async function remove() {
+    if (busy) return;
+    busy = true;
+    problem = '';
+    try {
+      await asked(api.PUT('/api/removals/{kind}/{id}', { params: { path: { kind, id } } }));
+      ondone(`${name} is removed.`);
+    } catch (e) {
+      problem = sentence(e);
+    } finally {
+      busy = false;
+    }
+  }
+</script>
+
+<Modal
+  open
+  danger
+  size="sm"
+  modalHeading="Remove {name}?"
+  primaryButtonText="Remove"
+  secondaryButtonText="Cancel"
+  primaryButtonDisabled={!goes.value || busy}
+  on:click:button--secondary={onclose}
+  on:close={onclose}
+  on:submit={remove}
+>
+  <div class="text">
+    {#if goes.value?.length}
+      <p>With it {goes.value.length > 1 || !goes.value[0]!.startsWith('1 ') ? 'go' : 'goes'}:</p>
+      <ul>
+        {#each goes.value as w (w)}<li>{w}</li>{/each}
+      </ul>
+    {:else if goes.value}
+      <p>Nothing else goes with it.</p>
+    {:else if !goes.problem}
+      <SkeletonText paragraph lines={2} />
+    {/if}
+    {#if more}<p>{more}</p>{/if}
+    <p class="quiet">Nothing is lost: all of it can be put back, also later, under Removed.</p>
+    {#if goes.problem}<Trouble text={goes.problem} again={goes.again} />{/if}
+    {#if problem}<Trouble text={problem} />{/if}
+  </div>
+</Modal>
+
+<style>
+  .text {
+    display: grid;
+    gap: 0.75rem;
+  }
+  ul {
+    list-style: disc;
+    margin: 0;
+    padding-left: 1.25rem;
+  }
+</style>

@@ -1,0 +1,258 @@
+<!-- What a whole group plays already: up to a note, or chosen note by note, section by section. -->
+<script lang="ts">
+  import { Button, Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
+  import { untrack } from 'svelte';
+  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { loaded } from '../lib/load.svelte';
+  import Trouble from '../parts/Trouble.svelte';
+  import { route } from '../router';
+  import { STEPS, scaleOf } from './steps';
+
+  const group = $derived(Number(route.params.group));
+  const page = loaded<Schemas['PlaysView']>();
+  const sections = $derived(page.value?.sections ?? []);
+  /** notes that are chosen, by instrument */
+  let chosen = $state.raw<Record<string, string[]>>({});
+  let steps = $state('');
+  let said = $state('');
+  let failed = $state('');
+  let busy = $state(false);
+  /** what was written down last, to be taken back */
+  let last = $state.raw<Schemas['PlaysMarks'][]>([]);
+
+  const load = (id: number) =>
+    page.ask(() =>
+      asked(api.GET('/api/groups/{groupId}/plays', { params: { path: { groupId: id } } }))
+    );
+  $effect(() => {
+    const id = group;
+    untrack(() => {
+      chosen = {};
+      last = [];
+      said = '';
+      void load(id);
+    });
+  });
+
+  type Section = Schemas['PlaysSection'];
+  /** From the lowest note of the first years up to one, by the steps that are chosen. */
+  function upTo(s: Section, written: string) {
+    const scale = scaleOf(steps);
+    const to = s.notes.findIndex((n) => n.written === written);
+    const low = s.notes.findIndex((n) => n.stage === 'firstYears');
+    const from = to < low ? 0 : low;
+    chosen = {
+      ...chosen,
+      [s.instrument]: s.notes
+        .slice(from, to + 1)
+        .filter((n) => !scale.length || scale.includes(n.sound))
+        .map((n) => n.written)
+    };
+  }
+  function toggle(s: Section, written: string) {
+    const now = chosen[s.instrument] ?? [];
+    chosen = {
+      ...chosen,
+      [s.instrument]: now.includes(written) ? now.filter((n) => n !== written) : [...now, written]
+    };
+  }
+  const many = $derived(
+    sections.reduce((n, s) => n + (chosen[s.instrument]?.length ?? 0) * s.students.length, 0)
+  );
+
+  async function save() {
+    if (busy) return;
+    busy = true;
+    failed = '';
+    try {
+      const done = await asked(
+        api.POST('/api/groups/{groupId}/plays', {
+          params: { path: { groupId: group } },
+          body: {
+            sections: sections
+              .filter((s) => chosen[s.instrument]?.length)
+              .map((s) => ({ instrument: s.instrument, notes: chosen[s.instrument]! }))
+          }
+        })
+      );
+      last = done.students.filter((s) => s.ids.length);
+      said = done.marks
+        ? `${done.marks} notes are written down as secure, for ${last.length} ${last.length === 1 ? 'student' : 'students'}.`
+        : 'All of that was written down already.';
+      chosen = {};
+      await load(group);
+    } catch (e) {
+      failed = sentence(e);
+    } finally {
+      busy = false;
+    }
+  }
+
+  async function takeBack() {
+    try {
+      for (const s of last)
+        await asked(
+          api.POST('/api/students/{studentId}/heard/undo', {
+            params: { path: { studentId: s.studentId } },
+            body: { ids: s.ids }
+          })
+        );
+      last = [];
+      said = 'Taken back.';
+      await load(group);
+    } catch (e) {
+      failed = sentence(e);
+    }
+  }
+</script>
+
+<svelte:head
+  ><title>{`Plays already${page.value ? `: ${page.value.group}` : ''} · Sempre`}</title
+  ></svelte:head
+>
+
+<div class="page">
+  {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
+  {#if !page.value}
+    {#if !page.problem}<SkeletonText heading /><SkeletonText paragraph lines={8} />{/if}
+  {:else}
+    <h1>{page.value.group}: plays already</h1>
+    <p class="quiet">
+      For a band that does not begin at the beginning: what each section has, as written for it.
+      Choose the highest note, then put right what is different. It is written down as secure, with
+      the usual fingerings.
+    </p>
+    <div class="how">
+      <Select size="sm" labelText="Up to a note, in steps of" bind:selected={steps}>
+        {#each STEPS as [value, words] (value)}<SelectItem {value} text={words} />{/each}
+      </Select>
+      <Button size="small" disabled={!many || busy} on:click={save}
+        >Write down {many === 1 ? 'one note' : `${many} notes`}</Button
+      >
+      <p role="status">
+        {said}
+        {#if last.length}<button class="plain link" onclick={takeBack}>Take it back</button>{/if}
+      </p>
+    </div>
+    {#if failed}<Trouble text={failed} />{/if}
+    {#each sections as s (s.instrument)}
+      <section aria-label={s.name}>
+        <div class="who">
+          <h2>{s.name}</h2>
+          <p class="small quiet">{s.students.map((x) => x.name).join(', ')}</p>
+          <Select
+            size="sm"
+            labelText="Up to"
+            selected=""
+            on:change={(e) => upTo(s, String((e.target as HTMLSelectElement).value))}
+          >
+            <SelectItem value="" text="choose a note" />
+            {#each s.notes.filter((n) => n.stage !== 'beyond') as n (n.written)}
+              <SelectItem value={n.written} text={n.shown} />
+            {/each}
+          </Select>
+        </div>
+        <div class="notes">
+          {#each s.notes.filter((n) => n.stage !== 'beyond') as n (n.written)}
+            {@const all = n.has === s.students.length}
+            <button
+              class="note {n.stage}"
+              aria-pressed={chosen[s.instrument]?.includes(n.written) ?? false}
+              disabled={all}
+              title={all
+                ? 'there already'
+                : n.has
+                  ? `${n.has} of ${s.students.length} have it`
+                  : undefined}
+              onclick={() => toggle(s, n.written)}
+              >{n.shown}{#if n.has}<span
+                  class="has"
+                  aria-label={all ? 'there already' : `${n.has} of ${s.students.length} have it`}
+                  >{all ? '●' : '◐'}</span
+                >{/if}</button
+            >
+          {/each}
+        </div>
+      </section>
+    {:else}
+      <p>Nobody is in this group yet: <a href="/people">set up its students</a>.</p>
+    {/each}
+    <p class="small quiet">
+      ● everyone has it already · ◐ some have it; for the others it is written down. A thick line
+      under a note: of the first years.
+    </p>
+  {/if}
+</div>
+
+<style>
+  .how {
+    display: flex;
+    gap: 1rem;
+    align-items: flex-end;
+    margin: 1rem 0;
+  }
+  .how :global(.bx--form-item) {
+    flex: 0 0 16rem;
+  }
+  section {
+    display: grid;
+    grid-template-columns: 12rem minmax(0, 1fr);
+    gap: 1.5rem;
+    align-items: start;
+    padding: 0.75rem 1rem;
+    margin-top: -1px;
+    background: var(--paper);
+    border: 1px solid var(--rule);
+  }
+  .who {
+    display: grid;
+    gap: 0.25rem;
+  }
+  .notes {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.375rem;
+  }
+  .note {
+    font: inherit;
+    color: var(--ink);
+    min-width: 3.25rem;
+    min-height: 2.25rem;
+    padding: 0 0.375rem;
+    background: var(--paper);
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    cursor: pointer;
+  }
+  .note.firstYears {
+    border-bottom: 3px solid var(--ink-2);
+  }
+  .note[aria-pressed='true'] {
+    background: var(--accent);
+    color: var(--paper);
+    border-color: var(--accent);
+  }
+  .note:disabled {
+    color: var(--ink-2);
+    cursor: default;
+    background: var(--desk);
+  }
+  .has {
+    margin-left: 0.25rem;
+    font-size: 0.6875rem;
+  }
+  .link {
+    text-decoration: underline;
+    color: var(--accent) !important;
+  }
+  @media (pointer: coarse) {
+    .note {
+      min-height: 2.75rem;
+    }
+  }
+  @media (max-width: 800px) {
+    section {
+      grid-template-columns: 1fr;
+    }
+  }
+</style>

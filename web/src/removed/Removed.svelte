@@ -1,0 +1,115 @@
+<!-- What was removed, and the way back of each. -->
+<script lang="ts">
+  import { Button, SkeletonText } from 'carbon-components-svelte';
+  import { onMount } from 'svelte';
+  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { loaded } from '../lib/load.svelte';
+  import type { Kind } from '../parts/Removal.svelte';
+  import Trouble from '../parts/Trouble.svelte';
+
+  const page = loaded<Schemas['RemovedView'][]>();
+  let said = $state('');
+  let problem = $state('');
+
+  const load = () => page.ask(() => asked(api.GET('/api/removals')));
+  onMount(() => void load());
+
+  const KINDS: [Kind, string][] = [
+    ['PIECE', 'Pieces'],
+    ['ASSIGNMENT', 'Assignments'],
+    ['GROUP', 'Groups'],
+    ['STUDENT', 'Students who have left'],
+    ['FINGERING', 'Own fingerings']
+  ];
+
+  async function putBack(r: Schemas['RemovedView']) {
+    problem = '';
+    try {
+      await asked(
+        api.DELETE('/api/removals/{kind}/{id}', {
+          params: { path: { kind: r.kind as Kind, id: r.id } }
+        })
+      );
+      said = `${r.name} is back${r.with.length ? `, with ${r.with.join(', ')}` : ''}.`;
+      await load();
+    } catch (e) {
+      problem = sentence(e);
+    }
+  }
+</script>
+
+<svelte:head><title>Removed · Sempre</title></svelte:head>
+
+<div class="page">
+  <h1>Removed</h1>
+  <p role="status" class="said">{said}</p>
+  {#if problem}<Trouble text={problem} />{/if}
+  {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
+  {#if !page.value}
+    {#if !page.problem}<SkeletonText paragraph lines={6} />{/if}
+  {:else if !page.value.length}
+    <p>
+      Nothing is removed. Pieces, assignments, groups, students and own fingerings that you remove
+      are listed here until you put them back.
+    </p>
+  {:else}
+    {#each KINDS as [kind, heading] (kind)}
+      {@const list = page.value.filter((r) => r.kind === kind)}
+      {#if list.length}
+        <section>
+          <h2>{heading}</h2>
+          <ul>
+            {#each list as r (r.id)}
+              <li>
+                <span class="name"><b>{r.name}</b> <span class="quiet">{r.about}</span></span>
+                <span class="small quiet"
+                  >{r.when ? `removed ${r.when}` : ''}{r.with.length
+                    ? `${r.when ? '; ' : ''}with ${r.with.join(', ')}`
+                    : ''}</span
+                >
+                <Button size="small" kind="tertiary" on:click={() => putBack(r)}
+                  >Put back<span class="bx--visually-hidden">&nbsp;{r.name}</span></Button
+                >
+              </li>
+            {/each}
+          </ul>
+        </section>
+      {/if}
+    {/each}
+    <p class="small quiet">
+      To erase a student for good, with everything that was heard, use <a href="/people">People</a>.
+    </p>
+  {/if}
+</div>
+
+<style>
+  .said {
+    min-height: 1.4em;
+    font-weight: 600;
+  }
+  section {
+    margin: 1.25rem 0;
+  }
+  ul {
+    list-style: none;
+    margin: 0.5rem 0 0;
+    padding: 0;
+    background: var(--paper);
+    border: 1px solid var(--rule);
+  }
+  li {
+    display: grid;
+    grid-template-columns: 20rem minmax(0, 1fr) auto;
+    gap: 1rem;
+    align-items: center;
+    padding: 0.5rem 0.75rem;
+  }
+  li + li {
+    border-top: 1px solid var(--rule);
+  }
+  @media (max-width: 700px) {
+    li {
+      grid-template-columns: 1fr;
+    }
+  }
+</style>
