@@ -71,7 +71,7 @@
       >
     {/if}
     {#if way.own}
-      <Button size="small" kind="ghost" on:click={() => onremove(note, way)}>Take it out</Button>
+      <Button size="small" kind="ghost" on:click={() => onremove(note, way)}>Remove it …</Button>
     {/if}
   </div>
   <form onsubmit={say}>

@@ -1,5 +1,6 @@
 <!-- The whole range of an instrument on a staff; under each note its name and how far it belongs. -->
 <script lang="ts">
+  import { InlineLoading } from 'carbon-components-svelte';
   import type { Snippet } from 'svelte';
   import { drawing, engrave, type Line } from '../engrave/engrave';
   import type { Schemas } from '../api/client';
@@ -83,6 +84,24 @@
 
 <div bind:clientWidth={width} class="range" role="group" aria-label="The range">
   {#if problem}<p role="alert">The staff could not be engraved; choose the note by name.</p>{/if}
+  {#if !lines.length && !problem && notes.length}
+    <div class="names">
+      <InlineLoading description="The staff is being drawn …" />
+      {#each notes as n (n.midi)}
+        <button
+          class="plain {n.stage}"
+          class:chosen={n.midi === chosen}
+          class:dim={!marked.has(n.midi)}
+          aria-pressed={n.midi === chosen}
+          aria-label="{name(n)}, {says ? says(n.midi) : stages[n.stage]}"
+          onclick={() => onchoose(n.midi)}
+        >
+          <span>{name(n)}</span>
+          {#if under}<span class="under">{@render under(n.midi)}</span>{/if}
+        </button>
+      {/each}
+    </div>
+  {/if}
   {#each lines as line, i (i)}
     <div class="line" class:tall={under}>
       <div {@attach put(line.svg)}></div>
@@ -138,12 +157,24 @@
   .line :global(.mNum) {
     display: none;
   }
-  button {
+  .names {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.25rem 0.5rem;
+    padding: 0.5rem 0;
+  }
+  .names button {
+    flex-direction: column;
+    align-items: center;
+  }
+  .line button {
     position: absolute;
     top: 0;
     bottom: 0;
     width: 2.6rem;
     margin-left: -1.3rem;
+  }
+  button {
     display: flex !important;
     align-items: flex-end;
     justify-content: center;

@@ -56,8 +56,16 @@
       [s.instrument]: now.includes(written) ? now.filter((n) => n !== written) : [...now, written]
     };
   }
+  /** what is not there yet of what is chosen, over all students */
   const many = $derived(
-    sections.reduce((n, s) => n + (chosen[s.instrument]?.length ?? 0) * s.students.length, 0)
+    sections.reduce(
+      (sum, s) =>
+        sum +
+        s.notes
+          .filter((n) => chosen[s.instrument]?.includes(n.written))
+          .reduce((k, n) => k + s.students.length - n.has, 0),
+      0
+    )
   );
 
   async function save() {

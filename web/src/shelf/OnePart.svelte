@@ -19,6 +19,14 @@
   );
   const all = $derived(!mine || (mine.from === 0 && mine.to >= view.bars.length - 1));
 
+  /** On paper a day has its date. */
+  const day = (iso: string) =>
+    new Date(iso + 'T12:00').toLocaleDateString('en-GB', {
+      weekday: 'long',
+      day: 'numeric',
+      month: 'long'
+    });
+
   interface Told {
     key: string;
     shown: string;
@@ -56,9 +64,9 @@
     <h2>{view.piece.title}</h2>
     <p><b>{view.student.name}</b>, {view.student.instrumentName.toLowerCase()}</p>
     <p class="small">
-      {[`ready by ${given.dueWords.replace('was due ', '')}`, given.what]
-        .filter(Boolean)
-        .join(' · ')}{view.simpler ? ' · simpler part' : ''}
+      {[`for ${day(given.due)}`, given.what].filter(Boolean).join(' · ')}{view.simpler
+        ? ' · simpler part'
+        : ''}
     </p>
   </header>
   {#if given.message}<p class="sentence">{given.message}</p>{/if}
@@ -74,6 +82,13 @@
     selected={all || !mine ? undefined : [mine.from, mine.to]}
     {ondrawn}
   />
+  {#if view.plan.missing.length}
+    <ul>
+      {#each view.plan.missing as m (m.id)}
+        <li><b>{m.shown}</b>, bar {m.barNumber}: {m.sentence}</li>
+      {/each}
+    </ul>
+  {/if}
   {#if told.length}
     <ul>
       {#each told as t (t.key)}

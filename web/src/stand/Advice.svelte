@@ -88,6 +88,23 @@
   {/if}
 {/snippet}
 
+{#snippet votes(list: Schemas['OutvotedView'][])}
+  {#if list.length}
+    <p class="small">
+      {list.length === 1 ? 'At one note' : `At ${list.length} notes`} it gives way:
+    </p>
+    {#each list.slice(0, MOST) as o (o.noteId)}
+      <p class="small">
+        <button class="plain link" onclick={() => onchoose(o.noteId)}
+          >bar {o.barNumber}, {o.shown}</button
+        >
+        stays {o.label}. <span class="quiet">{o.why}</span>
+      </p>
+    {/each}
+    {#if list.length > MOST}<p class="small quiet">and {list.length - MOST} more</p>{/if}
+  {/if}
+{/snippet}
+
 <section>
   {#if problem}<p class="small" role="alert">{problem}</p>{/if}
   {#if advice}
@@ -156,7 +173,8 @@
                       ? 'one note changes'
                       : `${school.other.changes.length} notes change`}</summary
                 >
-                {@render other(school.other)}
+                {@render votes(school.outvoted)}
+                {#if school.other.changes.length}{@render other(school.other)}{/if}
                 <Button
                   size="small"
                   kind="ghost"

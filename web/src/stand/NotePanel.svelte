@@ -41,15 +41,17 @@
   } = $props();
 
   const price = (extra: number) =>
-    extra < 0.05
-      ? 'no more effort'
-      : extra < 1
-        ? 'a little more effort'
-        : extra < 4
-          ? 'more effort'
-          : extra < 15
-            ? 'much more effort'
-            : 'not done here';
+    extra <= -0.05
+      ? 'easier'
+      : extra < 0.05
+        ? 'no more effort'
+        : extra < 1
+          ? 'a little more effort'
+          : extra < 4
+            ? 'more effort'
+            : extra < 15
+              ? 'much more effort'
+              : 'not done here';
   const standing = $derived(
     note.isNew
       ? 'new: this student has not played it yet'

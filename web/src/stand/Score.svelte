@@ -3,10 +3,12 @@
   ribbon (where it is hard) and the finger lanes, or the curve of the slide.
 -->
 <script lang="ts">
+  import { InlineLoading } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import type { Schemas } from '../api/client';
   import { drawing, engrave, type Line } from '../engrave/engrave';
   import Change from './Change.svelte';
+  import { draft } from './draft';
   import { bars, events, GAP, ROW, rows, short, type Lane, type Plan } from './lanes';
 
   let {
@@ -132,8 +134,14 @@
   const top = $derived(names + RIBBON + 4);
   const moves = $derived(new Map(plan.moves.map((m) => [m.toId, m])));
   const missing = $derived(new Map(plan.missing.map((m) => [m.id, m])));
+  /** until the engraver has drawn the notes, what is known of them already */
+  const drafts = $derived(
+    width < 200 || problem
+      ? []
+      : draft(plan, Math.floor(width)).map((info) => ({ svg: undefined, info }))
+  );
   const drawn = $derived(
-    lines.map(({ svg, info }) => {
+    (lines.length ? lines : drafts).map(({ svg, info }) => {
       const all = events(info, plan);
       return { svg, info, events: all, ...bars(all, lanes) };
     })
@@ -165,9 +173,14 @@
       This part could not be engraved. Its notes and fingerings are listed beside it.
     </p>
   {/if}
+  {#if !lines.length && !problem}
+    <p class="busy small quiet" role="status">
+      <InlineLoading description="The notes are being drawn …" />
+    </p>
+  {/if}
   {#each drawn as line, i (i)}
     <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
-    <section class="line" onclick={(e) => click(e, i)}>
+    <section class="line" class:drawn={!!line.svg} onclick={(e) => click(e, i)}>
       {#each line.events.filter((e) => e.note.id === chosen && e.head) as e (e.note.id)}
         <div
           class="cursor"
@@ -176,7 +189,16 @@
           style:width="{(26 / line.info.width) * 100}%"
         ></div>
       {/each}
-      <div {@attach put(line.svg)}></div>
+      {#if line.svg}
+        <div {@attach put(line.svg)}></div>
+      {:else}
+        <svg class="waiting" viewBox="0 0 {line.info.width} 90" aria-hidden="true">
+          <path
+            d="M20 31H{line.info.right}M20 38H{line.info.right}M20 45H{line.info.right}M20 52H{line
+              .info.right}M20 59H{line.info.right}"
+          />
+        </svg>
+      {/if}
       <svg
         class="lanes"
         viewBox="0 0 {line.info.width} {bare ? names + 2 : top + lanesHeight + 6}"
@@ -371,6 +393,21 @@
   }
   .cursor.playing {
     outline: 2px solid var(--accent);
+  }
+  .busy {
+    position: absolute;
+    right: 0;
+    top: 0;
+    z-index: 3;
+    background: var(--paper);
+  }
+  .waiting {
+    display: block;
+    width: 100%;
+  }
+  .waiting path {
+    stroke: var(--rule);
+    fill: none;
   }
   .line > div:not(.cursor),
   .lanes {

@@ -26,6 +26,8 @@
   /** what the last choice did, in a sentence and note by note */
   let said = $state('');
   let changes = $state.raw<Schemas['ChangeView'][]>([]);
+  /** where a style that was chosen gives way */
+  let outvoted = $state.raw<Schemas['OutvotedView'][]>([]);
   /** the note that is played now */
   let sounding = $state('');
   let player = $state<{ toggle: () => void }>();
@@ -63,6 +65,7 @@
     against = undefined;
     said = '';
     changes = [];
+    outvoted = [];
     allBars();
     advice = undefined;
     problem = '';
@@ -121,6 +124,7 @@
       plan = done.plan;
       said = done.sentence;
       changes = done.changes;
+      outvoted = done.outvoted;
       // one sees what changed
       if (changes[0] && !changes.some((c) => c.noteId === chosen)) chosen = changes[0].noteId;
       against = undefined;
@@ -203,6 +207,7 @@
     const bars = view?.bars ?? [];
     said = from === to ? `Bar ${bars[from]} chosen.` : `Bars ${bars[from]} to ${bars[to]} chosen.`;
     changes = [];
+    outvoted = [];
   }
   function allBars() {
     fixed = -1;
@@ -243,6 +248,7 @@
     looked = -1;
     said = '';
     changes = [];
+    outvoted = [];
     if (where === 'FIGURE') where = 'NOTE';
   }
 
@@ -450,6 +456,17 @@
           {/if}
           <div class="small changed" role="status">
             <p>{said}</p>
+            {#each outvoted.slice(0, 5) as o (o.noteId)}
+              <p class="small">
+                <button class="plain link" onclick={() => choose(o.noteId)}
+                  >Bar {o.barNumber}, {o.shown}</button
+                >
+                stays {o.label}: {o.why}
+              </p>
+            {/each}
+            {#if outvoted.length > 5}
+              <p class="small quiet">and {outvoted.length - 5} more</p>
+            {/if}
             {#each changes.slice(0, 6) as c (c.noteId)}
               <p>
                 <b>{c.shown}</b>, bar {c.barNumber}: {c.label}

@@ -1,5 +1,6 @@
 <!-- The written part over the simpler one, engraved; what is changed stands in a frame. -->
 <script lang="ts">
+  import { InlineLoading, SkeletonPlaceholder } from 'carbon-components-svelte';
   import { drawing, engrave, type Line } from '../engrave/engrave';
 
   let {
@@ -68,6 +69,12 @@
 
 <div class="staves" bind:clientWidth={width} role="img" aria-label={label}>
   {#if problem}<p role="alert">{problem}</p>{/if}
+  {#if !lines.length && !problem}
+    <div class="busy">
+      <InlineLoading description="Both parts are being drawn …" />
+      <SkeletonPlaceholder style="width: 100%; height: 14rem;" />
+    </div>
+  {/if}
   {#each lines as line, i (i)}
     <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
     <section bind:this={sections[i]} onclick={(e) => click(e, line.info)}>

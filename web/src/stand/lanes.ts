@@ -53,8 +53,10 @@ export function events(line: Line, plan: Plan): Event[] {
     for (const t of note.tied) byId.set(t, { note, head: false });
   }
   const staff = line.spots.find((s) => byId.has(s.id))?.staff;
+  // nothing is held over a rest, nor over a note that has no fingering
+  const gone = new Set(plan.missing.map((m) => m.id));
   const spots = line.spots.filter(
-    (s) => byId.has(s.id) || (s.kind === 'rest' && s.staff === staff)
+    (s) => byId.has(s.id) || gone.has(s.id) || (s.kind === 'rest' && s.staff === staff)
   );
   return spots.flatMap((s, i) => {
     const here = byId.get(s.id);

@@ -35,6 +35,9 @@ final class Browsing implements AutoCloseable {
 
   final List<String> errors = Collections.synchronizedList(new ArrayList<>());
 
+  /** Requests that change something and that the browser logs as failed. */
+  final List<String> failed = Collections.synchronizedList(new ArrayList<>());
+
   Browsing(boolean demo) {
     // a busy machine answers late; what never comes still fails
     PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
@@ -126,6 +129,13 @@ final class Browsing implements AutoCloseable {
             foreign.add(r.url());
           }
         });
+    page.onRequestFailed(
+        r -> {
+          // what is only read may be left behind when the page is left
+          if (!r.method().equals("GET")) {
+            failed.add(r.method() + " " + r.url() + " " + r.failure());
+          }
+        });
     page.onPageError(e -> errors.add(e));
     page.onConsoleMessage(
         m -> {
@@ -182,7 +192,12 @@ final class Browsing implements AutoCloseable {
     for (int i = 0; i < 30; i++) {
       list.append("Kid").append(i).append(',').append(instruments[i % 10]).append("\\n");
     }
-    sent(page, "/api/roster", "{\"text\":\"" + list + "\",\"meanings\":[],\"group\":\"Thirty\"}");
+    sent(
+        page,
+        "/api/roster",
+        "{\"text\":\""
+            + list
+            + "\",\"meanings\":[],\"group\":\"Thirty\",\"stages\":{\"Thirty\":\"firstYears\"}}");
   }
 
   @Override

@@ -32,7 +32,7 @@ public class LessonTest {
     page.navigate(browsing.at(path));
     page.locator("h1").first().waitFor();
     if (path.startsWith("/stand") || path.startsWith("/ear")) {
-      page.locator("svg.lanes text").first().waitFor();
+      page.locator("section.drawn svg.lanes text").first().waitFor();
     }
     return page;
   }
@@ -102,7 +102,7 @@ public class LessonTest {
         .selectOption("lever");
     assertThat(page.getByText("The house style is changed")).isVisible();
     page.navigate(browsing.at("/stand/5/4"));
-    page.locator("svg.lanes text").first().waitFor();
+    page.locator("section.drawn svg.lanes text").first().waitFor();
     page.keyboard().press("Home");
     assertThat(page.getByLabel("The chosen note").locator("h2")).hasText("side lever B flat");
   }
@@ -172,7 +172,7 @@ public class LessonTest {
     var response = page.navigate(browsing.at("/stand/1/5"));
     String policy = response.headerValue("content-security-policy");
     assertTrue(policy.contains("default-src 'self'") && !policy.contains("http"), policy);
-    page.locator("svg.lanes text").first().waitFor();
+    page.locator("section.drawn svg.lanes text").first().waitFor();
     String script =
         (String) page.evaluate("() => document.querySelector('script[type=module]').src");
     var asset = page.request().get(script);

@@ -161,13 +161,15 @@ public class NotesTest {
     page.getByText("Put it back").click();
     assertThat(page.getByRole(AriaRole.STATUS).first()).containsText("as it was");
     cards(page).filter(text("covered A")).locator(".pick").click();
-    press(page, "Take it out");
+    press(page, "Remove it …");
+    page.getByText("Remove", new Page.GetByTextOptions().setExact(true)).click();
     assertThat(cards(page)).hasCount(1);
-    page.getByText("Put it back").click();
+    page.navigate(browsing.at("/removed"));
+    press(page, "Put back");
+    assertThat(page.getByText("A4 is back")).isVisible();
+    page.navigate(browsing.at("/notes/flute/A4"));
     assertThat(cards(page)).hasCount(2);
-    cards(page).filter(text("covered A")).locator(".pick").click();
-    press(page, "Take it out");
-    assertThat(cards(page)).hasCount(1);
+    assertThat(cards(page).filter(text("covered A"))).containsText("“the lighthouse”");
   }
 
   private static void press(Page page, String name) {

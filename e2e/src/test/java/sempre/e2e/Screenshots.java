@@ -72,7 +72,7 @@ public final class Screenshots {
     page.navigate(browsing.at(path));
     page.locator("h1").first().waitFor();
     if (path.matches("/(stand|ear)/\\d.*")) {
-      page.locator("svg.lanes text").first().waitFor();
+      page.locator("section.drawn svg.lanes text").first().waitFor();
     }
     if (path.matches("/people/(group/)?\\d+")) {
       page.locator(".range .engraved").first().waitFor();

@@ -42,7 +42,7 @@ public class StandTest {
   private Locator at(String path) {
     page = browsing.page();
     page.navigate(browsing.at(path));
-    page.locator("svg.lanes text").first().waitFor();
+    page.locator("section.drawn svg.lanes text").first().waitFor();
     page.getByText("Ways of playing").waitFor();
     return page.getByLabel("The chosen note");
   }
@@ -160,13 +160,14 @@ public class StandTest {
   @Test
   public void thePageGrowsAndShrinks() {
     at(FLUTE);
-    int lines = page.locator("section.line").count();
+    int lines = page.locator("section.line.drawn").count();
     for (int i = 0; i < 3; i++) {
       page.keyboard().press("+");
     }
-    page.waitForFunction("n => document.querySelectorAll('section.line').length > n", lines);
+    page.waitForFunction("n => document.querySelectorAll('section.line.drawn').length > n", lines);
     page.keyboard().press("0");
-    page.waitForFunction("n => document.querySelectorAll('section.line').length === n", lines);
+    page.waitForFunction(
+        "n => document.querySelectorAll('section.line.drawn').length === n", lines);
   }
 
   @Test
@@ -198,7 +199,7 @@ public class StandTest {
     assertThat(page.locator("h2.pitch")).hasText("la♯4");
     assertThat(page.locator("p.bar")).containsText("facing the player");
     page.navigate(browsing.at(FLUTE));
-    page.locator("svg.lanes text").first().waitFor();
+    page.locator("section.drawn svg.lanes text").first().waitFor();
     assertThat(page.locator(".play summary")).hasText("100 %");
     Locator aside = page.getByLabel("The chosen note");
     go(aside, "si♭4");

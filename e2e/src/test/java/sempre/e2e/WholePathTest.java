@@ -144,7 +144,7 @@ public class WholePathTest {
         page.evaluate(
             """
             () => {
-              const line = document.querySelector('section.line');
+              const line = document.querySelector('section.line.drawn');
               const heads = [...line.querySelectorAll('g.note .notehead use')].map(h => {
                 const b = h.getBoundingClientRect();
                 return b.x + b.width / 2;
@@ -163,7 +163,7 @@ public class WholePathTest {
   @Test
   public void aClickOnANoteChoosesIt() {
     Page page = stand("Saoirse", "fog");
-    page.locator("section.line").first().locator("text.name").nth(3).click();
+    page.locator("section.line.drawn").first().locator("text.name").nth(3).click();
     assertThat(page.getByLabel("The chosen note")).containsText("beat 2.5");
   }
 
@@ -182,12 +182,18 @@ public class WholePathTest {
   public void aPieceTakenOffTheShelfIsPutBack() {
     Page page = browsing.page();
     page.navigate(browsing.at("/shelf"));
-    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("take off Two Gulls"))
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("remove … Two Gulls"))
         .click();
-    assertThat(page.getByText("Two Gulls is taken off the shelf.")).isVisible();
-    assertThat(page.locator("span.title").getByText("Two Gulls")).hasCount(0);
-    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Put it back")).click();
+    page.getByText("Cancel", new Page.GetByTextOptions().setExact(true)).click();
     assertThat(page.locator("span.title").getByText("Two Gulls")).isVisible();
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("remove … Two Gulls"))
+        .click();
+    page.getByText("Remove", new Page.GetByTextOptions().setExact(true)).click();
+    assertThat(page.getByText("Two Gulls is removed.")).isVisible();
+    assertThat(page.locator("span.title").getByText("Two Gulls")).hasCount(0);
+    page.getByText("What was removed").click();
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Put back")).click();
+    assertThat(page.getByText("Two Gulls is back.")).isVisible();
   }
 
   @Test
@@ -198,15 +204,14 @@ public class WholePathTest {
             AriaRole.BUTTON,
             new Page.GetByRoleOptions().setName("add a student to First-year band"))
         .click();
-    page.getByText("Keep", new Page.GetByTextOptions().setExact(true)).click();
+    page.getByText("Save", new Page.GetByTextOptions().setExact(true)).click();
     assertThat(page.getByText("Give the student's first name").first()).isVisible();
     page.getByLabel("First name").fill("Ottilie");
-    page.getByText("Keep", new Page.GetByTextOptions().setExact(true)).click();
+    page.getByText("Save", new Page.GetByTextOptions().setExact(true)).click();
     assertThat(page.getByText("Ottilie is set up.")).isVisible();
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("set up Ottilie")).click();
     page.getByText("Erase this student …").click();
-    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Erase").setExact(true))
-        .click();
+    page.getByText("Erase for good").click();
     assertThat(page.getByText("Ottilie is erased for good: 1 instrument, 0 things heard"))
         .isVisible();
   }
@@ -242,7 +247,7 @@ public class WholePathTest {
     page.navigate(browsing.at(path));
     page.locator("h1").first().waitFor();
     if (path.matches("/(stand|ear)/\\d.*")) {
-      page.locator("svg.lanes text").first().waitFor();
+      page.locator("section.drawn svg.lanes text").first().waitFor();
     }
     var found =
         new AxeBuilder(page)

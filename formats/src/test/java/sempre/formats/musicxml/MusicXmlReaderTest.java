@@ -509,4 +509,24 @@ public class MusicXmlReaderTest {
             .getMessage()
             .contains("there is no file"));
   }
+
+  /** When a note begins: four quarters at 60 take four seconds, two of rest at 120 one more. */
+  @Test
+  public void everyChangeOfTempoCountsAlsoUnderARest() {
+    String rest = "<note><rest/><duration>4</duration><voice>1</voice><type>half</type></note>";
+    sempre.core.score.Line line =
+        read(
+                "<sound tempo='60'/>"
+                    + note("C", 0, 5)
+                    + note("D", 0, 5)
+                    + note("E", 0, 5)
+                    + note("F", 0, 5),
+                "<sound tempo='120'/>" + rest + note("G", 0, 5) + note("A", 0, 5))
+            .topLine()
+            .orElseThrow();
+    List<Double> begins = line.notes().stream().map(line::begins).toList();
+    assertEquals(begins, List.of(0.0, 1.0, 2.0, 3.0, 5.0, 5.5));
+    assertEquals(line.lasts(line.notes().get(3)), 1.0);
+    assertEquals(line.lasts(line.notes().get(4)), 0.5);
+  }
 }

@@ -155,7 +155,7 @@ public class DemoSchool implements SmartInitializingSingleton {
             0,
             "",
             pieces.get("39").id(),
-            today.plusDays(15),
+            lesson(tx, concert, today.plusDays(15)),
             "Listen for the tune.",
             "1-8",
             88,

@@ -296,6 +296,38 @@ public class ApiTest extends DemoTestBase {
     }
   }
 
+  /** What was kept before the hands were told apart counts for both, and is shown for review. */
+  @Test
+  public void aReachWithoutAHandIsShownUntilItIsSaid() {
+    long mei = student("Mei");
+    assertThat(personOf(mei).get("avoid").toString()).isEqualTo("[\"slv@R\"]");
+    assertThat(personOf(mei).get("unsure")).isEmpty();
+    db.inTransaction(tx -> tx.run("update student set avoid = 'slv' where id = ?", mei));
+    JsonNode old = personOf(mei);
+    assertThat(old.get("avoid").toString()).isEqualTo("[\"slv@L\",\"slv@R\"]");
+    assertThat(old.get("unsure").toString()).isEqualTo("[\"slv@L\",\"slv@R\"]");
+    assertThat(
+            put(
+                "/api/students/" + mei,
+                "{\"givenName\":\"Mei\",\"initial\":\"L\",\"instrument\":\"clarinet\",\"options\":{},"
+                    + "\"avoid\":[\"slv@R\"],\"style\":{},\"groups\":"
+                    + old.get("groups")
+                    + ",\"person\":"
+                    + old.get("person").asLong()
+                    + ",\"seat\":\"2\"}"))
+        .hasStatusOk();
+    assertThat(personOf(mei).get("unsure")).isEmpty();
+  }
+
+  private JsonNode personOf(long id) {
+    for (JsonNode s : get("/api/people").get("students")) {
+      if (s.get("id").asLong() == id) {
+        return s;
+      }
+    }
+    throw new AssertionError("no student " + id);
+  }
+
   @Test
   public void anotherSiteIsKeptOut() {
     assertThat(

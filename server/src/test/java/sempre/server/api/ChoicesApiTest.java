@@ -345,4 +345,51 @@ public class ChoicesApiTest extends DemoTestBase {
     assertThat(sharps).contains("\"written\":\"A#4\"").doesNotContain("\"written\":\"Bb4\"");
     assertThat(put("/api/styles/all/chromatic", "{\"school\":\"usual\"}")).hasStatusOk();
   }
+
+  /** What is kept can be kept otherwise: the other fingerings are still offered. */
+  @Test
+  public void alternativesStayAfterAFingeringIsKept() {
+    JsonNode before = flatNote(0);
+    int offered = before.get("alternatives").size();
+    assertThat(offered).isGreaterThan(1);
+    keep(flat(0), BIS, "NOTE", false);
+    JsonNode kept = flatNote(0);
+    assertThat(kept.get("locked").asBoolean()).isTrue();
+    assertThat(kept.get("alternatives")).hasSize(offered);
+    assertThat(kept.get("alternatives").toString())
+        .contains("\"fingering\":" + before.get("fingering"));
+  }
+
+  private JsonNode flatNote(int at) {
+    String id = flat(at);
+    for (JsonNode n : get(stand(ida)).get("plan").get("notes")) {
+      if (n.get("id").asString().equals(id)) {
+        return n;
+      }
+    }
+    throw new AssertionError(id);
+  }
+
+  /** A style that gives way says where, and why. */
+  @Test
+  public void aStyleThatIsOutvotedSaysWhereAndWhy() {
+    String style = "{\"name\":\"bFlat\",\"school\":\"bis\",\"house\":false}";
+    JsonNode c = chosen(post(stand(ida) + "/choices/style", style));
+    int styled = 0;
+    for (JsonNode n : c.get("plan").get("notes")) {
+      boolean flat = n.get("written").asString().equals("Bb4");
+      boolean taken = n.get("fingering").asString().equals(BIS);
+      boolean told = c.get("outvoted").toString().contains("\"noteId\":" + n.get("id"));
+      assertThat(told).as(n.toString()).isEqualTo(flat && !taken);
+      styled += flat ? 1 : 0;
+    }
+    assertThat(styled).isPositive();
+    c.get("outvoted").forEach(o -> assertThat(o.get("why").asString()).isNotBlank());
+    // what another way of playing would give way to is said before it is chosen
+    for (JsonNode s : get(stand(ben) + "/advice").get("styles")) {
+      for (JsonNode other : s.get("others")) {
+        assertThat(other.get("outvoted").isArray()).isTrue();
+      }
+    }
+  }
 }

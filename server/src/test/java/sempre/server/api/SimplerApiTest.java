@@ -32,6 +32,45 @@ public class SimplerApiTest extends DemoTestBase {
     return "{\"decided\":[" + s + "],\"about\":\"\"}";
   }
 
+  /** After a change of tempo both parts are still together: D5 sounds at 4 s in both. */
+  @Test
+  public void bothPartsSoundTogetherAfterAChangeOfTempo() {
+    StringBuilder notes = new StringBuilder();
+    for (int i = 0; i < 4; i++) {
+      notes.append(
+          "<note><pitch><step>C</step><octave>5</octave></pitch><duration>1</duration></note>");
+    }
+    String xml =
+        "<score-partwise version='4.0'><part-list><score-part id='P1'><part-name>Flute</part-name>"
+            + "</score-part></part-list><part id='P1'><measure number='1'><attributes><divisions>1"
+            + "</divisions></attributes><sound tempo='60'/>"
+            + notes
+            + "</measure><measure number='2'><sound tempo='120'/>"
+            + notes.toString().replace("<step>C", "<step>D")
+            + "</measure></part></score-partwise>";
+    long piece =
+        body(upload(
+                "/api/pieces?title=Two tempi",
+                "two.musicxml",
+                xml.getBytes(java.nio.charset.StandardCharsets.UTF_8)))
+            .get("id")
+            .asLong();
+    try {
+      long student = student("Linh");
+      Map<String, Double> stand = new HashMap<>();
+      get("/api/stand/" + student + "/" + piece)
+          .get("plan")
+          .get("notes")
+          .forEach(n -> stand.put(n.get("id").asString(), n.get("at").asDouble()));
+      assertThat(stand.values()).contains(0.0, 3.0, 4.0, 4.5, 5.5).hasSize(8);
+      for (JsonNode n : get(path(student, piece)).get("notes")) {
+        assertThat(n.get("at").asDouble()).isEqualTo(stand.get(n.get("id").asString()));
+      }
+    } finally {
+      mvc.put().uri("/api/removals/PIECE/" + piece).exchange();
+    }
+  }
+
   @Test
   public void whatIsKeptIsWhatTheStudentSeesEverywhereAndNobodyElse() {
     long piece = piece("Quay Parade");
