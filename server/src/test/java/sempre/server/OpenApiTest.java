@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.List;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springframework.boot.test.context.TestConfiguration;
 import org.springframework.context.annotation.Bean;
@@ -54,5 +55,27 @@ public class OpenApiTest extends ServerTestBase {
     assertThat(Files.readString(FILE))
         .as("web/openapi.json is stale; run ./sempre openapi and commit it")
         .isEqualTo(now);
+  }
+
+  /** Browsers log an answer without a body as aborted; each change says what it did. */
+  @Test
+  public void noAnswerIsEmpty() throws Exception {
+    var api =
+        new JsonMapper()
+            .readTree(mvc.get().uri("/v3/api-docs").exchange().getResponse().getContentAsString());
+    List<String> empty = new ArrayList<>();
+    int answers = 0;
+    for (var path : api.get("paths").properties()) {
+      for (var way : path.getValue().properties()) {
+        for (var answer : way.getValue().get("responses").properties()) {
+          answers++;
+          if (!answer.getValue().has("content")) {
+            empty.add(way.getKey() + " " + path.getKey() + " " + answer.getKey());
+          }
+        }
+      }
+    }
+    assertThat(answers).isGreaterThan(70);
+    assertThat(empty).isEmpty();
   }
 }

@@ -18,13 +18,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
-import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Stage;
 import sempre.core.learning.Check;
@@ -424,24 +422,23 @@ class ClassChecksController {
   }
 
   @PostMapping("/checks/{id}/absent")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  void absent(@PathVariable long id, @Valid @RequestBody AbsentBody b) {
-    db.inTransaction(
+  Views.Id absent(@PathVariable long id, @Valid @RequestBody AbsentBody b) {
+    return db.inTransaction(
         tx -> {
           check(tx, id);
           classes.setAbsent(tx, id, players.student(tx, b.studentId()).id(), b.absent());
-          return id;
+          return new Views.Id(id);
         });
   }
 
   /** Finishes a check, or goes on with it. */
   @PostMapping("/checks/{id}/finish")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  void finish(@PathVariable long id, @RequestBody boolean finished) {
-    db.inTransaction(
+  Views.Id finish(@PathVariable long id, @RequestBody boolean finished) {
+    return db.inTransaction(
         tx -> {
           check(tx, id);
-          return classes.setFinished(tx, id, finished);
+          classes.setFinished(tx, id, finished);
+          return new Views.Id(id);
         });
   }
 

@@ -10,7 +10,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import org.springframework.http.HttpHeaders;
-import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -20,7 +19,6 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Entry;
@@ -179,9 +177,8 @@ class NotesController {
    * Hides a fingering, makes it the house's standard, or gives it the class's words; or undoes it.
    */
   @PutMapping("/notes/{instrument}/choices")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  void choose(@PathVariable String instrument, @Valid @RequestBody ChoiceBody body) {
-    db.inTransaction(
+  Views.Done choose(@PathVariable String instrument, @Valid @RequestBody ChoiceBody body) {
+    return db.inTransaction(
         tx -> {
           House house = houses.house(tx, instrument);
           Instrument i = Catalogue.standard().instrument(instrument);
@@ -199,7 +196,7 @@ class NotesController {
             houses.standard(tx, instrument, key, body.house());
           }
           houses.say(tx, instrument, key, body.words() == null ? "" : body.words());
-          return key;
+          return new Views.Done("The choice is kept.");
         });
   }
 
@@ -229,14 +226,13 @@ class NotesController {
 
   /** Replaces what the teacher changed by a file that was exported. */
   @PutMapping(value = "/notes/{instrument}/own.yaml", consumes = MediaType.TEXT_PLAIN_VALUE)
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  void replace(@PathVariable String instrument, @RequestBody String yaml) {
+  Views.Done replace(@PathVariable String instrument, @RequestBody String yaml) {
     Instrument i = Catalogue.standard().instrument(instrument);
     House house = House.read("The file", yaml, i);
-    db.inTransaction(
+    return db.inTransaction(
         tx -> {
           houses.replace(tx, house);
-          return instrument;
+          return new Views.Done("The file is taken over.");
         });
   }
 

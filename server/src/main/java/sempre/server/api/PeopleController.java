@@ -207,7 +207,7 @@ class PeopleController {
    * @param all every instrument of the person, or only this one
    */
   @DeleteMapping("/students/{id}")
-  Views.ErasedView erase(@PathVariable long id, @RequestParam(defaultValue = "true") boolean all) {
+  Views.Done erase(@PathVariable long id, @RequestParam(defaultValue = "true") boolean all) {
     return db.inTransaction(
         tx -> {
           People.Student s = players.student(tx, id);
@@ -217,7 +217,7 @@ class PeopleController {
             people.written(tx, one.id()).forEach((k, n) -> sum.merge(k, n, Integer::sum));
             people.erase(tx, one.id());
           }
-          return new Views.ErasedView(erased(s, who.size(), sum));
+          return new Views.Done(erased(s, who.size(), sum));
         });
   }
 

@@ -7,13 +7,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Catalogue;
 import sempre.core.pitch.Pitch;
@@ -86,8 +84,7 @@ class RemovalsController {
 
   /** Removes a thing, with what goes with it. */
   @PutMapping("/{kind}/{id}")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  void remove(@PathVariable Removals.Kind kind, @PathVariable long id) {
+  Views.Id remove(@PathVariable Removals.Kind kind, @PathVariable long id) {
     db.inTransaction(
         tx -> {
           switch (kind) {
@@ -103,12 +100,12 @@ class RemovalsController {
     if (kind == Removals.Kind.PIECE) {
       library.forget(id);
     }
+    return new Views.Id(id);
   }
 
   /** Puts a thing back, with what went with it. */
   @DeleteMapping("/{kind}/{id}")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  void putBack(@PathVariable Removals.Kind kind, @PathVariable long id) {
+  Views.Id putBack(@PathVariable Removals.Kind kind, @PathVariable long id) {
     db.inTransaction(
         tx -> {
           switch (kind) {
@@ -121,6 +118,7 @@ class RemovalsController {
           }
           return id;
         });
+    return new Views.Id(id);
   }
 
   private void leave(Db.Tx tx, long id, Optional<LocalDate> day) throws SQLException {

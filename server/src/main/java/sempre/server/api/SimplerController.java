@@ -13,7 +13,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -21,7 +20,6 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Stage;
 import sempre.core.learning.Matrix;
@@ -127,9 +125,9 @@ class SimplerController {
   }
 
   @DeleteMapping("/stand/{studentId}/{pieceId}/simpler")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  void asWritten(@PathVariable long studentId, @PathVariable long pieceId) {
+  Views.Id asWritten(@PathVariable long studentId, @PathVariable long pieceId) {
     db.inTransaction(tx -> simpler.forget(tx, studentId, pieceId));
+    return new Views.Id(pieceId);
   }
 
   /** How everyone in a group stands to a piece: who plays a simpler part, and who might. */

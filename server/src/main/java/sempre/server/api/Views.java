@@ -309,7 +309,8 @@ final class Views {
   record PeopleView(List<GroupView> groups, List<StudentView> students, List<StudentView> gone) {}
 
   /** What was erased, in a sentence. */
-  record ErasedView(String done) {}
+  /** What was done, in a sentence. */
+  record Done(String done) {}
 
   /** A column of a list of students; {@code meaning} as the reader names it. */
   record RosterColumn(String heading, String meaning, List<String> samples) {}
