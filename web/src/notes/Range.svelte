@@ -200,7 +200,6 @@
   }
   .dim span {
     color: var(--ink-2);
-    opacity: 0.75;
   }
   button:not(.dim) span {
     font-weight: 600;

@@ -62,7 +62,7 @@
   function octave({ octave: o }: Schemas['LessonRow']) {
     const had = o.had.map((n) => n.shown).join(', ');
     if (o.why === 'NEEDED')
-      return `as ${o.piece} brings it` + (had ? `; ${had} is there already` : '');
+      return `as ${o.piece} brings it` + (had ? `; in another octave, ${had} is there already` : '');
     return o.why === 'MOVED' ? 'in the nearest octave there is' : '';
   }
   const offered = $derived([...new Set([...PITCHES, ...suggested.map(name), pitch])]);

@@ -85,8 +85,9 @@
 <p class="small legend">
   {#if counts}
     <span class="quiet"
-      >How many of the {[...byMidi.values()][0]?.of ?? 0} have the note in any fingering;
-      <b>framed</b>: needed next.</span
+      >How many of the {[...byMidi.values()][0]?.of ?? 0} have the note in any fingering{map.instrument
+        ? ''
+        : ', whatever the octave'}; <b>framed</b>: needed next.</span
     >
   {:else}
     <Mark state="secure" label={false} /> secure

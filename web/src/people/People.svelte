@@ -66,9 +66,10 @@
       await asked(
         api.POST('/api/groups', { body: { name: groupName, stage: '', year: '', days: [] } })
       );
-      said = `${groupName} is set up.`;
+      const name = groupName;
       groupName = '';
       await load();
+      said = `${name} is set up.`;
     } catch (e) {
       groupProblem = sentence(e);
     }
@@ -78,8 +79,8 @@
     try {
       const path = { kind: 'STUDENT' as const, id: s.id };
       await asked(api.DELETE('/api/removals/{kind}/{id}', { params: { path } }));
-      said = `${s.name} is back, as before.`;
       await load();
+      said = `${s.name} is back, as before.`;
     } catch (e) {
       failed = sentence(e);
     }
@@ -118,7 +119,7 @@
     <span class="quiet small"
       >{s.secure} secure{s.shaky ? `, ${s.shaky} shaky` : ''}{s.avoidNames.length
         ? `; does not reach the ${s.avoidNames.join(', ')}`
-        : ''}{s.seat ? `; ${s.seat}` : ''}{#if s.unsure.length}
+        : ''}{s.seat ? `; ${/^\d/.test(s.seat) ? 'seat ' : ''}${s.seat}` : ''}{#if s.unsure.length}
         <b>Reach: say which hand</b>{/if}</span
     >
     <button class="plain link small" onclick={() => (editing = { student: s })}
@@ -295,10 +296,10 @@
   <Removal
     {...removing}
     onclose={() => (removing = undefined)}
-    ondone={(words) => {
-      said = words;
+    ondone={async (words) => {
       removing = undefined;
-      void load();
+      await load();
+      said = words;
     }}
   />
 {/if}
@@ -307,10 +308,10 @@
   <GroupForm
     group={grouping}
     onclose={() => (grouping = undefined)}
-    ondone={(words) => {
+    ondone={async (words) => {
       grouping = undefined;
+      await load();
       said = words;
-      void load();
     }}
   />
 {/if}
@@ -332,10 +333,10 @@
         more: 'Everything that was heard is kept until you erase it.'
       };
     }}
-    ondone={(words) => {
-      said = words;
+    ondone={async (words) => {
       editing = undefined;
-      void load();
+      await load();
+      said = words;
     }}
   />
 {/if}

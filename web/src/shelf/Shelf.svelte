@@ -68,9 +68,8 @@
   </header>
   <Import
     onkept={(title, id) => {
-      said = `${title} is on the shelf.`;
       chosen = id;
-      void load();
+      void load().then(() => (said = `${title} is on the shelf.`));
     }}
   />
   <p class="said" role="status">{said}</p>
@@ -118,10 +117,10 @@
     id={removing.id}
     name={removing.title}
     onclose={() => (removing = undefined)}
-    ondone={(words) => {
-      said = words;
+    ondone={async (words) => {
       removing = undefined;
-      void load();
+      await load();
+      said = words;
     }}
   />
 {/if}

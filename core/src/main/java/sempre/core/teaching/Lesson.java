@@ -151,7 +151,7 @@ public record Lesson(
                 new Mistake(
                     s.note(),
                     "coming from " + from.entry().written().displayName() + ", " + s.clause(),
-                    "move the fingers together a few times without blowing, then slowly with air"));
+                    "Move the fingers together a few times without blowing, then slowly with air"));
   }
 
   /**
@@ -166,7 +166,7 @@ public record Lesson(
       if (f != Finger.ARM) {
         List<Hold> rest = holds.stream().filter(h -> h.finger() != f).toList();
         heard(setup, written, rest, "the " + f.words() + " is forgotten", found)
-            .accept("set it down first, then blow");
+            .accept("Set it down first, then blow");
       }
     }
     for (Hold h : holds) {
@@ -176,25 +176,25 @@ public record Lesson(
                 .map(x -> x.equals(h) ? new Hold(h.control(), Hold.Way.FULL) : x)
                 .toList();
         heard(setup, written, covered, "the half hole is covered", found)
-            .accept("roll the " + h.finger().words() + " until the hole is half open");
+            .accept("Roll the " + h.finger().words() + " until the hole is half open");
       }
     }
     List<Hold> above = aboveTheGap(keywork, holds);
     if (above.size() < holds.size()) {
       heard(setup, written, above, "the fingers below the open hole are forgotten", found)
-          .accept("set them down together, then blow");
+          .accept("Set them down together, then blow");
       // and the little fingers with them, where they belong to the fork
       List<Hold> bare =
           above.stream().filter(h -> h.finger() != Finger.L4 && h.finger() != Finger.R4).toList();
       heard(setup, written, bare, "all below the open hole is forgotten", found)
-          .accept("set the fork down together, then blow");
+          .accept("Set the fork down together, then blow");
     }
     for (Control c : keywork.controls()) {
       if (keywork.kind() == Keywork.Kind.HANDS && !way.fingering().fingers().contains(c.finger())) {
         List<Hold> more = new ArrayList<>(holds);
         more.add(new Hold(c, Hold.Way.FULL));
         heard(setup, written, more, "the " + c.finger().words() + " is down too", found)
-            .accept("lift it first, then blow");
+            .accept("Lift it first, then blow");
       }
     }
     return found.stream()
@@ -229,7 +229,7 @@ public record Lesson(
     return Trouble.causes(setup, written, wrong).stream()
         .findFirst()
         .map(Cause::remedy)
-        .orElse("sing or hum the note first, then play it");
+        .orElse("Sing or hum the note first, then play it");
   }
 
   /** What moves and what stays, in one sentence. */
