@@ -164,6 +164,7 @@
           <li>
             <p><b>{s.label}</b>: {s.chosen}</p>
             <p class="small quiet">{s.own ? 'this student’s own way' : 'the house style'}</p>
+            {@render votes(s.outvoted)}
             {#each s.others as school (school.value)}
               <details>
                 <summary class="small"

@@ -27,7 +27,6 @@
   let said = $state('');
   let changes = $state.raw<Schemas['ChangeView'][]>([]);
   /** where a style that was chosen gives way */
-  let outvoted = $state.raw<Schemas['OutvotedView'][]>([]);
   /** the note that is played now */
   let sounding = $state('');
   let player = $state<{ toggle: () => void }>();
@@ -65,7 +64,6 @@
     against = undefined;
     said = '';
     changes = [];
-    outvoted = [];
     allBars();
     advice = undefined;
     problem = '';
@@ -124,7 +122,6 @@
       plan = done.plan;
       said = done.sentence;
       changes = done.changes;
-      outvoted = done.outvoted;
       // one sees what changed
       if (changes[0] && !changes.some((c) => c.noteId === chosen)) chosen = changes[0].noteId;
       against = undefined;
@@ -207,7 +204,6 @@
     const bars = view?.bars ?? [];
     said = from === to ? `Bar ${bars[from]} chosen.` : `Bars ${bars[from]} to ${bars[to]} chosen.`;
     changes = [];
-    outvoted = [];
   }
   function allBars() {
     fixed = -1;
@@ -248,7 +244,6 @@
     looked = -1;
     said = '';
     changes = [];
-    outvoted = [];
     if (where === 'FIGURE') where = 'NOTE';
   }
 
@@ -456,17 +451,6 @@
           {/if}
           <div class="small changed" role="status">
             <p>{said}</p>
-            {#each outvoted.slice(0, 5) as o (o.noteId)}
-              <p class="small">
-                <button class="plain link" onclick={() => choose(o.noteId)}
-                  >Bar {o.barNumber}, {o.shown}</button
-                >
-                stays {o.label}: {o.why}
-              </p>
-            {/each}
-            {#if outvoted.length > 5}
-              <p class="small quiet">and {outvoted.length - 5} more</p>
-            {/if}
             {#each changes.slice(0, 6) as c (c.noteId)}
               <p>
                 <b>{c.shown}</b>, bar {c.barNumber}: {c.label}

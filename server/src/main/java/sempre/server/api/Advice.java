@@ -90,7 +90,12 @@ final class Advice {
       }
       styles.add(
           new Views.StyleOther(
-              style.name(), style.label(), label, own.containsKey(style.name()), others));
+              style.name(),
+              style.label(),
+              label,
+              own.containsKey(style.name()),
+              outvoted(plan, style.name(), part),
+              others));
     }
     return styles;
   }

@@ -150,7 +150,7 @@ class ChoicesController {
                       + l.player().setup().instrument().name().toLowerCase(java.util.Locale.ENGLISH)
                       + " and has no way of their own"
                   : l.student().name();
-          return chosen(tx, l, changes, who + " plays it this way from now on.", b.name());
+          return chosen(tx, l, changes, who + " plays it this way from now on.");
         });
   }
 
@@ -174,39 +174,25 @@ class ChoicesController {
               changes.isEmpty()
                   ? again ? "There is nothing to do again." : "There is nothing to take back."
                   : again ? "Done again." : "Taken back.";
-          return view(tx, l, said, "");
+          return view(tx, l, said);
         });
   }
 
   private Views.ChosenView chosen(Db.Tx tx, Stands.Loaded before, List<Change> changes, String said)
       throws SQLException {
-    return chosen(tx, before, changes, said, "");
-  }
-
-  /**
-   * @param style the style that was chosen, whose notes may be planned otherwise all the same; or
-   *     empty
-   */
-  private Views.ChosenView chosen(
-      Db.Tx tx, Stands.Loaded before, List<Change> changes, String said, String style)
-      throws SQLException {
     List<Change> real = changes.stream().filter(c -> !c.was().equals(c.becomes())).toList();
     if (!real.isEmpty()) {
       choices.take(tx, before.student().id(), before.piece().id(), real);
     }
-    return view(tx, before, said, style);
+    return view(tx, before, said);
   }
 
   /** The plan as it is now, with what differs from before. */
-  private Views.ChosenView view(Db.Tx tx, Stands.Loaded before, String said, String style)
-      throws SQLException {
+  private Views.ChosenView view(Db.Tx tx, Stands.Loaded before, String said) throws SQLException {
     Stands.Loaded now = stands.load(tx, before.student().id(), before.piece().id());
     Plan plan = now.plan();
     return new Views.ChosenView(
-        stands.view(tx, now, plan),
-        said,
-        Effects.between(before.plan(), plan, now),
-        Advice.outvoted(plan, style, now.page().reading().part()));
+        stands.view(tx, now, plan), said, Effects.between(before.plan(), plan, now));
   }
 
   private static Note note(Stands.Loaded l, String id) {

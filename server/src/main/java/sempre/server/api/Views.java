@@ -143,8 +143,7 @@ final class Views {
       boolean canRedo) {}
 
   /** A plan after a choice: what was done, and every note that is fingered otherwise by it. */
-  record ChosenView(
-      PlanView plan, String sentence, List<ChangeView> changes, List<OutvotedView> outvoted) {}
+  record ChosenView(PlanView plan, String sentence, List<ChangeView> changes) {}
 
   record PartRef(String id, String name, List<String> voices) {}
 
@@ -776,9 +775,15 @@ final class Views {
    * A matter in which schools differ: how this student plays now, and how else one may.
    *
    * @param own whether the student differs from the house here
+   * @param outvoted where the way that is chosen gives way
    */
   record StyleOther(
-      String name, String label, String chosen, boolean own, List<SchoolOther> others) {}
+      String name,
+      String label,
+      String chosen,
+      boolean own,
+      List<OutvotedView> outvoted,
+      List<SchoolOther> others) {}
 
   /**
    * What there is to say of a whole part.
