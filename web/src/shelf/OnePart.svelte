@@ -1,6 +1,7 @@
 <!-- One player's part as it is handed out: engraved, fingered where it must be, explained. -->
 <script lang="ts">
   import type { Schemas } from '../api/client';
+  import Missing from '../parts/Missing.svelte';
   import Score from '../stand/Score.svelte';
 
   let {
@@ -84,9 +85,7 @@
   />
   {#if view.plan.missing.length}
     <ul>
-      {#each view.plan.missing as m (m.id)}
-        <li><b>{m.shown}</b>, bar {m.barNumber}: {m.sentence}</li>
-      {/each}
+      <Missing missing={view.plan.missing} />
     </ul>
   {/if}
   {#if told.length}

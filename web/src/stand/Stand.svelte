@@ -5,6 +5,7 @@
   import { last } from '../last.svelte';
   import { typing } from '../parts/keys';
   import { menu } from '../parts/menu';
+  import Missing from '../parts/Missing.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, route } from '../router';
   import { ways } from '../ways.svelte';
@@ -311,8 +312,12 @@
         {#if view.simpler}<b>{view.simpler}</b>{/if}
         {#if plan.newNotes.length}
           New for {view.student.name}: <b>{plan.newNotes.map((n) => n.shown).join(', ')}</b> (dashed frame).
-        {:else}
+        {:else if !plan.missing.length}
           {view.student.name} has all the notes.
+        {/if}
+        {#if plan.missing.length}
+          Can’t be played here:
+          <b>{[...new Set(plan.missing.map((m) => m.shown))].join(', ')}</b>.
         {/if}
         {#if hardest}
           Hardest change:
@@ -417,7 +422,7 @@
         />
         {#if plan.missing.length || view.remarks.length}
           <ul class="remarks small quiet">
-            {#each plan.missing as m (m.id)}<li><b>Bar {m.barNumber}:</b> {m.sentence}</li>{/each}
+            <Missing missing={plan.missing} />
             {#each view.remarks as r (r)}<li>{r}</li>{/each}
           </ul>
         {/if}
@@ -600,7 +605,7 @@
     .against,
     .zoom,
     .part,
-    .hear,
+    .ways a,
     .out,
     .summary {
       display: none;

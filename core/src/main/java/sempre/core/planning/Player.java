@@ -6,9 +6,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import sempre.core.instrument.Compass;
 import sempre.core.instrument.Hold;
 import sempre.core.instrument.Role;
 import sempre.core.instrument.Setup;
+import sempre.core.instrument.Stage;
 import sempre.core.pitch.Pitch;
 
 /**
@@ -80,13 +82,17 @@ public record Player(
 
   /**
    * The nearest octave in which this player has a fingering for a note, the lower of two; empty
-   * when there is none.
+   * when there is none. It is a note that players of the stage have; up, one of the first years,
+   * since what stands in must not be harder than the note itself (common practice, no source).
    */
-  public Optional<Pitch> octaveFor(Pitch note) {
+  public Optional<Pitch> octaveFor(Pitch note, Stage stage) {
+    Compass compass = setup.instrument().compass(setup.options());
     for (int octaves : new int[] {-1, 1, -2, 2}) {
       Pitch other = note.plus(7 * octaves, 12 * octaves);
       boolean there =
-          setup.ways(other).stream().anyMatch(w -> w.entry().role() != Role.SPECIAL && reaches(w));
+          compass.of(octaves < 0 ? stage : Stage.FIRST_YEARS).has(other)
+              && setup.ways(other).stream()
+                  .anyMatch(w -> w.entry().role() != Role.SPECIAL && reaches(w));
       if (there) {
         return Optional.of(other);
       }

@@ -21,6 +21,7 @@ import org.testng.annotations.Test;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Entry;
 import sempre.core.instrument.Setup;
+import sempre.core.instrument.Stage;
 import sempre.core.pitch.Pitch;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
@@ -283,12 +284,24 @@ public class ChoicesTest {
         Player.of(
             Setup.of(Catalogue.standard().instrument("trombone"), Map.of()),
             Map.of(),
-            java.util.Set.of("p6", "p7"),
-            java.util.Optional.empty());
-    assertEquals(small.octaveFor(Pitch.parse("C3")), java.util.Optional.of(Pitch.parse("C4")));
-    assertEquals(small.octaveFor(Pitch.parse("G5")), java.util.Optional.of(Pitch.parse("G4")));
+            Set.of("p6", "p7"),
+            Optional.empty());
+    assertEquals(other(small, "C3"), "C4");
+    assertEquals(other(small, "G5"), "G4");
+    // E flat an octave up has a fingering, but nobody is sent up to a harder note
+    Player oboe =
+        Player.of(
+            Setup.of(Catalogue.standard().instrument("oboe"), Map.of()),
+            Map.of(),
+            Set.of("Eb"),
+            Optional.empty());
+    assertEquals(other(oboe, "Eb5"), "");
     Player recorder = able("recorder-soprano");
-    assertEquals(recorder.octaveFor(Pitch.parse("C1")), java.util.Optional.empty());
+    assertEquals(other(recorder, "C1"), "");
+  }
+
+  private static String other(Player player, String note) {
+    return player.octaveFor(Pitch.parse(note), Stage.SCHOOL).map(Pitch::toString).orElse("");
   }
 
   @Test

@@ -10,6 +10,7 @@ import sempre.core.instrument.Finger;
 import sempre.core.instrument.Hold;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Keywork;
+import sempre.core.instrument.Stage;
 import sempre.core.learning.Standing;
 import sempre.core.motion.Move;
 import sempre.core.pitch.Pitch;
@@ -29,7 +30,13 @@ final class PlanViews {
   private PlanViews() {}
 
   static Views.PlanView of(
-      Plan plan, Line line, Part part, Standing standing, Player player, Choices.Ways ways) {
+      Plan plan,
+      Line line,
+      Part part,
+      Standing standing,
+      Player player,
+      Choices.Ways ways,
+      Stage stage) {
     Map<String, Pitch> pitches = new HashMap<>();
     plan.notes().forEach(n -> pitches.put(n.note().id(), n.note().pitch()));
     List<Views.MissingView> missing = new ArrayList<>();
@@ -50,7 +57,7 @@ final class PlanViews {
                               + plan.setup().highest().displayName()
                               + ")")
                   + "; "
-                  + instead(n, player)));
+                  + instead(n, player, stage)));
     }
     for (Note n : plan.unreachable()) {
       missing.add(
@@ -60,7 +67,7 @@ final class PlanViews {
               "This hand reaches no fingering of "
                   + n.pitch().displayName()
                   + "; "
-                  + instead(n, player)));
+                  + instead(n, player, stage)));
     }
     return new Views.PlanView(
         plan.cost(),
@@ -73,9 +80,9 @@ final class PlanViews {
   }
 
   /** What to do about a note that can't be played. */
-  private static String instead(Note n, Player player) {
+  private static String instead(Note n, Player player, Stage stage) {
     return player
-        .octaveFor(n.pitch())
+        .octaveFor(n.pitch(), stage)
         .map(
             p -> {
               int down = n.pitch().midi() - p.midi();

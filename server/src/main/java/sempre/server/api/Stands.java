@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
+import sempre.core.instrument.Stage;
 import sempre.core.learning.Standing;
 import sempre.core.planning.Plan;
 import sempre.core.planning.Planner;
@@ -85,7 +86,18 @@ class Stands {
         l.page().reading().part(),
         l.standing(),
         l.player(),
-        choices.ways(tx, l.student().id(), l.piece().id()));
+        choices.ways(tx, l.student().id(), l.piece().id()),
+        stage(tx, l.student()));
+  }
+
+  /** The stage of a student's most advanced group; school for one who is in none. */
+  private Stage stage(Db.Tx tx, People.Student s) throws SQLException {
+    Optional<Stage> furthest = Optional.empty();
+    for (long id : people.groupsOf(tx, s.id())) {
+      Stage of = Stage.of(people.group(tx, id).orElseThrow().stage());
+      furthest = furthest.filter(f -> f.compareTo(of) >= 0).or(() -> Optional.of(of));
+    }
+    return furthest.orElse(Stage.SCHOOL);
   }
 
   /** The others in the student's groups who read the same page on the same instrument. */

@@ -18,7 +18,7 @@ final class Told {
   static String sentence(Readiness r) {
     List<String> parts = new ArrayList<>();
     if (!r.beyond().isEmpty()) {
-      parts.add(Names.list(r.beyond()) + " is beyond this instrument");
+      parts.add("beyond the instrument or the hand: " + Names.list(r.beyond()));
     }
     if (!r.lacking().isEmpty()) {
       parts.add("not yet: " + Names.list(r.lacking()));
