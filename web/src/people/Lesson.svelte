@@ -61,9 +61,13 @@
   /** Why a note is met in this octave, where that needs a word. */
   function octave({ octave: o }: Schemas['LessonRow']) {
     const had = o.had.map((n) => n.shown).join(', ');
-    if (o.why === 'NEEDED')
-      return `as ${o.piece} brings it` + (had ? `; in another octave, ${had} is there already` : '');
-    return o.why === 'MOVED' ? 'in the nearest octave there is' : '';
+    const words: string[] = [];
+    if (o.why === 'NEEDED') words.push(`as ${o.piece} brings it`);
+    if (o.why === 'MOVED') words.push('in the nearest octave there is');
+    if (o.beyond) words.push('beyond what this group plays');
+    if (had && (o.why === 'NEEDED' || o.beyond))
+      words.push(`in another octave, ${had} is there already`);
+    return words.join('; ');
   }
   const offered = $derived([...new Set([...PITCHES, ...suggested.map(name), pitch])]);
 </script>

@@ -232,7 +232,7 @@
                 <span>{p.sentence}</span>
               </div>
             </td>
-            <td class="small">{p.unusual.join(' · ')}</td>
+            <td class="small">{p.unusual.map((u) => `${u.shown} ${u.label}`).join(' · ')}</td>
             <td class="links">
               <a href="/stand/{p.student.id}/{given.piece.id}">on the stand</a>
               {#if p.simpler}

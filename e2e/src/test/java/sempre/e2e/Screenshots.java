@@ -57,8 +57,15 @@ public final class Screenshots {
       shoot(browsing, folder, "simpler", "/simpler/27/39", false, "Shift+ArrowRight");
       shoot(browsing, folder, "class-map", "/people/group/2", false);
       shoot(browsing, folder, "class-pieces", "/people/group/2/pieces", false, "ArrowRight");
-      shoot(browsing, folder, "new-note", "/people/group/2/note/Ab4", false);
-      shoot(browsing, folder, "class-check-start", "/ear/class/2", false);
+      shoot(browsing, folder, "new-note", "/people/group/2/note/Ab", false);
+      shoot(
+          browsing,
+          folder,
+          "class-check-start",
+          "/ear/class/2",
+          false,
+          "fill:Concert pitches=Bb C D Eb F",
+          "Enter");
       shoot(browsing, folder, "people", "/people", false);
       shoot(browsing, folder, "student", "/people/5", false);
     }
@@ -86,6 +93,10 @@ public final class Screenshots {
     for (String key : keys) {
       if (key.startsWith("click:")) {
         page.getByText(key.substring("click:".length())).first().click();
+      } else if (key.startsWith("fill:")) {
+        String[] field = key.substring("fill:".length()).split("=");
+        page.getByLabel(field[0]).fill(field[1]);
+        page.getByLabel(field[0]).focus();
       } else {
         page.keyboard().press(key);
       }
@@ -93,6 +104,9 @@ public final class Screenshots {
     }
     if (name.startsWith("notes-bassoon") || name.startsWith("notes-trumpet")) {
       page.mouse().wheel(0, 330);
+    }
+    if (name.startsWith("class-check")) {
+      page.locator("article .staff svg").first().waitFor();
     }
     page.waitForTimeout(name.equals("parts") ? 5000 : 600);
     page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve(name + ".png")));

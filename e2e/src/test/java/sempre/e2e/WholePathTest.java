@@ -10,6 +10,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.LoadState;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.regex.Pattern;
@@ -249,6 +250,9 @@ public class WholePathTest {
     if (path.matches("/(stand|ear)/\\d.*")) {
       page.locator("section.drawn svg.lanes text").first().waitFor();
     }
+    page.waitForLoadState(LoadState.NETWORKIDLE);
+    // words only, no value that was meant to become some
+    assertThat(page.locator("body")).not().containsText(Pattern.compile("\\[object|undefined|NaN"));
     var found =
         new AxeBuilder(page)
             .withTags(List.of("wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"))

@@ -94,7 +94,9 @@ public record Placing(Player player, Stage stage, Needs needs) {
       row.add(
           fits.test(p)
               ? Optional.of(placed(p, said ? Why.SAID : why(p)))
-              : elsewhere(p, best, fits).map(q -> placed(q, Why.MOVED)));
+              : elsewhere(p, best, this::fits)
+                  .or(() -> elsewhere(p, best, fits))
+                  .map(q -> placed(q, Why.MOVED)));
     }
     return row;
   }

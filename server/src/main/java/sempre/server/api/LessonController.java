@@ -102,7 +102,8 @@ class LessonController {
                 .octavesOf(placed.written()).stream()
                     .filter(p -> !p.soundsAs(placed.written()))
                     .filter(p -> l.standing().has().get(p.midi()))
-                    .toList()));
+                    .toList()),
+        placed.beyond());
   }
 
   private static Views.LessonRow row(Same same, List<Learning> learners) {

@@ -468,8 +468,9 @@ final class Views {
    * @param why SAID, HAS, NEEDED, NEAREST or MOVED
    * @param piece that brings it there; empty for none
    * @param had other octaves of it that are there already
+   * @param beyond whether it lies outside the range of the group's stage
    */
-  record OctaveView(String why, String piece, List<NoteName> had) {}
+  record OctaveView(String why, String piece, List<NoteName> had, boolean beyond) {}
 
   /** A new note as some players of one instrument learn it; {@code has} have it already. */
   record LessonRow(

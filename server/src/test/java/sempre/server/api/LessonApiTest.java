@@ -2,7 +2,9 @@ package sempre.server.api;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Set;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
@@ -58,6 +60,22 @@ public class LessonApiTest extends DemoTestBase {
       }
     }
     assertThat(named).isEqualTo("F♯5");
+  }
+
+  /** A typed octave counts for everyone; whom it leads beyond the stage is told. */
+  @Test
+  public void aTypedOctaveThatLeadsBeyondTheStageIsTold() {
+    List<String> beyond = new ArrayList<>();
+    for (JsonNode r :
+        get("/api/groups/" + group("Quay Concert Band") + "/lesson?pitch=Ab4").get("rows")) {
+      if (r.get("octave").get("beyond").asBoolean()) {
+        assertThat(r.get("octave").get("why").asString()).isEqualTo("SAID");
+        beyond.add(r.get("instrument").asString() + " " + r.get("written").asString());
+      }
+    }
+    // in the bass clef school goes to F4 or G4; the tuba has no A flat 4 and is moved into its
+    // school range
+    assertThat(beyond).containsExactlyInAnyOrder("bassoon Ab4", "euphonium Ab4", "trombone Ab4");
   }
 
   @Test
