@@ -82,43 +82,34 @@
   };
 </script>
 
+{#snippet choice(n: Schemas['TableNote'], left?: string)}
+  <button
+    class="plain {n.stage}"
+    class:chosen={n.midi === chosen}
+    class:dim={!marked.has(n.midi)}
+    aria-pressed={n.midi === chosen}
+    aria-label="{name(n)}, {says ? says(n.midi) : stages[n.stage]}"
+    style:left
+    onclick={() => onchoose(n.midi)}
+  >
+    <span>{name(n)}</span>
+    {#if under}<span class="under">{@render under(n.midi)}</span>{/if}
+  </button>
+{/snippet}
+
 <div bind:clientWidth={width} class="range" role="group" aria-label="The range">
   {#if problem}<p role="alert">The staff could not be engraved; choose the note by name.</p>{/if}
   {#if !lines.length && !problem && notes.length}
     <div class="names">
       <InlineLoading description="The staff is being drawn …" />
-      {#each notes as n (n.midi)}
-        <button
-          class="plain {n.stage}"
-          class:chosen={n.midi === chosen}
-          class:dim={!marked.has(n.midi)}
-          aria-pressed={n.midi === chosen}
-          aria-label="{name(n)}, {says ? says(n.midi) : stages[n.stage]}"
-          onclick={() => onchoose(n.midi)}
-        >
-          <span>{name(n)}</span>
-          {#if under}<span class="under">{@render under(n.midi)}</span>{/if}
-        </button>
-      {/each}
+      {#each notes as n (n.midi)}{@render choice(n)}{/each}
     </div>
   {/if}
   {#each lines as line, i (i)}
     <div class="line" class:tall={under}>
       <div {@attach put(line.svg)}></div>
       {#each line.info.spots.filter((s) => byId.has(s.id)) as s (s.id)}
-        {@const n = byId.get(s.id)!}
-        <button
-          class="plain {n.stage}"
-          class:chosen={n.midi === chosen}
-          class:dim={!marked.has(n.midi)}
-          aria-pressed={n.midi === chosen}
-          aria-label="{name(n)}, {says ? says(n.midi) : stages[n.stage]}"
-          style:left="{(s.x / line.info.width) * 100}%"
-          onclick={() => onchoose(n.midi)}
-        >
-          <span>{name(n)}</span>
-          {#if under}<span class="under">{@render under(n.midi)}</span>{/if}
-        </button>
+        {@render choice(byId.get(s.id)!, `${(s.x / line.info.width) * 100}%`)}
       {/each}
     </div>
   {/each}

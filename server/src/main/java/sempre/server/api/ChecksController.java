@@ -73,7 +73,9 @@ class ChecksController {
    */
   record RangeBody(String from, String to, String scale, List<String> notes) {}
 
-  record IdsBody(@NotEmpty(message = "name the entries to take back") List<Long> ids) {}
+  record IdsBody(
+      @NotEmpty(message = "name the entries to take back")
+          List<@NotNull(message = "name the entries to take back") Long> ids) {}
 
   @GetMapping
   Views.RecordView heard(@PathVariable long studentId) {

@@ -23,6 +23,7 @@ import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.servlet.NoHandlerFoundException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
+import org.springframework.web.util.DisconnectedClientHelper;
 import sempre.core.instrument.CatalogueException;
 import sempre.formats.UnreadableException;
 import sempre.formats.musicxml.MusicXmlFile;
@@ -149,6 +150,10 @@ class Errors extends ResponseEntityExceptionHandler {
 
   @ExceptionHandler
   ProblemDetail any(Exception e) {
+    if (DisconnectedClientHelper.isClientDisconnectedException(e)) {
+      // the page was left while it was answered: there is nobody to tell, and nothing is wrong
+      return null;
+    }
     LOG.error("unexpected", e);
     return ProblemDetail.forStatusAndDetail(
         HttpStatus.INTERNAL_SERVER_ERROR,

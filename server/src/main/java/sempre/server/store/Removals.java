@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
+import sempre.core.pitch.Pitch;
 
 /** What was removed and can be put back, and what goes with a thing that is removed. */
 @Component
@@ -124,19 +125,33 @@ public class Removals {
         count(tx, with, "checks", "class_check where band_id = ?", id);
       }
       case ASSIGNMENT -> count(tx, with, "locks", "assignment_lock where assignment_id = ?", id);
-      case FINGERING ->
-          count(
-              tx,
-              with,
-              "heard",
-              "heard h join student s on s.id = h.student_id join own_fingering o on"
-                  + " o.instrument = s.instrument and o.fingering = h.fingering"
-                  + " where h.undoes is null and o.id = ?",
-              id);
+      case FINGERING -> {
+        // the same holds may be another note's too, and one note may be spelled in two ways
+        long marks =
+            tx
+                .list(
+                    "select h.written, o.midi from heard h join student s on s.id = h.student_id"
+                        + " join own_fingering o on o.instrument = s.instrument"
+                        + " and o.fingering = h.fingering where o.id = ? and h.undoes is null"
+                        + " and not exists (select 1 from heard u where u.undoes = h.id)",
+                    r -> Pitch.parse(r.getString(1)).midi() == r.getInt(2),
+                    id)
+                .stream()
+                .filter(same -> same)
+                .count();
+        if (marks > 0) {
+          with.put("heard", (int) marks);
+        }
+      }
       case STUDENT -> {
         count(
             tx, with, "heard", OF_PERSON.replace("?table", "heard") + " and x.undoes is null", id);
-        count(tx, with, "assignments", OF_PERSON.replace("?table", "assignment"), id);
+        count(
+            tx,
+            with,
+            "assignments",
+            OF_PERSON.replace("?table", "assignment") + " and x.removed_at is null",
+            id);
         count(tx, with, "locks", OF_PERSON.replace("?table", "fingering_lock"), id);
         count(tx, with, "simpler", OF_PERSON.replace("?table", "simpler_part"), id);
         count(tx, with, "groups", OF_PERSON.replace("?table", "band_student"), id);

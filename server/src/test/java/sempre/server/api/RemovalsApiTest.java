@@ -119,6 +119,15 @@ public class RemovalsApiTest extends DemoTestBase {
     String at = "/api/notes/oboe/own?note=C5&fingering=O1 1 |";
     long id = get(at).get("id").asLong();
     assertThat(get("/api/notes/oboe").toString()).contains("lamp up");
+    // three marks, of which one was taken back and one is spelled otherwise
+    String heard = "/api/students/" + student("Olu") + "/heard";
+    String mark = "{\"written\":\"%s\",\"fingering\":\"O1 1 |\",\"grade\":\"SECURE\"}";
+    String marks = mark.formatted("C5") + "," + mark.formatted("C5") + "," + mark.formatted("B#4");
+    JsonNode ids = body(post(heard, "[" + marks + "]"));
+    assertThat(ids).hasSize(3);
+    assertThat(post(heard + "/undo", "{\"ids\":[" + ids.get(1) + "]}")).hasStatusOk();
+    assertThat(post(heard + "/undo", "{\"ids\":[null]}")).hasStatus(400);
+    assertThat(get("/api/removals/FINGERING/" + id).toString()).isEqualTo("[\"2 marks\"]");
     remove("FINGERING", id);
     assertThat(get("/api/notes/oboe").toString()).doesNotContain("lamp up", "the lighthouse");
     assertThat(mvc.get().uri(at)).hasStatus(404);
