@@ -277,7 +277,7 @@ public record House(
    * @throws CatalogueException with every problem found
    */
   public static House read(String file, String yaml, Instrument i) {
-    Map<String, Object> root = Yaml.root(file, yaml);
+    Map<String, Object> root = Yaml.fromOutside(file, yaml);
     List<String> problems = new ArrayList<>();
     House house = none(i.id());
     try {
@@ -299,7 +299,7 @@ public record House(
                     i,
                     Pitch.parse(text(note, "note")),
                     text(way, "fingering"),
-                    Role.valueOf(text(way, "role", "alternate").toUpperCase(java.util.Locale.ROOT)),
+                    Role.named(text(way, "role", "alternate")),
                     text(way, "label"),
                     text(way, "note", "")));
           } catch (IllegalArgumentException e) {
@@ -318,7 +318,7 @@ public record House(
               known(i, own, root.get("hidden"), problems),
               known(i, own, root.get("standards"), problems),
               words);
-    } catch (IllegalArgumentException | ClassCastException | NullPointerException e) {
+    } catch (IllegalArgumentException e) {
       problems.add(String.valueOf(e.getMessage()));
     }
     if (!problems.isEmpty()) {

@@ -3,6 +3,7 @@ package sempre.core.instrument;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import sempre.core.Limit;
 
 /**
  * A fingering as the catalogue writes it: with choices of equivalents ({@code T/Tb}) and free
@@ -37,6 +38,7 @@ public record Pattern(
       for (List<Hold> base : partial) {
         for (Hold h : slot) {
           next.add(with(base, h));
+          Limit.FINGERING_WAYS.check(next.size());
         }
       }
       partial = next;
@@ -47,6 +49,7 @@ public record Pattern(
         List<Hold> held = with(base, f);
         if (base.containsAll(over.getOrDefault(f, List.of())) && keywork.clash(held).isEmpty()) {
           all.add(held);
+          Limit.FINGERING_WAYS.check(all.size());
         }
       }
     }

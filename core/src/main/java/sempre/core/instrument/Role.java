@@ -17,4 +17,19 @@ public enum Role {
   public String word() {
     return word;
   }
+
+  /**
+   * The role of a word, as a teacher gives it to an own fingering.
+   *
+   * @throws IllegalArgumentException with a sentence that says which there are
+   */
+  public static Role named(String word) {
+    for (Role r : values()) {
+      if (r.word.equals(word.toLowerCase(java.util.Locale.ROOT))) {
+        return r;
+      }
+    }
+    throw new IllegalArgumentException(
+        "there is no sort '" + word + "'; an own fingering is alternate, trill or special");
+  }
 }

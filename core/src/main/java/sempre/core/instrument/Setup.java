@@ -23,6 +23,8 @@ public final class Setup {
 
   private final Instrument instrument;
   private final Map<String, String> options;
+  private final Pitch lowest;
+  private final Pitch highest;
   private static final int MIDI_NOTES = 128;
 
   private final List<List<Way>> waysByMidi = new ArrayList<>();
@@ -63,6 +65,8 @@ public final class Setup {
   private Setup(Instrument instrument, Map<String, String> options) {
     this.instrument = instrument;
     this.options = java.util.Collections.unmodifiableMap(options);
+    this.lowest = standards().stream().min(Pitch::compareTo).orElse(instrument.lowest());
+    this.highest = standards().stream().max(Pitch::compareTo).orElse(instrument.highest());
     if (instrument.keywork().controls().size() > Long.SIZE) {
       throw new CatalogueException(
           instrument.id(), List.of("more than " + Long.SIZE + " controls can't be told apart"));
@@ -176,19 +180,18 @@ public final class Setup {
 
   /** Lowest note of this set-up. */
   public Pitch lowest() {
-    return instrument.entries().stream()
-        .filter(e -> e.fits(options) && e.role() == Role.STANDARD)
-        .map(Entry::written)
-        .min(Pitch::compareTo)
-        .orElse(instrument.lowest());
+    return lowest;
   }
 
   /** Highest note of this set-up. */
   public Pitch highest() {
+    return highest;
+  }
+
+  private List<Pitch> standards() {
     return instrument.entries().stream()
         .filter(e -> e.fits(options) && e.role() == Role.STANDARD)
         .map(Entry::written)
-        .max(Pitch::compareTo)
-        .orElse(instrument.highest());
+        .toList();
   }
 }

@@ -6,9 +6,19 @@ import java.util.List;
 import java.util.Map;
 import org.snakeyaml.engine.v2.api.Load;
 import org.snakeyaml.engine.v2.api.LoadSettings;
+import org.snakeyaml.engine.v2.api.lowlevel.Parse;
+import org.snakeyaml.engine.v2.events.CollectionStartEvent;
+import org.snakeyaml.engine.v2.events.Event;
+import org.snakeyaml.engine.v2.events.ScalarEvent;
+import org.snakeyaml.engine.v2.exceptions.YamlEngineException;
+import sempre.core.Limit;
 
 /** Plain access to what a YAML reader returns: mappings, sequences, scalars. */
 final class Yaml {
+  private static final int SHOWN = 60;
+  private static final String PLAIN =
+      "it uses an anchor, an alias or a tag; write it plainly, as it was exported";
+
   private Yaml() {}
 
   /**
@@ -17,10 +27,11 @@ final class Yaml {
    * @throws CatalogueException when it is no YAML, or the root is something else
    */
   static Map<String, Object> root(String file, String text) {
+    LoadSettings settings = LoadSettings.builder().setLabel(file).build();
     Object loaded;
     try {
-      loaded = new Load(LoadSettings.builder().setLabel(file).build()).loadFromString(text);
-    } catch (RuntimeException e) {
+      loaded = new Load(settings).loadFromString(text);
+    } catch (YamlEngineException e) {
       throw new CatalogueException(file, List.of(String.valueOf(e.getMessage())));
     }
     if (!(loaded instanceof Map)) {
@@ -29,12 +40,42 @@ final class Yaml {
     return map(loaded);
   }
 
+  /**
+   * Reads a text that comes from outside: nothing in it is expanded or made into an object.
+   *
+   * @throws CatalogueException when it is no YAML, nests too deep, or uses anchors or tags
+   */
+  static Map<String, Object> fromOutside(String file, String text) {
+    try {
+      Limit.YAML_LETTERS.check(text.length());
+      int depth = 0;
+      for (Event e : new Parse(LoadSettings.builder().setLabel(file).build()).parseString(text)) {
+        switch (e.getEventId()) {
+          case MappingStart, SequenceStart -> Limit.YAML_DEPTH.check(++depth);
+          case MappingEnd, SequenceEnd -> depth--;
+          case Alias -> throw new IllegalArgumentException(PLAIN);
+          default -> {
+            // scalars and where a document begins and ends
+          }
+        }
+        if (e instanceof CollectionStartEvent c && c.getTag().isPresent()
+            || e instanceof ScalarEvent s && s.getTag().isPresent()) {
+          throw new IllegalArgumentException(PLAIN);
+        }
+      }
+    } catch (YamlEngineException | IllegalArgumentException e) {
+      throw new CatalogueException(file, List.of(String.valueOf(e.getMessage())));
+    }
+    return root(file, text);
+  }
+
   /** A mapping with its keys as text; nothing at all is an empty one. */
-  @SuppressWarnings("unchecked")
   static Map<String, Object> map(Object o) {
     Map<String, Object> copy = new LinkedHashMap<>();
-    if (o != null) {
-      ((Map<Object, Object>) o).forEach((k, v) -> copy.put(String.valueOf(k), v));
+    if (o instanceof Map<?, ?> m) {
+      m.forEach((k, v) -> copy.put(String.valueOf(k), v));
+    } else if (o != null) {
+      throw new IllegalArgumentException(shown(o) + " should be a mapping, such as 'note: Bb4'");
     }
     return copy;
   }
@@ -42,6 +83,9 @@ final class Yaml {
   /** A sequence; nothing at all is an empty one. */
   @SuppressWarnings("unchecked")
   static List<Object> list(Object o) {
+    if (o != null && !(o instanceof List)) {
+      throw new IllegalArgumentException(shown(o) + " should be a list");
+    }
     return o == null ? List.of() : (List<Object>) o;
   }
 
@@ -72,7 +116,7 @@ final class Yaml {
   static String text(Map<String, Object> map, String key) {
     Object value = map.get(key);
     if (value == null) {
-      throw new IllegalArgumentException("'" + key + "' is missing in " + map);
+      throw new IllegalArgumentException("'" + key + "' is missing in " + shown(map));
     }
     return String.valueOf(value);
   }
@@ -82,6 +126,14 @@ final class Yaml {
   }
 
   static int number(Object o) {
-    return ((Number) o).intValue();
+    if (o instanceof Number n) {
+      return n.intValue();
+    }
+    throw new IllegalArgumentException(shown(o) + " should be a number");
+  }
+
+  private static String shown(Object o) {
+    String text = String.valueOf(o);
+    return "'" + (text.length() > SHOWN ? text.substring(0, SHOWN) + "…" : text) + "'";
   }
 }

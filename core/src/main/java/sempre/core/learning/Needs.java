@@ -56,7 +56,7 @@ public record Needs(List<Need> notes) {
   public static BitSet notes(Line line, Player player) {
     BitSet notes = new BitSet();
     for (Note n : line.notes()) {
-      if (!notes.get(n.pitch().midi()) && player.usual(n.pitch()).isPresent()) {
+      if (player.usual(n.pitch()).isPresent()) {
         notes.set(n.pitch().midi());
       }
     }

@@ -76,7 +76,8 @@ public final class Standing {
     Map<String, Double> left = new HashMap<>();
     checks.stream()
         .filter(c -> c.undoes().isEmpty() && !undone.contains(c.id()))
-        .sorted(Comparator.comparing(Check::at).thenComparingLong(Check::id))
+        // in the order of entry: a clock that was set back makes no newer grade the older one
+        .sorted(Comparator.comparingLong(Check::id).thenComparing(Check::at))
         .forEach(
             c -> {
               String key = Player.Known.key(c.written(), c.fingering());

@@ -10,8 +10,9 @@ import java.util.regex.Pattern;
  *
  * @param letter the note letter
  * @param alter semitones up or down, -2 (double flat) to 2 (double sharp)
- * @param octave scientific octave, -1 to 10; it changes between B and C, so {@code B#4} sounds as
- *     {@code C5}
+ * @param octave scientific octave; it changes between B and C, so {@code B#4} sounds as {@code C5}.
+ *     What is read is from -1 to 10; what is computed from it, such as the sound of a note on a
+ *     transposing instrument, may lie {@value #BEYOND} octaves beyond
  */
 public record Pitch(Letter letter, int alter, int octave) implements Comparable<Pitch> {
   private static final Pattern TEXT =
@@ -28,6 +29,7 @@ public record Pitch(Letter letter, int alter, int octave) implements Comparable<
 
   private static final int LOWEST_OCTAVE = -1;
   private static final int HIGHEST_OCTAVE = 10;
+  private static final int BEYOND = 10;
 
   /** Letters in the order of fifths: each is a fifth above the one before. */
   private static final String FIFTHS = "FCGDAEB";
@@ -36,9 +38,13 @@ public record Pitch(Letter letter, int alter, int octave) implements Comparable<
     if (alter < -2 || alter > 2) {
       throw new IllegalArgumentException("a note has at most two sharps or flats, not " + alter);
     }
-    if (octave < LOWEST_OCTAVE || octave > HIGHEST_OCTAVE) {
-      throw new IllegalArgumentException("octave " + octave + " is outside -1 to 10");
+    if (octave < LOWEST_OCTAVE - BEYOND || octave > HIGHEST_OCTAVE + BEYOND) {
+      throw new IllegalArgumentException(outside(octave));
     }
+  }
+
+  private static String outside(int octave) {
+    return "octave " + octave + " is outside " + LOWEST_OCTAVE + " to " + HIGHEST_OCTAVE;
   }
 
   /**
@@ -61,16 +67,17 @@ public record Pitch(Letter letter, int alter, int octave) implements Comparable<
           case "##", "x", "♯♯" -> 2;
           default -> 0;
         };
-    return new Pitch(
-        Letter.valueOf(m.group(1).toUpperCase(java.util.Locale.ROOT)),
-        alter,
-        Integer.parseInt(m.group(3)));
+    int octave = Integer.parseInt(m.group(3));
+    if (octave < LOWEST_OCTAVE || octave > HIGHEST_OCTAVE) {
+      throw new IllegalArgumentException(outside(octave));
+    }
+    return new Pitch(Letter.valueOf(m.group(1).toUpperCase(java.util.Locale.ROOT)), alter, octave);
   }
 
   /** The pitch of a MIDI number (60 is C4), its black keys spelled with sharps or with flats. */
   public static Pitch ofMidi(int midi, boolean sharps) {
-    String name = (sharps ? SHARP_NAMES : FLAT_NAMES).get(Math.floorMod(midi, 12));
-    return parse(name + (Math.floorDiv(midi, 12) - 1));
+    Pitch name = parse((sharps ? SHARP_NAMES : FLAT_NAMES).get(Math.floorMod(midi, 12)) + "0");
+    return new Pitch(name.letter, name.alter, Math.floorDiv(midi, 12) - 1);
   }
 
   /** The pitch of a MIDI number as band music usually spells it: C#, Eb, F#, Ab, Bb. */

@@ -25,8 +25,24 @@ final class BestRoutes {
    */
   record Path(long cost, int[] ways) {}
 
-  /** A part of all paths: those that leave {@code prefix} at a note, and its best one. */
-  private record Part(long cost, int[] ways, int leaves, Set<Integer> forbidden, int number) {}
+  /**
+   * A part of all paths, with its best one: those that follow a path and leave it at a note. The
+   * best one is written out only when its turn comes, so that memory grows with the notes alone.
+   *
+   * @param from the path that is left
+   * @param state of the note where it is left
+   * @param before the state of the note before that
+   * @param back how the notes before were reached along the path
+   */
+  private record Part(
+      long cost,
+      int[] from,
+      int leaves,
+      int state,
+      int before,
+      int[][] back,
+      Set<Integer> forbidden,
+      int number) {}
 
   private final Route route;
   private int number;
@@ -44,12 +60,14 @@ final class BestRoutes {
     // of equal cost the one found first, so that the order never depends on anything else
     PriorityQueue<Part> parts =
         new PriorityQueue<>(Comparator.comparingLong(Part::cost).thenComparingInt(Part::number));
-    parts.add(new Part(route.cost(), route.chosen(), 0, Set.of(), number++));
     List<Path> found = new ArrayList<>();
+    found.add(new Path(route.cost(), route.chosen()));
+    split(found.get(0), 0, Set.of(), parts, count - 1);
     while (!parts.isEmpty() && found.size() < count) {
       Part best = parts.poll();
-      found.add(new Path(best.cost(), best.ways()));
-      split(best, parts);
+      Path path = new Path(best.cost(), ways(best));
+      found.add(path);
+      split(path, best.leaves(), best.forbidden(), parts, count - found.size());
     }
     return found;
   }
@@ -58,20 +76,24 @@ final class BestRoutes {
     return route.layers.get(note).entryOf[way];
   }
 
-  private void split(Part part, PriorityQueue<Part> parts) {
+  private void split(
+      Path path, int leaves, Set<Integer> taken, PriorityQueue<Part> parts, int wanted) {
+    if (wanted < 1) {
+      return;
+    }
     int n = route.layers.size();
     int d = route.directions;
     // cheapest ways along the path's own entries, up to each note
     long[][] along = new long[n][];
     int[][] back = new int[n][];
     for (int i = 0; i < n; i++) {
-      if (i >= part.leaves()) {
+      if (i >= leaves) {
         Set<Integer> forbidden = new HashSet<>();
-        forbidden.add(entry(i, part.ways()[i]));
-        if (i == part.leaves()) {
-          forbidden.addAll(part.forbidden());
+        forbidden.add(entry(i, path.ways()[i]));
+        if (i == leaves) {
+          forbidden.addAll(taken);
         }
-        Part other = leaving(part.ways(), along, back, i, forbidden);
+        Part other = leaving(path.ways(), along, back, i, forbidden);
         if (other != null) {
           parts.add(other);
         }
@@ -80,7 +102,7 @@ final class BestRoutes {
       along[i] = new long[states];
       back[i] = new int[states];
       Arrays.fill(along[i], FAR);
-      int own = entry(i, part.ways()[i]);
+      int own = entry(i, path.ways()[i]);
       for (int w = 0; w < route.layers.get(i).index.length; w++) {
         if (entry(i, w) == own) {
           reach(along, back, i, w);
@@ -130,18 +152,25 @@ final class BestRoutes {
     if (best < 0) {
       return null;
     }
-    int[] path = ways.clone();
-    int state = best;
-    for (int j = i; j >= 0; j--) {
+    return new Part(least, ways, i, best, back[i][best], back, forbidden, number++);
+  }
+
+  /** The ways of the best path of a part. */
+  private int[] ways(Part part) {
+    int[] path = part.from().clone();
+    int i = part.leaves();
+    path[i] = part.state() / route.directions;
+    int state = part.before();
+    for (int j = i - 1; j >= 0; j--) {
       path[j] = state / route.directions;
-      state = back[j][state];
+      state = part.back()[j][state];
     }
-    state = best;
+    state = part.state();
     for (int j = i + 1; j < path.length; j++) {
       path[j] = onward(j, state);
       state = route.target(j, state, path[j]);
     }
-    return new Part(least, path, i, forbidden, number++);
+    return path;
   }
 
   /** The way of note j on the cheapest path to the end from a state of the note before. */

@@ -242,15 +242,15 @@ public final class Planner {
     // what is fixed can be fixed otherwise: the same plan, but for this lock
     Layer layer = locked ? unlocked(i) : layers.get(i);
     List<Setup.Way> ways = layer.ways;
-    Route around = locked ? new Route(player, notes, with(i, layer), contexts) : route;
-    long base = locked ? through(around, i, way.entry()) : cost;
+    long[] through = route.through(i, layer);
+    long base = locked ? least(through, ways, way.entry()) : cost;
     Map<String, Alternative> cheapest = new LinkedHashMap<>();
     for (int w = 0; w < ways.size(); w++) {
       Setup.Way other = ways.get(w);
       if (other.entry() == way.entry()) {
         continue;
       }
-      Alternative a = new Alternative(other, (around.through(i, w) - base) / (double) Weight.GRID);
+      Alternative a = new Alternative(other, (through[w] - base) / (double) Weight.GRID);
       cheapest.merge(other.entry().fingering(), a, (x, y) -> y.extra() < x.extra() ? y : x);
     }
     Comparison comparison = new Comparison(i, chosen, ways);
@@ -295,20 +295,13 @@ public final class Planner {
         Ornamented.of(note, way, player));
   }
 
-  /** The cost of the cheapest path through a fingering of note i, in 1/1024. */
-  private static long through(Route route, int i, Entry entry) {
-    List<Setup.Way> ways = route.layers.get(i).ways;
-    return IntStream.range(0, ways.size())
+  /** The least of what a path costs through the ways of one fingering, in 1/1024. */
+  private static long least(long[] through, List<Setup.Way> ways, Entry entry) {
+    return IntStream.range(0, through.length)
         .filter(w -> ways.get(w).entry() == entry)
-        .mapToLong(w -> route.through(i, w))
+        .mapToLong(w -> through[w])
         .min()
         .orElseThrow();
-  }
-
-  private List<Layer> with(int i, Layer layer) {
-    List<Layer> all = new ArrayList<>(layers);
-    all.set(i, layer);
-    return all;
   }
 
   private record Alternative(Setup.Way way, double extra) {}

@@ -111,9 +111,12 @@ final class Route {
 
   /** What the change from a state of note i - 1 to a way of note i costs, in 1/1024. */
   long change(int i, int state, int way) {
-    Layer a = layers.get(i - 1);
-    Network.Pair pair = network.pair(a.midi, layers.get(i).midi);
-    int at = a.index[state / directions] * pair.to + layers.get(i).index[way];
+    return change(layers.get(i - 1), layers.get(i), paces.get(i), state, way);
+  }
+
+  private long change(Layer a, Layer b, Effort.Pace pace, int state, int way) {
+    Network.Pair pair = network.pair(a.midi, b.midi);
+    int at = a.index[state / directions] * pair.to + b.index[way];
     int arrived = state % directions - directions / 2;
     return Effort.cost(
         pair.moved[at],
@@ -122,18 +125,69 @@ final class Route {
         pair.still[at],
         pair.travelled[at],
         arrived * pair.outward[at] < 0,
-        paces.get(i));
+        pace);
   }
 
   /** The state of note i that a way reached from a state of the note before is in. */
   int target(int i, int state, int way) {
+    return target(layers.get(i - 1), layers.get(i), state, way);
+  }
+
+  private int target(Layer a, Layer b, int state, int way) {
     if (directions == 1) {
       return way;
     }
-    Layer a = layers.get(i - 1);
-    Network.Pair pair = network.pair(a.midi, layers.get(i).midi);
-    int at = a.index[state / directions] * pair.to + layers.get(i).index[way];
+    Network.Pair pair = network.pair(a.midi, b.midi);
+    int at = a.index[state / directions] * pair.to + b.index[way];
     return way * directions + pair.outward[at] + 1;
+  }
+
+  /**
+   * The cost of the cheapest path through each way of another layer in the place of note i, in
+   * 1/1024: what lies before and after is known, so only the two changes are worked out.
+   */
+  long[] through(int i, Layer other) {
+    long[] own = other.prices(contexts.get(i));
+    long[] through = new long[other.index.length];
+    for (int w = 0; w < through.length; w++) {
+      long[] reached = new long[directions];
+      Arrays.fill(reached, FAR);
+      if (i == 0) {
+        reached[directions / 2] = 0;
+      } else {
+        Layer a = layers.get(i - 1);
+        for (int s = 0; s < forward[i - 1].length; s++) {
+          int d = target(a, other, s, w) % directions;
+          reached[d] =
+              Math.min(reached[d], forward[i - 1][s] + change(a, other, paces.get(i), s, w));
+        }
+      }
+      through[w] = FAR;
+      for (int d = 0; d < directions; d++) {
+        if (reached[d] < FAR) {
+          long all = reached[d] + own[other.entryOf[w]] + rest(i, other, w * directions + d);
+          through[w] = Math.min(through[w], all);
+        }
+      }
+    }
+    return through;
+  }
+
+  /** What is left to the end from a state of another layer in the place of note i. */
+  private long rest(int i, Layer other, int state) {
+    if (i == forward.length - 1) {
+      return 0;
+    }
+    Layer next = layers.get(i + 1);
+    long least = FAR;
+    for (int w = 0; w < next.index.length; w++) {
+      long cost =
+          change(other, next, paces.get(i + 1), state, w)
+              + price(i + 1, w)
+              + rest(i + 1, target(other, next, state, w));
+      least = Math.min(least, cost);
+    }
+    return least;
   }
 
   long price(int i, int way) {

@@ -2,24 +2,47 @@ package sempre.core.score;
 
 import java.util.List;
 import java.util.Map;
+import java.util.NavigableMap;
 import java.util.SortedMap;
 import java.util.TreeMap;
 
-/**
- * The tempo over a part, also where nobody plays.
- *
- * @param marks quarter notes a minute by where they begin, in quarters from the start; the first
- *     holds from the start on
- */
-public record Tempi(SortedMap<Double, Double> marks) {
+/** The tempo over a part, also where nobody plays. */
+public final class Tempi {
   /** A part without a tempo is taken at this one, in quarter notes a minute (judgement). */
   public static final double USUAL = 96;
 
   /** Places that differ by less are the same: durations in a file are rounded. */
   private static final double NEAR = 1e-6;
 
-  public Tempi {
-    marks = java.util.Collections.unmodifiableSortedMap(new TreeMap<>(marks));
+  private final NavigableMap<Double, Double> marks;
+  // when each mark is reached, in seconds; the start stands in it too
+  private final NavigableMap<Double, Double> reached = new TreeMap<>();
+
+  /**
+   * @param marks quarter notes a minute by where they begin, in quarters from the start; the first
+   *     holds from the start on
+   */
+  public Tempi(SortedMap<Double, Double> marks) {
+    this.marks = new TreeMap<>(marks);
+    reached.put(0.0, 0.0);
+    for (double m : this.marks.tailMap(0.0, false).keySet()) {
+      reached.put(m, seconds(m));
+    }
+  }
+
+  @Override
+  public boolean equals(Object other) {
+    return other instanceof Tempi t && marks.equals(t.marks);
+  }
+
+  @Override
+  public int hashCode() {
+    return marks.hashCode();
+  }
+
+  @Override
+  public String toString() {
+    return "Tempi" + marks;
   }
 
   /** As the notes say it, where nothing else is known. */
@@ -43,14 +66,7 @@ public record Tempi(SortedMap<Double, Double> marks) {
 
   /** When a place is reached, in seconds from the start: every change of tempo counts. */
   public double seconds(double quarters) {
-    double seconds = 0;
-    double from = 0;
-    for (Map.Entry<Double, Double> m : marks.entrySet()) {
-      if (m.getKey() > from && m.getKey() < quarters) {
-        seconds += (m.getKey() - from) * 60 / at(from);
-        from = m.getKey();
-      }
-    }
-    return seconds + Math.max(0, quarters - from) * 60 / at(from);
+    Map.Entry<Double, Double> last = reached.lowerEntry(Math.max(quarters, Double.MIN_VALUE));
+    return last.getValue() + Math.max(0, quarters - last.getKey()) * 60 / at(last.getKey());
   }
 }

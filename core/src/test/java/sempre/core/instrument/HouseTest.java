@@ -284,7 +284,7 @@ public class HouseTest {
         "there is no '9' on the left"
       },
       {"instrument: flute\nspells: []", "'spells' does not belong here"},
-      {"instrument: flute\nnotes: 3", "cannot be cast"},
+      {"instrument: flute\nnotes: 3", "'3' should be a list"},
       {"[1, 2]", "it is not a YAML mapping"},
       {"hidden: []", "'instrument' is missing"},
     };

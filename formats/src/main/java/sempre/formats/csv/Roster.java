@@ -19,6 +19,7 @@ import java.util.function.Predicate;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
+import sempre.core.Limit;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Compass;
 import sempre.core.instrument.Instrument;
@@ -40,9 +41,6 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
     columns = List.copyOf(columns);
     rows = List.copyOf(rows);
   }
-
-  /** The most rows that are read at once. */
-  public static final int MOST_ROWS = 500;
 
   private static final int LONGEST_NAME = 40;
 
@@ -180,10 +178,6 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
       throw new IllegalArgumentException(
           "there is no row to read; paste a list, one student in each row");
     }
-    if (cells.size() > MOST_ROWS + 1) {
-      throw new IllegalArgumentException(
-          "there are " + cells.size() + " rows; take at most " + MOST_ROWS + " at once");
-    }
     boolean headed = headed(cells.get(0));
     List<List<String>> body = headed ? cells.subList(1, cells.size()) : cells;
     int width = cells.stream().mapToInt(List::size).max().orElse(0);
@@ -204,6 +198,7 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
         rows.add(row(r + (headed ? 2 : 1), body.get(r), said, meant));
       }
     }
+    Limit.LIST_GROUPS.check(rows.stream().map(Row::group).distinct().count());
     return new Roster(headed, columns, rows);
   }
 
@@ -229,6 +224,9 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
     try (CSVParser parser = format.parse(new StringReader(plain))) {
       List<List<String>> cells = new ArrayList<>();
       for (CSVRecord r : parser) {
+        // a row of headings comes on top
+        Limit.LIST_ROWS.check(cells.size());
+        Limit.LIST_COLUMNS.check(r.size());
         cells.add(r.stream().map(String::strip).toList());
       }
       while (!cells.isEmpty() && cells.get(cells.size() - 1).stream().allMatch(String::isEmpty)) {

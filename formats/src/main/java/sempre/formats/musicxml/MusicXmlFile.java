@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
+import sempre.core.Limit;
 import sempre.formats.UnreadableException;
 import sempre.formats.xml.Xml;
 import sempre.formats.xml.XmlNode;
@@ -22,10 +23,7 @@ import sempre.formats.xml.XmlNode;
  * and with an id on every note and bar, the same at every reading.
  */
 public final class MusicXmlFile {
-  /** Largest file taken, in bytes; a full orchestra of 500 bars stays well below. */
-  public static final int MAX_BYTES = 24 * 1024 * 1024;
-
-  private static final int MAX_ENTRIES = 500;
+  private static final int MEGABYTE = 1024 * 1024;
 
   private final XmlNode root;
 
@@ -46,9 +44,7 @@ public final class MusicXmlFile {
       throw new UnreadableException("there is no file " + path + "; check the name");
     }
     try {
-      if (Files.size(path) > MAX_BYTES) {
-        throw tooLarge();
-      }
+      checkSize(Files.size(path));
       return of(Files.readAllBytes(path));
     } catch (IOException e) {
       throw new UnreadableException(path + " can't be read; check its permissions", e);
@@ -64,9 +60,7 @@ public final class MusicXmlFile {
     if (bytes.length == 0) {
       throw new UnreadableException("the file is empty; export it again");
     }
-    if (bytes.length > MAX_BYTES) {
-      throw tooLarge();
-    }
+    checkSize(bytes.length);
     boolean zip = bytes.length > 3 && bytes[0] == 'P' && bytes[1] == 'K';
     byte[] xml = zip ? unzip(bytes) : bytes;
     if (!zip && !looksLikeXml(xml)) {
@@ -104,11 +98,9 @@ public final class MusicXmlFile {
     return root;
   }
 
-  private static UnreadableException tooLarge() {
-    return new UnreadableException(
-        "the file is larger than "
-            + MAX_BYTES / 1024 / 1024
-            + " MB; export only the parts and bars that are needed");
+  /** Megabytes that are begun count as whole ones. */
+  private static void checkSize(long bytes) {
+    Limit.FILE_MEGABYTES.check((bytes + MEGABYTE - 1) / MEGABYTE);
   }
 
   private static boolean looksLikeXml(byte[] b) {
@@ -127,13 +119,11 @@ public final class MusicXmlFile {
 
   private static byte[] unzip(byte[] bytes) {
     Map<String, byte[]> files = new LinkedHashMap<>();
-    long left = MAX_BYTES;
+    long left = (long) Limit.UNPACKED_MEGABYTES.most() * MEGABYTE;
+    int entries = 0;
     try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(bytes))) {
       for (ZipEntry e = zip.getNextEntry(); e != null; e = zip.getNextEntry()) {
-        if (files.size() >= MAX_ENTRIES) {
-          throw new UnreadableException(
-              "the compressed file holds more than " + MAX_ENTRIES + " files; it is no music file");
-        }
+        Limit.ARCHIVE_ENTRIES.check(++entries);
         byte[] content = read(zip, left);
         left -= content.length;
         if (!e.isDirectory()) {
@@ -166,10 +156,7 @@ public final class MusicXmlFile {
   private static byte[] read(InputStream in, long left) throws IOException {
     byte[] content = in.readNBytes((int) left + 1);
     if (content.length > left) {
-      throw new UnreadableException(
-          "the compressed file unpacks to more than "
-              + MAX_BYTES / 1024 / 1024
-              + " MB; export only the parts and bars that are needed");
+      Limit.UNPACKED_MEGABYTES.check(Long.MAX_VALUE);
     }
     return content;
   }

@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
+import java.util.regex.Pattern;
+import sempre.core.Limit;
 import sempre.core.pitch.Transposition;
 import sempre.core.score.Chord;
 import sempre.core.score.Part;
@@ -17,6 +19,9 @@ import sempre.formats.xml.XmlNode;
 
 /** Reads MusicXML, version 1.0 to 4.0, into the score that the planner knows. */
 public final class MusicXmlReader {
+
+  private static final Pattern DECIMAL =
+      Pattern.compile("[+-]?(\\d{1,9}(\\.\\d{0,20})?|\\.\\d{1,20})");
 
   private MusicXmlReader() {}
 
@@ -74,6 +79,9 @@ public final class MusicXmlReader {
           "The score is written in concert pitch; each player's page is transposed from it.");
     }
     List<Part> parts = readers.stream().map(r -> r.part(starts, new Tempi(tempi))).toList();
+    for (Part p : parts) {
+      p.lines().forEach(l -> Limit.NOTES.check(l.notes().size()));
+    }
     String title = root.child("work").map(w -> w.textOf("work-title")).orElse("");
     if (title.isEmpty()) {
       title = root.textOf("movement-title");
@@ -92,6 +100,8 @@ public final class MusicXmlReader {
   static Transposition transposition(XmlNode t) {
     int chromatic = integer(t.textOf("chromatic"), 0);
     int octaves = integer(t.textOf("octave-change"), 0);
+    Limit.TRANSPOSED_HALF_STEPS.check(
+        Math.max(Math.abs((long) chromatic), 12 * Math.abs((long) octaves)));
     if (t.has("double")) {
       octaves -= 1;
     }
@@ -99,12 +109,13 @@ public final class MusicXmlReader {
         t.has("diatonic")
             ? integer(t.textOf("diatonic"), 0)
             : (int) Math.round(chromatic * 7 / 12.0);
+    Limit.TRANSPOSED_HALF_STEPS.check(Math.abs((long) diatonic));
     return new Transposition(diatonic + 7 * octaves, chromatic + 12 * octaves);
   }
 
   /** Quarter notes a minute that a {@code <metronome>} says, where it says a number. */
   static OptionalDouble metronome(XmlNode m) {
-    var number = java.util.regex.Pattern.compile("\\d+(\\.\\d+)?").matcher(m.textOf("per-minute"));
+    var number = Pattern.compile("\\d{1,4}(\\.\\d{1,9})?").matcher(m.textOf("per-minute"));
     if (!number.find()) {
       return OptionalDouble.empty();
     }
@@ -126,10 +137,14 @@ public final class MusicXmlReader {
   }
 
   static int integer(String text, int otherwise) {
-    try {
-      return text.isEmpty() ? otherwise : (int) Math.round(Double.parseDouble(text));
-    } catch (NumberFormatException e) {
-      return otherwise;
-    }
+    OptionalDouble number = decimal(text);
+    return number.isPresent() ? (int) Math.round(number.getAsDouble()) : otherwise;
+  }
+
+  /** A decimal number of a sensible length; there is no NaN, infinity or power in MusicXML. */
+  static OptionalDouble decimal(String text) {
+    return DECIMAL.matcher(text).matches()
+        ? OptionalDouble.of(Double.parseDouble(text))
+        : OptionalDouble.empty();
   }
 }

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeMap;
+import sempre.core.Limit;
 import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Letter;
 import sempre.core.pitch.Pitch;
@@ -44,6 +45,8 @@ final class PartReader {
   private record BarData(
       String number, double quarters, KeySignature key, int beats, int beatType, XmlNode node) {}
 
+  private static final int SHOWN = 40;
+
   private final String id;
   private final String name;
   private final boolean concert;
@@ -66,6 +69,7 @@ final class PartReader {
     this.id = id;
     this.name = name;
     this.concert = concert;
+    Limit.BARS.check(part.children("measure").size());
     for (XmlNode measure : part.children("measure")) {
       String number = measure.attribute("number");
       try {
@@ -226,11 +230,13 @@ final class PartReader {
     if (text.isEmpty()) {
       return 0;
     }
-    try {
-      return Double.parseDouble(text);
-    } catch (NumberFormatException ex) {
-      throw new IllegalArgumentException("'" + text + "' should be a number");
-    }
+    return MusicXmlReader.decimal(text)
+        .orElseThrow(
+            () ->
+                new IllegalArgumentException(
+                    "'"
+                        + text.substring(0, Math.min(SHOWN, text.length()))
+                        + "' should be a number"));
   }
 
   private void remark(String sentence) {

@@ -3,6 +3,7 @@ package sempre.formats.musicxml;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -66,6 +67,13 @@ final class PlayedOrder {
         fine[i] |= !s.attribute("fine").isEmpty();
       }
     }
+    Set<Integer> everyEnding = new HashSet<>();
+    endings.forEach(everyEnding::addAll);
+    boolean[] otherFollows = new boolean[n + 1];
+    for (int i = n - 1; i >= 0; i--) {
+      otherFollows[i] =
+          otherFollows[i + 1] || !endings.get(i).isEmpty() && !endings.get(i).contains(1);
+    }
     List<Integer> order = new ArrayList<>();
     int[] passed = new int[n];
     int start = 0;
@@ -77,7 +85,7 @@ final class PlayedOrder {
         start = i;
         pass = 1;
       }
-      boolean last = jumped && endings.get(i).contains(1) && endsElsewhere(endings, i);
+      boolean last = jumped && endings.get(i).contains(1) && otherFollows[i];
       if (!endings.get(i).isEmpty() && (last || !jumped && !endings.get(i).contains(pass))) {
         i++;
         continue;
@@ -90,7 +98,9 @@ final class PlayedOrder {
         i = coda.get(toCoda[i]);
         continue;
       }
-      if (!jumped && times[i] > 0 && passed[i] < repeats(endings, i, pass, times[i])) {
+      if (!jumped
+          && times[i] > 0
+          && passed[i] < repeats(endings.get(i), everyEnding.contains(pass + 1), times[i])) {
         passed[i]++;
         pass++;
         i = start;
@@ -116,17 +126,11 @@ final class PlayedOrder {
   }
 
   /** How often the repeat at a bar leads back: with endings as often as a later pass has one. */
-  private static int repeats(List<Set<Integer>> endings, int bar, int pass, int times) {
-    Set<Integer> here = endings.get(bar);
+  private static int repeats(Set<Integer> here, boolean laterHasOne, int times) {
     if (here.isEmpty()) {
       return times - 1;
     }
-    return endings.stream().anyMatch(e -> e.contains(pass + 1)) ? here.size() : 0;
-  }
-
-  private static boolean endsElsewhere(List<Set<Integer>> endings, int i) {
-    return endings.subList(i, endings.size()).stream()
-        .anyMatch(e -> !e.isEmpty() && !e.contains(1));
+    return laterHasOne ? here.size() : 0;
   }
 
   private static String either(String a, String b) {
@@ -135,7 +139,7 @@ final class PlayedOrder {
 
   private static Set<Integer> numbers(String text) {
     return Arrays.stream(text.split("[,\\s]+"))
-        .filter(t -> t.matches("\\d+"))
+        .filter(t -> t.matches("\\d{1,4}"))
         .map(Integer::parseInt)
         .collect(Collectors.toSet());
   }

@@ -7,17 +7,21 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.HashMap;
+import java.util.Map;
 import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
 import javax.xml.stream.XMLStreamWriter;
+import sempre.core.Limit;
 import sempre.formats.UnreadableException;
 
 /** Reads and writes XML trees. Never fetches a DTD and never expands an entity. */
 public final class Xml {
   private static final XMLInputFactory INPUT = input();
-  private static final int MAX_DEPTH = 64;
+  private static final int MAX_ATTRIBUTES = 100;
+  private static final int WORD = 12;
 
   private Xml() {}
 
@@ -28,7 +32,10 @@ public final class Xml {
     factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
     factory.setProperty(XMLInputFactory.IS_NAMESPACE_AWARE, false);
     factory.setProperty(XMLInputFactory.IS_COALESCING, true);
-    factory.setProperty(WstxInputProperties.P_MAX_ATTRIBUTES_PER_ELEMENT, 100);
+    factory.setProperty(WstxInputProperties.P_MAX_ATTRIBUTES_PER_ELEMENT, MAX_ATTRIBUTES);
+    factory.setProperty(WstxInputProperties.P_MAX_ATTRIBUTE_SIZE, Limit.TEXT_LETTERS.most());
+    // what is wrong in a text is told where it stands, not when it is asked for
+    factory.getConfig().doParseLazily(false);
     return factory;
   }
 
@@ -43,9 +50,14 @@ public final class Xml {
       Deque<XmlNode> open = new ArrayDeque<>();
       StringBuilder text = new StringBuilder();
       XmlNode root = null;
+      int elements = 0;
+      // the same few words stand in hundreds of thousands of elements
+      Map<String, String> words = new HashMap<>();
       while (r.hasNext()) {
         switch (r.next()) {
           case XMLStreamConstants.START_ELEMENT -> {
+            Limit.ELEMENTS.check(++elements);
+            Limit.NAME_LETTERS.check(r.getLocalName().length());
             XmlNode n = new XmlNode(r.getLocalName());
             for (int i = 0; i < r.getAttributeCount(); i++) {
               n.set(r.getAttributeLocalName(i), r.getAttributeValue(i));
@@ -57,16 +69,17 @@ public final class Xml {
             }
             open.push(n);
             text.setLength(0);
-            if (open.size() > MAX_DEPTH) {
-              throw new UnreadableException(
-                  "the file nests elements more than " + MAX_DEPTH + " deep; it is no music file");
-            }
+            Limit.DEPTH.check(open.size());
           }
-          case XMLStreamConstants.CHARACTERS, XMLStreamConstants.CDATA -> text.append(r.getText());
+          case XMLStreamConstants.CHARACTERS, XMLStreamConstants.CDATA -> {
+            Limit.TEXT_LETTERS.check((long) text.length() + r.getTextLength());
+            text.append(r.getText());
+          }
           case XMLStreamConstants.END_ELEMENT -> {
             XmlNode n = open.pop();
             if (n.children().isEmpty()) {
-              n.text(text.toString());
+              String t = text.toString();
+              n.text(t.length() > WORD ? t : words.computeIfAbsent(t, w -> w));
             }
             text.setLength(0);
           }

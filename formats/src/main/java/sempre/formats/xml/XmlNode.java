@@ -1,6 +1,7 @@
 package sempre.formats.xml;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,8 +13,9 @@ import java.util.Optional;
  */
 public final class XmlNode {
   private final String name;
-  private final Map<String, String> attributes = new LinkedHashMap<>();
-  private final List<XmlNode> children = new ArrayList<>();
+  // most elements have none; a large file has half a million elements
+  private Map<String, String> attributes = Map.of();
+  private final List<XmlNode> children = new ArrayList<>(0);
   private String text = "";
 
   public XmlNode(String name) {
@@ -41,10 +43,13 @@ public final class XmlNode {
   }
 
   public Map<String, String> attributes() {
-    return attributes;
+    return Collections.unmodifiableMap(attributes);
   }
 
   public XmlNode set(String key, String value) {
+    if (attributes.isEmpty()) {
+      attributes = new LinkedHashMap<>(4);
+    }
     attributes.put(key, value);
     return this;
   }
@@ -104,7 +109,7 @@ public final class XmlNode {
   /** A copy of this element with its attributes and text, without its children. */
   public XmlNode shell() {
     XmlNode copy = new XmlNode(name);
-    copy.attributes.putAll(attributes);
+    attributes.forEach(copy::set);
     copy.text = text;
     return copy;
   }
@@ -114,6 +119,15 @@ public final class XmlNode {
     List<XmlNode> found = new ArrayList<>();
     collect(wanted, found);
     return found;
+  }
+
+  /** How many elements it is, itself included. */
+  public int size() {
+    int size = 1;
+    for (XmlNode c : children) {
+      size += c.size();
+    }
+    return size;
   }
 
   private void collect(String wanted, List<XmlNode> found) {

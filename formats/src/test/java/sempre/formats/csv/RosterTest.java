@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Set;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import sempre.core.Limit;
 import sempre.core.instrument.Catalogue;
 import sempre.formats.csv.Roster.Meaning;
 
@@ -215,11 +216,11 @@ public class RosterTest {
     for (String text : new String[] {"", "  \n\n", "\uFEFF"}) {
       expectThrows(IllegalArgumentException.class, () -> Roster.read(text));
     }
-    String many = "Ada,flute\n".repeat(Roster.MOST_ROWS + 2);
+    String many = "Ada,flute\n".repeat(Limit.LIST_ROWS.most() + 2);
     assertTrue(
         expectThrows(IllegalArgumentException.class, () -> Roster.read(many))
             .getMessage()
-            .contains("at most 500"));
+            .contains(Limit.LIST_ROWS.sentence()));
     assertTrue(
         expectThrows(IllegalArgumentException.class, () -> Roster.read("name\n\"Ada,flute\n"))
             .getMessage()

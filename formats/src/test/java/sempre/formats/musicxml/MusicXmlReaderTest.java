@@ -15,6 +15,7 @@ import java.nio.file.Path;
 import java.util.List;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import sempre.core.Limit;
 import sempre.core.pitch.Transposition;
 import sempre.core.score.Dynamic;
 import sempre.core.score.Note;
@@ -457,7 +458,7 @@ public class MusicXmlReaderTest {
 
   @Test
   public void aZipBombIsRefused() {
-    byte[] zeros = new byte[MusicXmlFile.MAX_BYTES + 1];
+    byte[] zeros = new byte[Limit.FILE_MEGABYTES.most() * 1024 * 1024 + 1];
     byte[] bomb = zip("a.xml", zeros);
     assertTrue(bomb.length < 100_000, "it is small when packed");
     assertSaid(bomb, "unpacks to more than 24 MB");
@@ -482,7 +483,7 @@ public class MusicXmlReaderTest {
         "bar 1: 'two' should be a number"
       },
       {bytes(part("Flute", note("C", 5, 5))), "bar 1: a note has at most two sharps"},
-      {new byte[MusicXmlFile.MAX_BYTES + 1], "larger than 24 MB"},
+      {new byte[Limit.FILE_MEGABYTES.most() * 1024 * 1024 + 1], "larger than 24 MB"},
     };
   }
 
@@ -492,8 +493,8 @@ public class MusicXmlReaderTest {
   }
 
   private static void assertSaid(byte[] file, String said) {
-    UnreadableException e =
-        expectThrows(UnreadableException.class, () -> MusicXmlReader.read(file));
+    IllegalArgumentException e =
+        expectThrows(IllegalArgumentException.class, () -> MusicXmlReader.read(file));
     assertTrue(e.getMessage().contains(said), e.getMessage());
     assertFalse(e.getMessage().contains("\n"), "one line");
   }
