@@ -21,7 +21,9 @@ import picocli.CommandLine.Command;
       NewNoteCommand.class,
       TroubleCommand.class,
       ServeCommand.class,
-      DemoCommand.class
+      DemoCommand.class,
+      BackupCommand.class,
+      RestoreCommand.class
     },
     mixinStandardHelpOptions = true,
     version = "Sempre 0.1")

@@ -10,6 +10,7 @@ import java.nio.file.Path;
 import org.springframework.boot.web.server.PortInUseException;
 import org.springframework.context.ConfigurableApplicationContext;
 import sempre.server.Server;
+import sempre.server.file.UnusableException;
 
 /** Starts the web application; the only class of this package that knows it. */
 final class Launch {
@@ -23,7 +24,7 @@ final class Launch {
     try {
       context = Server.start(data, port, demo);
     } catch (RuntimeException e) {
-      throw new IllegalArgumentException(cause(e, port, data), e);
+      throw new IllegalArgumentException(cause(e, port), e);
     }
     String address = "http://localhost:" + Server.port(context) + "/";
     if (Boolean.getBoolean("sempre.rehearse")) {
@@ -31,6 +32,7 @@ final class Launch {
       context.close();
       System.exit(0);
     }
+    Server.said(context).forEach(out::println);
     out.println("Sempre is ready: " + address);
     out.println("Stop it with Ctrl+C.");
     out.flush();
@@ -38,13 +40,13 @@ final class Launch {
   }
 
   /** Why it did not start, in one sentence. */
-  private static String cause(Throwable e, int port, Path data) {
+  private static String cause(Throwable e, int port) {
     for (Throwable t = e; t != null; t = t.getCause()) {
+      if (t instanceof UnusableException) {
+        return t.getMessage();
+      }
       if (t instanceof PortInUseException) {
         return "port " + port + " is taken; choose another with --port";
-      }
-      if (String.valueOf(t.getMessage()).contains("may be already in use")) {
-        return "the data in " + data + " are open in another Sempre; stop that one first";
       }
     }
     return "Sempre could not start: " + e.getMessage();

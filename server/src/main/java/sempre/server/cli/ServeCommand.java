@@ -1,8 +1,8 @@
 package sempre.server.cli;
 
-import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
@@ -15,18 +15,14 @@ import picocli.CommandLine.Spec;
 final class ServeCommand implements Callable<Integer> {
   @Spec CommandSpec spec;
 
-  @Option(
-      names = "--data",
-      paramLabel = "DIR",
-      description = "folder that holds the data (default: ~/.sempre)")
-  Path data = Path.of(System.getProperty("user.home"), ".sempre");
+  @Mixin DataOption data;
 
   @Option(names = "--port", description = "port on this machine (default 8484)")
   int port = 8484;
 
   @Override
   public Integer call() {
-    Launch.start(data, port, false, spec.commandLine().getOut());
+    Launch.start(data.folder, port, false, spec.commandLine().getOut());
     return Cli.STAYS;
   }
 }

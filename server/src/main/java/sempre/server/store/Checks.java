@@ -62,7 +62,32 @@ public class Checks {
 
   /** Whether an entry has been taken back already. */
   public boolean undone(Db.Tx tx, long id) throws SQLException {
-    return tx.one("select id from heard where undoes = ?", r -> r.getLong(1), id).isPresent();
+    return tx.one("select 1 from taken_back where heard_id = ?", r -> r.getLong(1), id).isPresent();
+  }
+
+  /**
+   * Notes that a press of a key is written down; who notes the same one at the same moment waits
+   * and finds it (see {@link Db#inTransaction}).
+   *
+   * @param mark names the press
+   * @return whether it is new
+   */
+  public boolean press(Db.Tx tx, long studentId, String mark) throws SQLException {
+    if (tx.one("select 1 from press where student_id = ? and mark = ?", r -> true, studentId, mark)
+        .isPresent()) {
+      return false;
+    }
+    tx.run("insert into press (student_id, mark) values (?, ?)", studentId, mark);
+    return true;
+  }
+
+  /** The entries that a press has made, taken back since or not. */
+  public List<Long> ofPress(Db.Tx tx, long studentId, String mark) throws SQLException {
+    return tx.list(
+        "select id from heard where student_id = ? and mark = ? order by id",
+        r -> r.getLong(1),
+        studentId,
+        mark);
   }
 
   public long add(Db.Tx tx, long studentId, Check c) throws SQLException {
@@ -78,6 +103,10 @@ public class Checks {
    */
   public long add(Db.Tx tx, long studentId, Check c, Long checkId, Integer place, String mark)
       throws SQLException {
+    tx.heard(studentId);
+    if (c.undoes().isPresent()) {
+      tx.run("insert into taken_back (heard_id) values (?)", c.undoes().getAsLong());
+    }
     return tx.insert(
         "insert into heard (student_id, at, heard_by, written, fingering, grade, piece_id, bars,"
             + " remark, undoes, check_id, place, mark)"

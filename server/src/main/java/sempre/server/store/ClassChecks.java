@@ -105,7 +105,8 @@ public class ClassChecks {
   /** Settles which note a student is asked; of a scale the first one. */
   public void settle(Db.Tx tx, long checkId, Cell cell, Pitch written) throws SQLException {
     tx.run(
-        "insert into class_asked (check_id, place, student_id, written) values (?, ?, ?, ?)",
+        "merge into class_asked (check_id, place, student_id, written)"
+            + " key (check_id, place, student_id) values (?, ?, ?, ?)",
         checkId,
         cell.place(),
         cell.studentId(),
@@ -136,10 +137,13 @@ public class ClassChecks {
 
   public void setAbsent(Db.Tx tx, long checkId, long studentId, boolean absent)
       throws SQLException {
-    tx.run("delete from class_absent where check_id = ? and student_id = ?", checkId, studentId);
-    if (absent) {
-      tx.run("insert into class_absent (check_id, student_id) values (?, ?)", checkId, studentId);
-    }
+    tx.run(
+        absent
+            ? "merge into class_absent (check_id, student_id) key (check_id, student_id)"
+                + " values (?, ?)"
+            : "delete from class_absent where check_id = ? and student_id = ?",
+        checkId,
+        studentId);
   }
 
   public int setFinished(Db.Tx tx, long checkId, boolean finished) throws SQLException {
@@ -164,15 +168,5 @@ public class ClassChecks {
                 r.getString(7),
                 r.getString(8)),
         checkId);
-  }
-
-  /** Whether a press of a key has been written down already, taken back since or not. */
-  public boolean has(Db.Tx tx, long checkId, String mark) throws SQLException {
-    return tx.one(
-            "select id from heard where check_id = ? and mark = ? limit 1",
-            r -> r.getLong(1),
-            checkId,
-            mark)
-        .isPresent();
   }
 }

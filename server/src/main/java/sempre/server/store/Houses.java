@@ -185,22 +185,23 @@ public class Houses {
   private static void choose(
       Db.Tx tx, String instrument, House.Key key, Kind kind, boolean is, String words)
       throws SQLException {
-    tx.run(
-        "delete from fingering_choice"
-            + " where instrument = ? and midi = ? and fingering = ? and kind = ?",
-        instrument,
-        key.midi(),
-        key.fingering(),
-        kind.name());
     if (is) {
       tx.run(
-          "insert into fingering_choice (instrument, midi, fingering, kind, words)"
-              + " values (?, ?, ?, ?, ?)",
+          "merge into fingering_choice (instrument, midi, fingering, kind, words)"
+              + " key (instrument, midi, fingering, kind) values (?, ?, ?, ?, ?)",
           instrument,
           key.midi(),
           key.fingering(),
           kind.name(),
           words);
+    } else {
+      tx.run(
+          "delete from fingering_choice"
+              + " where instrument = ? and midi = ? and fingering = ? and kind = ?",
+          instrument,
+          key.midi(),
+          key.fingering(),
+          kind.name());
     }
   }
 }

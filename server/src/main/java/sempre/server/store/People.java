@@ -278,7 +278,10 @@ public class People {
             + " and band_id in (select id from band where not removed)",
         studentId);
     for (long g : groups.stream().distinct().toList()) {
-      tx.run("insert into band_student (band_id, student_id) values (?, ?)", g, studentId);
+      tx.run(
+          "merge into band_student (band_id, student_id) key (band_id, student_id) values (?, ?)",
+          g,
+          studentId);
     }
   }
 
@@ -301,12 +304,13 @@ public class People {
   /** Sets a house style; with an empty school takes it back. */
   public void setHouseStyle(Db.Tx tx, String instrument, String name, String school)
       throws SQLException {
-    tx.run("delete from house_style where instrument = ? and name = ?", instrument, name);
     if (school.isEmpty()) {
+      tx.run("delete from house_style where instrument = ? and name = ?", instrument, name);
       return;
     }
     tx.run(
-        "insert into house_style (instrument, name, school) values (?, ?, ?)",
+        "merge into house_style (instrument, name, school) key (instrument, name)"
+            + " values (?, ?, ?)",
         instrument,
         name,
         school);

@@ -166,7 +166,7 @@ public class Shelf {
    * one after the other: from here on the piece is held until the transaction ends.
    */
   public List<Assignment> same(Db.Tx tx, Assignment a) throws SQLException {
-    tx.one("select id from piece where id = ? for update", r -> r.getLong(1), a.pieceId());
+    tx.lock("select id from piece where id = ? for update", a.pieceId());
     return tx.list(
         ASSIGNMENT
             + "and a.piece_id = ? and a.bars = ? and a.section = ?"
@@ -252,9 +252,9 @@ public class Shelf {
   }
 
   public void choose(Db.Tx tx, long studentId, long pieceId, Chosen c) throws SQLException {
-    tx.run("delete from reading where student_id = ? and piece_id = ?", studentId, pieceId);
     tx.run(
-        "insert into reading (student_id, piece_id, part_id, voice) values (?, ?, ?, ?)",
+        "merge into reading (student_id, piece_id, part_id, voice) key (student_id, piece_id)"
+            + " values (?, ?, ?, ?)",
         studentId,
         pieceId,
         c.partId(),
@@ -276,9 +276,9 @@ public class Shelf {
 
   public void lock(Db.Tx tx, long studentId, long pieceId, String noteId, String fingering)
       throws SQLException {
-    unlock(tx, studentId, pieceId, noteId);
     tx.run(
-        "insert into fingering_lock (student_id, piece_id, note_id, fingering) values (?, ?, ?, ?)",
+        "merge into fingering_lock (student_id, piece_id, note_id, fingering)"
+            + " key (student_id, piece_id, note_id) values (?, ?, ?, ?)",
         studentId,
         pieceId,
         noteId,

@@ -64,7 +64,7 @@ public class Simpler {
   /** Keeps a simpler part in place of the one that was kept. */
   public void keep(Db.Tx tx, long studentId, long pieceId, Kept kept) throws SQLException {
     // two teachers who keep one at once do so one after the other; the last one stands
-    tx.one("select id from student where id = ? for update", r -> r.getLong(1), studentId);
+    tx.lock("select id from student where id = ? for update", studentId);
     forget(tx, studentId, pieceId);
     tx.run(
         "insert into simpler_part (student_id, piece_id, part_id) values (?, ?, ?)",

@@ -3,6 +3,8 @@ package sempre.server.store;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import com.zaxxer.hikari.HikariConfig;
+import com.zaxxer.hikari.HikariDataSource;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Arrays;
@@ -11,6 +13,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
+import org.flywaydb.core.Flyway;
+import org.h2.jdbcx.JdbcDataSource;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import sempre.core.learning.Check;
@@ -236,7 +240,7 @@ public class StoreTest {
   public void nothingHeardCanBeChanged() {
     assertThat(Arrays.stream(Checks.class.getDeclaredMethods()).filter(m -> !m.isSynthetic()))
         .extracting(m -> m.getName())
-        .containsOnly("check", "optional", "of", "all", "one", "undone", "add");
+        .containsOnly("check", "optional", "of", "all", "one", "undone", "add", "press", "ofPress");
   }
 
   @Test
@@ -294,5 +298,92 @@ public class StoreTest {
                                 + " values (?, current_timestamp, 't', 'A4', '0', 'GREAT')",
                             s)))
         .isInstanceOf(StoreException.class);
+  }
+
+  /** Nothing is held while something is worked out; from the first change on it is one whole. */
+  @Test
+  public void aConnectionIsHeldFromTheFirstChangeOnAndNotBefore() {
+    HikariConfig config = new HikariConfig();
+    config.setJdbcUrl("jdbc:h2:mem:held" + System.nanoTime() + ";DB_CLOSE_DELAY=-1");
+    config.setMaximumPoolSize(1);
+    config.setConnectionTimeout(250);
+    try (HikariDataSource source = new HikariDataSource(config)) {
+      Flyway.configure().dataSource(config.getJdbcUrl(), null, null).load().migrate();
+      Db own = new Db(source);
+      own.inTransaction(
+          tx -> {
+            people.groups(tx);
+            // the only connection is free while this works something out
+            long other = own.inTransaction(t -> people.addGroup(t, "Other"));
+            assertThat(other).isPositive();
+            assertThat(people.groups(tx)).hasSize(1);
+            people.addGroup(tx, "Own");
+            assertThatThrownBy(() -> own.inTransaction(people::groups))
+                .isInstanceOfSatisfying(StoreException.class, e -> assertThat(e.busy()).isTrue());
+            return assertThat(people.groups(tx)).hasSize(2);
+          });
+    }
+  }
+
+  @Test
+  public void aRevisionChangesWithWhatIsStoredAndOnlyThen() {
+    long ida = db.inTransaction(tx -> people.add(tx, ida()));
+    long ben = db.inTransaction(tx -> people.add(tx, ida()));
+    long all = db.revision().orElseThrow();
+    Db.Revision before = revision(ida);
+    db.inTransaction(tx -> people.students(tx));
+    assertThat(db.revision()).hasValue(all);
+    db.inTransaction(
+        tx -> {
+          checks.add(
+              tx,
+              ben,
+              new Check(
+                  0,
+                  NOW,
+                  "",
+                  Pitch.parse("G4"),
+                  "",
+                  Grade.SECURE,
+                  OptionalLong.empty(),
+                  "",
+                  "",
+                  OptionalLong.empty()));
+          return assertThat(tx.revision(ben)).as("nobody else's yet").isEmpty();
+        });
+    assertThat(db.revision().orElseThrow()).isGreaterThan(all);
+    assertThat(revision(ida)).as("what was heard of another").isEqualTo(before);
+    assertThat(revision(ben).heard()).isEqualTo(1);
+    db.inTransaction(tx -> people.addGroup(tx, "Band"));
+    assertThat(revision(ida)).isNotEqualTo(before);
+    Db.Revision kept = revision(ida);
+    assertThatThrownBy(
+            () ->
+                db.inTransaction(
+                    tx -> {
+                      people.addGroup(tx, "Another");
+                      throw new IllegalArgumentException("no");
+                    }))
+        .hasMessage("no");
+    assertThat(revision(ida)).as("what was not kept").isEqualTo(kept);
+  }
+
+  /** Several that share one database see each other's changes: nothing is kept by any of them. */
+  @Test
+  public void ofSharedDataNoRevisionIsKnown() {
+    JdbcDataSource source = new JdbcDataSource();
+    source.setURL("jdbc:h2:mem:shared" + System.nanoTime() + ";DB_CLOSE_DELAY=-1");
+    Flyway.configure().dataSource(source).load().migrate();
+    Db one = new Db(source, true);
+    assertThat(one.revision()).isEmpty();
+    Optional<Db.Revision> revision = one.inTransaction(tx -> tx.revision(1));
+    assertThat(revision).isEmpty();
+    long group = one.inTransaction(tx -> people.addGroup(tx, "Band"));
+    Optional<People.Group> seen = new Db(source, true).inTransaction(tx -> people.group(tx, group));
+    assertThat(seen).isPresent();
+  }
+
+  private Db.Revision revision(long student) {
+    return db.inTransaction(tx -> tx.revision(student)).orElseThrow();
   }
 }

@@ -1,0 +1,93 @@
+package sempre.server.cli;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.OptionalInt;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+import sempre.server.file.Backup;
+import sempre.server.file.DataFolder;
+import sempre.server.file.School;
+
+/** {@code backup}: a copy of the school's data, also while Sempre runs. */
+@Command(
+    name = "backup",
+    description = {
+      "Writes a backup of the school's data, also while Sempre runs.",
+      "It is opened and checked before this says that it is written."
+    },
+    mixinStandardHelpOptions = true)
+final class BackupCommand implements Callable<Integer> {
+  @Spec CommandSpec spec;
+
+  @Parameters(paramLabel = "FILE", description = "the backup, such as school.zip")
+  Path file;
+
+  @Mixin DataOption data;
+
+  @Option(names = "--force", description = "replaces a file that is there already")
+  boolean force;
+
+  @Override
+  public Integer call() throws IOException, InterruptedException {
+    if (Files.exists(file) && !force) {
+      throw new IllegalArgumentException(
+          file + " is there already; choose another name, or add --force");
+    }
+    if (!School.isIn(data.folder)) {
+      throw new IllegalArgumentException(
+          "there is no school in " + data.folder + "; name its folder with --data");
+    }
+    Path dir = file.toAbsolutePath().getParent();
+    if (!Files.isDirectory(dir)) {
+      throw new IllegalArgumentException("there is no folder " + dir + "; make it first");
+    }
+    OptionalInt running = DataFolder.runningOn(data.folder);
+    if (running.isPresent()) {
+      fetch(running.getAsInt(), dir);
+    } else {
+      Backup.make(data.folder, file, Clock.systemDefaultZone());
+    }
+    spec.commandLine()
+        .getOut()
+        .println("The backup is in " + file + ", " + Files.size(file) / 1024 + " kB, and opens.");
+    return 0;
+  }
+
+  /** From a Sempre that has the data open. */
+  private void fetch(int port, Path dir) throws IOException, InterruptedException {
+    if (port == 0) {
+      throw new IllegalArgumentException("Sempre is just starting; try again when it is ready");
+    }
+    Path part = dir.resolve("." + file.getFileName() + ".part");
+    try {
+      HttpResponse<Path> answer =
+          HttpClient.newHttpClient()
+              .send(
+                  HttpRequest.newBuilder(URI.create("http://localhost:" + port + "/api/backup"))
+                      .build(),
+                  BodyHandlers.ofFile(part));
+      if (answer.statusCode() != 200) {
+        throw new IllegalArgumentException(
+            "the running Sempre could not make a backup: "
+                + Files.readString(part, StandardCharsets.UTF_8));
+      }
+      Backup.take(part, file);
+    } finally {
+      Files.deleteIfExists(part);
+    }
+  }
+}

@@ -1,0 +1,258 @@
+package sempre.server.file;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.time.Clock;
+import java.time.LocalDateTime;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+
+/**
+ * A school's data, ready to be used: held, in the newest form and in agreement with themselves.
+ * Whatever has to be changed for that is done on a copy that then takes the place of the data in
+ * one step; what was there before is kept. So an end at any moment leaves data that open.
+ */
+public final class School implements AutoCloseable {
+  private static final DateTimeFormatter STAMP = DateTimeFormatter.ofPattern("yyyy-MM-dd-HHmmss");
+
+  private final DataFolder folder;
+  private final List<String> said;
+  private Connection connection;
+
+  private School(DataFolder folder, List<String> said, Connection connection) {
+    this.folder = folder;
+    this.said = List.copyOf(said);
+    this.connection = connection;
+  }
+
+  /**
+   * Opens the data in a folder, or makes an empty school there.
+   *
+   * @throws UnusableException with what to do where that can't be
+   */
+  public static School open(Path dir, Clock clock) {
+    DataFolder folder = DataFolder.hold(dir);
+    try {
+      List<String> said = new ArrayList<>();
+      folder.sweep();
+      if (!Files.exists(folder.file())) {
+        Schema.migrate(folder.next());
+        Files600.replace(folder.next(), folder.file());
+      } else {
+        ready(folder, said, clock);
+      }
+      if (Files.exists(folder.erased())) {
+        rewrite(folder);
+      }
+      Files600.file(folder.file());
+      return new School(folder, said, H2File.openThere(folder.file()));
+    } catch (SQLException | IOException e) {
+      letGo(folder);
+      throw new UnusableException(sentence(folder, e), e);
+    } catch (RuntimeException e) {
+      letGo(folder);
+      throw e instanceof UnusableException u ? u : new UnusableException(sentence(folder, e), e);
+    }
+  }
+
+  private static void letGo(DataFolder folder) {
+    try {
+      folder.sweep();
+    } catch (IOException e) {
+      // what is half made stays; the next start takes it away
+    }
+    folder.release();
+  }
+
+  private static void ready(DataFolder folder, List<String> said, Clock clock)
+      throws SQLException, IOException {
+    Path file = folder.file();
+    if (Files.size(file) == 0) {
+      throw new UnusableException(
+          "the data file " + file + " is empty, so there is no school in it; " + wayOut(folder));
+    }
+    if (!Files.isWritable(file)) {
+      throw new UnusableException(
+          "the data file " + file + " can't be written; make it yours and writable");
+    }
+    if (!H2File.looksRight(file)) {
+      throw new UnusableException(
+          "the data file "
+              + file
+              + " is none of Sempre's, or its beginning is damaged; "
+              + wayOut(folder));
+    }
+    int version;
+    List<String> faults;
+    try (Connection c = H2File.openToRead(file)) {
+      version = Schema.version(c);
+      if (version > Schema.NEWEST) {
+        throw new UnusableException(
+            "the data in "
+                + file.getParent()
+                + " were written by a newer Sempre; start that one, or a newer still");
+      }
+      faults = Soundness.faults(c);
+    }
+    if (!faults.isEmpty()) {
+      rebuild(folder, said, clock);
+    }
+    if (version < Schema.NEWEST) {
+      Files600.copy(file, folder.next());
+      Schema.migrate(folder.next());
+      keep(folder, "before-form-" + Schema.NEWEST, clock);
+      Files600.replace(folder.next(), file);
+    }
+  }
+
+  private static void rebuild(DataFolder folder, List<String> said, Clock clock)
+      throws SQLException, IOException {
+    List<String> left = Soundness.rebuild(folder.file(), folder.next());
+    if (!left.isEmpty()) {
+      throw new UnusableException(
+          "the data file "
+              + folder.file()
+              + " is damaged, and so is what could be read of it ("
+              + left.get(0)
+              + "); "
+              + wayOut(folder));
+    }
+    Path kept = keep(folder, "before-repair", clock);
+    Files600.replace(folder.next(), folder.file());
+    said.add(
+        "A sudden end had left the data in disorder; they were put in order from what could be read,"
+            + " and the file as it was is kept as "
+            + kept
+            + ".");
+  }
+
+  /** Keeps the data as they are, under a name that says why. */
+  static Path keep(DataFolder folder, String why, Clock clock) throws IOException {
+    Files600.folder(folder.backups());
+    Path kept =
+        folder
+            .backups()
+            .resolve(why + "-" + LocalDateTime.now(clock).format(STAMP) + H2File.SUFFIX);
+    Files600.copy(folder.file(), kept);
+    return kept;
+  }
+
+  private static String sentence(DataFolder folder, Exception e) {
+    if (Trouble.noRoom(e)) {
+      return "the disk of "
+          + folder.file().getParent()
+          + " is full; make room for about three times the size of the data file and start again,"
+          + " nothing is lost";
+    }
+    if (String.valueOf(e.getMessage()).contains("may be already in use")) {
+      return "the data in "
+          + folder.file().getParent()
+          + " are open in another program; stop that one first";
+    }
+    return "the data file "
+        + folder.file()
+        + " can't be opened ("
+        + Trouble.of(e)
+        + "); "
+        + wayOut(folder);
+  }
+
+  private static String wayOut(DataFolder folder) {
+    return Backup.newest(folder)
+        .map(b -> "the last backup is " + b + ": ./sempre restore " + b)
+        .orElse(
+            "restore a backup with ./sempre restore FILE, or move this file away to begin with an"
+                + " empty school");
+  }
+
+  /** Whether there is a school in a folder. */
+  public static boolean isIn(Path dir) {
+    return Files.exists(dir.resolve(DataFolder.NAME + H2File.SUFFIX));
+  }
+
+  /** What the user is to know of the opening, a sentence each. */
+  public List<String> said() {
+    return said;
+  }
+
+  /**
+   * Notes that something was erased whose words still stand in the file; if it is not written anew
+   * before, the next start does.
+   */
+  public void erased() throws IOException {
+    Files.writeString(folder.erased(), "");
+  }
+
+  /**
+   * Writes the file anew, with nothing in it but what there is. Nobody may have it open.
+   *
+   * @throws UnusableException where the new one does not agree with itself; then nothing is changed
+   */
+  public synchronized void rewrite() throws IOException, SQLException {
+    try (Connection c = H2File.openThere(folder.file());
+        Statement s = c.createStatement()) {
+      // whoever else had it open in this process has let go, and now the file is let go too
+      s.execute("shutdown");
+    }
+    rewrite(folder);
+  }
+
+  private static void rewrite(DataFolder folder) throws IOException, SQLException {
+    folder.sweep();
+    List<String> faults = Soundness.rebuild(folder.file(), folder.next());
+    if (!faults.isEmpty()) {
+      throw new UnusableException("the data can't be written anew (" + faults.get(0) + ")");
+    }
+    Files600.replace(folder.next(), folder.file());
+    Files.deleteIfExists(folder.erased());
+  }
+
+  /**
+   * Makes a backup of the running school.
+   *
+   * @return a file of its own, to be moved or deleted by who asked
+   */
+  public synchronized Path backup() throws SQLException, IOException {
+    Files600.folder(folder.backups());
+    Path file = folder.backups().resolve("." + UUID.randomUUID() + Backup.SUFFIX);
+    try (Connection c = H2File.openThere(folder.file())) {
+      Backup.make(c, file);
+    }
+    return file;
+  }
+
+  /** The address of the data. */
+  public String url() {
+    return H2File.url(folder.file());
+  }
+
+  /** The folder of the data. */
+  public DataFolder folder() {
+    return folder;
+  }
+
+  /** The application has its own connections from here on. */
+  public void handOver() {
+    try {
+      if (connection != null) {
+        connection.close();
+        connection = null;
+      }
+    } catch (SQLException e) {
+      throw new UnusableException(sentence(folder, e), e);
+    }
+  }
+
+  /** After a good end. */
+  @Override
+  public void close() {
+    handOver();
+    folder.close();
+  }
+}

@@ -1,0 +1,97 @@
+package sempre.server.kill;
+
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.concurrent.TimeUnit;
+
+/** The application in a process of its own, which can be killed. */
+final class Running {
+  private static final int START_SECONDS = 120;
+
+  private final HttpClient http =
+      HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(5)).build();
+  private final Process process;
+  private final int port;
+  private final Path log;
+
+  private Running(Process process, int port, Path log) {
+    this.process = process;
+    this.port = port;
+    this.log = log;
+  }
+
+  /** Starts it on a folder; it may not be ready yet. */
+  static Running start(Path data) throws IOException {
+    int port;
+    try (ServerSocket free = new ServerSocket(0)) {
+      port = free.getLocalPort();
+    }
+    Path log = Files.createTempFile("sempre-kill", ".log");
+    Process process =
+        new ProcessBuilder(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-Xmx768m",
+                "-XX:TieredStopAtLevel=1",
+                "-cp",
+                System.getProperty("java.class.path"),
+                "sempre.server.Main",
+                "serve",
+                "--port",
+                String.valueOf(port),
+                "--data",
+                data.toString())
+            .redirectErrorStream(true)
+            .redirectOutput(log.toFile())
+            .start();
+    return new Running(process, port, log);
+  }
+
+  /** Waits until it answers. */
+  Running ready() throws IOException, InterruptedException {
+    long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(START_SECONDS);
+    while (System.nanoTime() < end && process.isAlive()) {
+      try {
+        if (send("GET", "/api/today", "").statusCode() == 200) {
+          return this;
+        }
+      } catch (IOException e) {
+        // not yet
+      }
+      Thread.sleep(20);
+    }
+    throw new AssertionError("it does not start: " + Files.readString(log));
+  }
+
+  HttpResponse<String> send(String method, String path, String json)
+      throws IOException, InterruptedException {
+    return http.send(
+        HttpRequest.newBuilder(URI.create("http://localhost:" + port + path))
+            .timeout(Duration.ofSeconds(30))
+            .header("Content-Type", "application/json")
+            .method(
+                method, json.isEmpty() ? BodyPublishers.noBody() : BodyPublishers.ofString(json))
+            .build(),
+        BodyHandlers.ofString());
+  }
+
+  /** SIGKILL: it gets no chance to end anything. */
+  void kill() throws InterruptedException {
+    process.destroyForcibly().waitFor();
+  }
+
+  void stop() throws InterruptedException {
+    process.destroy();
+    if (!process.waitFor(20, TimeUnit.SECONDS)) {
+      kill();
+    }
+  }
+}
