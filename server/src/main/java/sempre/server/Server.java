@@ -3,13 +3,19 @@ package sempre.server;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import org.springframework.boot.Banner;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.context.annotation.Bean;
+import org.springframework.context.support.GenericApplicationContext;
 import sempre.server.api.Ahead;
+import sempre.server.file.Daily;
+import sempre.server.file.H2File;
+import sempre.server.file.School;
+import sempre.server.store.Db;
 
 /** The web application. */
 @SpringBootApplication
@@ -33,16 +39,53 @@ public class Server {
     Map<String, Object> settings = new LinkedHashMap<>();
     settings.put("server.port", port);
     settings.put("sempre.demo", demo);
-    String url = System.getenv("SEMPRE_JDBC_URL");
-    settings.put(
-        "spring.datasource.url",
-        url == null
-            ? "jdbc:h2:file:" + data.toAbsolutePath().resolve("sempre") + ";DB_CLOSE_ON_EXIT=FALSE"
-            : url);
     SpringApplication application = new SpringApplication(Server.class);
     application.setBannerMode(Banner.Mode.OFF);
+    String url = System.getenv("SEMPRE_JDBC_URL");
+    if (url != null) {
+      settings.put("spring.datasource.url", H2File.lasting(url));
+      settings.put("sempre.shared", true);
+      application.setDefaultProperties(settings);
+      return application.run();
+    }
+    School school = School.open(data, Clock.systemDefaultZone());
+    settings.put("spring.datasource.url", school.url());
+    // it is in its newest form already
+    settings.put("spring.flyway.enabled", false);
     application.setDefaultProperties(settings);
-    return application.run();
+    application.addInitializers(context -> lend(school, context));
+    ConfigurableApplicationContext context;
+    try {
+      context = application.run();
+    } catch (RuntimeException e) {
+      school.close();
+      throw e;
+    }
+    school.handOver();
+    school.folder().running(port(context));
+    context.getBean(Daily.class).start();
+    return context;
+  }
+
+  /** The school is closed after the last connection to it. */
+  private static void lend(School school, ConfigurableApplicationContext context) {
+    GenericApplicationContext beans = (GenericApplicationContext) context;
+    beans.registerBean("school", School.class, () -> school, d -> d.setDestroyMethodName("close"));
+    beans.registerBean(
+        "daily",
+        Daily.class,
+        () ->
+            new Daily(
+                school,
+                () -> beans.getBean(Db.class).inTurn(school::backup),
+                Clock.systemDefaultZone()));
+    context.addBeanFactoryPostProcessor(
+        f -> f.getBeanDefinition("dataSource").setDependsOn("school"));
+  }
+
+  /** What the user is to know of the opening of the data, a sentence each. */
+  public static List<String> said(ConfigurableApplicationContext context) {
+    return context.getBeanProvider(School.class).stream().flatMap(s -> s.said().stream()).toList();
   }
 
   /** Begins to work out ahead what will be asked for; returns at once. */

@@ -102,6 +102,8 @@ final class Advice {
 
   /** The hardest changes, each pair of notes once, where it is hardest. */
   private List<Views.HardView> hardest() {
+    Map<String, Plan.PlannedNote> notes = new HashMap<>();
+    plan.notes().forEach(n -> notes.put(n.note().id(), n));
     List<Views.HardView> hard = new ArrayList<>();
     Set<String> seen = new HashSet<>();
     plan.moves().stream()
@@ -109,8 +111,8 @@ final class Advice {
         .sorted(Comparator.comparingDouble(Plan.PlannedMove::difficulty).reversed())
         .forEach(
             m -> {
-              Plan.PlannedNote from = plan.note(m.from()).orElseThrow();
-              Plan.PlannedNote to = plan.note(m.to()).orElseThrow();
+              Plan.PlannedNote from = notes.get(m.from());
+              Plan.PlannedNote to = notes.get(m.to());
               String a = from.way().entry().fingering();
               String b = to.way().entry().fingering();
               // to and fro is one thing to practise; over a rest there is time

@@ -69,7 +69,11 @@ public class Ahead implements DisposableBean {
       if (closed) {
         return false;
       }
-      demands.of(tx, s, player, p, reads);
+      try {
+        demands.of(tx, s, player, p, reads);
+      } catch (Odd e) {
+        LOG.debug("it says so itself where it is asked for", e);
+      }
     }
     return true;
   }

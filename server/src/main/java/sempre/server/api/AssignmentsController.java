@@ -215,7 +215,11 @@ class AssignmentsController {
   private List<Stands.Loaded> loaded(Db.Tx tx, Shelf.Assignment a) throws SQLException {
     List<Stands.Loaded> all = new ArrayList<>();
     for (People.Student s : given.to(tx, a)) {
-      stands.find(tx, s.id(), a.pieceId()).ifPresent(all::add);
+      try {
+        stands.find(tx, s.id(), a.pieceId()).ifPresent(all::add);
+      } catch (Odd e) {
+        // the page says who has no part, and why
+      }
     }
     return all;
   }
@@ -225,11 +229,15 @@ class AssignmentsController {
     List<Views.PartView> parts = new ArrayList<>();
     List<String> without = new ArrayList<>();
     for (People.Student s : given.to(tx, a)) {
-      Optional<Stands.Loaded> l = stands.find(tx, s.id(), a.pieceId());
-      if (l.isPresent()) {
-        parts.add(part(tx, a, l.get()));
-      } else {
-        without.add(s.name());
+      try {
+        Optional<Stands.Loaded> l = stands.find(tx, s.id(), a.pieceId());
+        if (l.isPresent()) {
+          parts.add(part(tx, a, l.get()));
+        } else {
+          without.add(s.name() + " has no part: the piece has no notes with a pitch.");
+        }
+      } catch (Odd e) {
+        without.add(Errors.sentence(e.getMessage()));
       }
     }
     return new Views.AssignmentView(

@@ -53,14 +53,19 @@ class ChecksController {
     this.clock = clock;
   }
 
-  /** One grade for one note. */
+  /**
+   * One grade for one note.
+   *
+   * @param mark names this press of the key; the same one sent again is not written down again
+   */
   record HeardBody(
       @NotBlank(message = "say which note was heard") String written,
       @NotBlank(message = "say with which fingering") String fingering,
       @NotNull(message = "grade it secure, shaky or not yet") Grade grade,
       long pieceId,
       @Size(max = 40, message = "the bars are too long") String bars,
-      @Size(max = 300, message = "keep the remark under 300 letters") String remark) {}
+      @Size(max = 300, message = "keep the remark under 300 letters") String remark,
+      @Size(max = 40, message = "the press's name is too long") String mark) {}
 
   /**
    * Notes the student plays already.
@@ -110,6 +115,11 @@ class ChecksController {
           Setup setup = players.setup(tx, players.student(tx, studentId));
           List<Long> ids = new ArrayList<>();
           for (HeardBody b : bodies) {
+            String mark = b.mark() == null || b.mark().isBlank() ? null : b.mark();
+            if (mark != null && !checks.press(tx, studentId, mark)) {
+              ids.addAll(checks.ofPress(tx, studentId, mark));
+              continue;
+            }
             Pitch written = Pitch.parse(b.written());
             String fingering = setup.instrument().keywork().read(b.fingering()).text();
             Entry entry = entry(setup, written, fingering);
@@ -128,7 +138,10 @@ class ChecksController {
                         piece,
                         b.bars() == null ? "" : b.bars(),
                         b.remark() == null ? "" : b.remark().strip(),
-                        OptionalLong.empty())));
+                        OptionalLong.empty()),
+                    null,
+                    null,
+                    mark));
           }
           return ids;
         });

@@ -141,7 +141,15 @@ class ClassChecksController {
     }
   }
 
-  record CellBody(long studentId, int item) {}
+  /**
+   * What is taken back.
+   *
+   * @param mark the press that is meant; empty for the last of the cell
+   */
+  record CellBody(
+      long studentId,
+      int item,
+      @Size(max = 40, message = "the press's name is too long") String mark) {}
 
   record AbsentBody(long studentId, boolean absent) {}
 
@@ -347,7 +355,7 @@ class ClassChecksController {
             throw new IllegalArgumentException(
                 "this is not for " + s.name() + "; nothing is written down");
           }
-          if (!classes.has(tx, id, b.mark())) {
+          if (checks.press(tx, s.id(), b.mark())) {
             String bars = item.kind().equals(BARS) ? item.what() : "";
             // those that it is for come last, so that the grade of the whole is theirs
             List<ClassItem.Target> all = new ArrayList<>(targets);
@@ -391,7 +399,8 @@ class ClassChecksController {
           People.Student s = players.student(tx, b.studentId());
           ClassChecks.Item item = item(tx, id, b.item());
           Optional<ClassChecks.Entry> last = last(tx, id, s.id(), b.item());
-          if (last.isPresent()) {
+          if (last.isPresent()
+              && (named(b.mark()).isEmpty() || named(b.mark()).equals(last.get().mark()))) {
             for (ClassChecks.Entry e : classes.entries(tx, id)) {
               if (e.mark().equals(last.get().mark()) && e.studentId() == s.id()) {
                 takeBack(tx, s.id(), e.id());
@@ -401,6 +410,10 @@ class ClassChecksController {
           Optional<Pitch> from = asked(tx, check).from(tx, s, b.item());
           return cell(targets(tx, item, s, from), last(tx, id, s.id(), b.item()));
         });
+  }
+
+  private static String named(String mark) {
+    return mark == null ? "" : mark;
   }
 
   private void takeBack(Db.Tx tx, long studentId, long heardId) throws SQLException {
@@ -534,14 +547,16 @@ class ClassChecksController {
       return List.of();
     }
     Stands.Loaded l;
+    Plan plan;
     try {
       l = stands.load(tx, s.id(), piece.get().id());
-    } catch (Errors.NotThere e) {
+      plan = l.plan();
+    } catch (Errors.NotThere | Odd e) {
       return List.of();
     }
     int[] bars = bars(item.what());
     Map<String, ClassItem.Target> found = new LinkedHashMap<>();
-    for (Plan.PlannedNote n : l.plan().notes()) {
+    for (Plan.PlannedNote n : plan.notes()) {
       String number = l.page().reading().part().bars().get(n.note().bar()).number();
       if (number.matches("\\d{1,9}")
           && Integer.parseInt(number) >= bars[0]
@@ -587,7 +602,8 @@ class ClassChecksController {
         targets.size() == 1 ? targets.get(0).entry().label() : "",
         entry.map(e -> e.grade().name()).orElse(""),
         entry.map(ClassChecks.Entry::by).orElse(""),
-        entry.map(ClassChecks.Entry::remark).orElse(""));
+        entry.map(ClassChecks.Entry::remark).orElse(""),
+        entry.map(ClassChecks.Entry::mark).orElse(""));
   }
 
   private Views.ClassCheckView view(Db.Tx tx, long id) throws SQLException {

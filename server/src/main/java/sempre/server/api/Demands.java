@@ -8,6 +8,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import sempre.core.instrument.Setup;
 import sempre.core.learning.Demand;
@@ -21,6 +23,7 @@ import sempre.server.store.Simpler;
 /** What each piece asks of each set-up, worked out once and kept. */
 @Component
 class Demands {
+  private static final Logger LOG = LoggerFactory.getLogger(Demands.class);
   private static final int MOST = 50_000;
 
   /** All on which it depends; a set-up is another object when the house changes its table. */
@@ -61,18 +64,30 @@ class Demands {
 
   private record Page(Key key, Optional<Line> line, Player player) {}
 
-  /** Works out what is not known yet of some pieces, on all processors. */
+  /** Works out what is not known yet of some pieces, on all processors. What is odd is left out. */
   void prepare(Db.Tx tx, List<Asker> askers, List<Shelf.Piece> pieces) throws SQLException {
     Map<Key, Page> wanting = new LinkedHashMap<>();
     for (Asker a : askers) {
       for (Shelf.Piece p : pieces) {
         Key key = key(a, p);
         if (kept.getIfPresent(key) == null && !wanting.containsKey(key)) {
-          wanting.put(key, new Page(key, line(tx, a, p), a.player()));
+          try {
+            wanting.put(key, new Page(key, line(tx, a, p), a.player()));
+          } catch (Odd e) {
+            // it says so itself where it is asked for
+          }
         }
       }
     }
-    wanting.values().parallelStream().forEach(p -> kept.put(p.key(), demand(p.line(), p.player())));
+    wanting.values().parallelStream()
+        .forEach(
+            p -> {
+              try {
+                kept.put(p.key(), demand(p.line(), p.player()));
+              } catch (RuntimeException e) {
+                LOG.debug("this one says so itself where it is asked for", e);
+              }
+            });
   }
 
   /** What a whole piece asks of a student's set-up; empty when it has no part for it. */
@@ -86,7 +101,7 @@ class Demands {
     Key key = key(a, piece);
     Optional<Demand> found = kept.getIfPresent(key);
     if (found == null) {
-      found = demand(line(tx, a, piece), a.player());
+      found = Odd.guard(piece, a.student(), () -> demand(line(tx, a, piece), a.player()));
       kept.put(key, found);
     }
     return found;

@@ -35,7 +35,11 @@ class Effects {
     Map<Stands.Loaded, Plan> plans = new LinkedHashMap<>();
     for (People.Student s : who) {
       for (Shelf.Piece p : assigned(tx, s.id())) {
-        stands.find(tx, s.id(), p.id()).ifPresent(l -> plans.put(l, l.plan()));
+        try {
+          stands.find(tx, s.id(), p.id()).ifPresent(l -> plans.put(l, l.plan()));
+        } catch (Odd e) {
+          // it was not worked out before either
+        }
       }
     }
     return plans;

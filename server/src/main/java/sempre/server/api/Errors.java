@@ -1,10 +1,13 @@
 package sempre.server.api;
 
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import org.apache.tomcat.util.http.InvalidParameterException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.TypeMismatchException;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpHeaders;
@@ -19,20 +22,24 @@ import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.method.annotation.HandlerMethodValidationException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.multipart.MultipartException;
 import org.springframework.web.servlet.NoHandlerFoundException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
 import org.springframework.web.util.DisconnectedClientHelper;
+import sempre.core.Limit;
 import sempre.core.instrument.CatalogueException;
 import sempre.formats.UnreadableException;
-import sempre.formats.musicxml.MusicXmlFile;
 import sempre.server.store.StoreException;
 
 /** Every error as problem+json whose detail is a sentence that says what to change. */
 @RestControllerAdvice
 class Errors extends ResponseEntityExceptionHandler {
   private static final Logger LOG = LoggerFactory.getLogger(Errors.class);
+
+  private static final int LONGEST = 600;
 
   /** Something that is asked for is not there. */
   static class NotThere extends RuntimeException {
@@ -65,10 +72,7 @@ class Errors extends ResponseEntityExceptionHandler {
       MaxUploadSizeExceededException ex, HttpHeaders h, HttpStatusCode st, WebRequest req) {
     ProblemDetail p =
         ProblemDetail.forStatusAndDetail(
-            HttpStatus.CONTENT_TOO_LARGE,
-            "The file is larger than "
-                + MusicXmlFile.MAX_BYTES / 1024 / 1024
-                + " MB; export only the parts and bars that are needed.");
+            HttpStatus.CONTENT_TOO_LARGE, sentence(Limit.FILE_MEGABYTES.sentence()));
     return handleExceptionInternal(ex, p, h, HttpStatus.CONTENT_TOO_LARGE, req);
   }
 
@@ -80,6 +84,51 @@ class Errors extends ResponseEntityExceptionHandler {
             HttpStatus.BAD_REQUEST,
             "What was sent is not the JSON that is expected here; nothing was changed.");
     return handleExceptionInternal(ex, p, h, HttpStatus.BAD_REQUEST, req);
+  }
+
+  @Override
+  protected ResponseEntity<Object> handleTypeMismatch(
+      TypeMismatchException ex, HttpHeaders h, HttpStatusCode st, WebRequest req) {
+    Class<?> type = ex.getRequiredType();
+    String what =
+        type == LocalDate.class
+            ? "a day, such as 2026-11-26"
+            : type != null && type.isEnum() ? "one of the words that there are" : "a number";
+    ProblemDetail p =
+        ProblemDetail.forStatusAndDetail(
+            HttpStatus.BAD_REQUEST,
+            sentence(
+                "in the address stands '" + ex.getValue() + "' where there should be " + what));
+    return handleExceptionInternal(ex, p, h, HttpStatus.BAD_REQUEST, req);
+  }
+
+  /** A check of single values or of list elements. */
+  @Override
+  protected ResponseEntity<Object> handleHandlerMethodValidationException(
+      HandlerMethodValidationException ex, HttpHeaders h, HttpStatusCode st, WebRequest req) {
+    ProblemDetail p =
+        ProblemDetail.forStatusAndDetail(
+            HttpStatus.BAD_REQUEST,
+            String.join(
+                "; ",
+                ex.getAllErrors().stream()
+                    .map(e -> Objects.toString(e.getDefaultMessage()))
+                    .distinct()
+                    .toList()));
+    return handleExceptionInternal(ex, p, h, HttpStatus.BAD_REQUEST, req);
+  }
+
+  @ExceptionHandler
+  ProblemDetail address(InvalidParameterException e) {
+    return ProblemDetail.forStatusAndDetail(
+        HttpStatus.BAD_REQUEST,
+        "The address is not well written after its ?; check the signs with %.");
+  }
+
+  @ExceptionHandler
+  ProblemDetail upload(MultipartException e) {
+    return ProblemDetail.forStatusAndDetail(
+        HttpStatus.BAD_REQUEST, "The file did not arrive whole; choose it again.");
   }
 
   /**
@@ -127,6 +176,18 @@ class Errors extends ResponseEntityExceptionHandler {
   }
 
   @ExceptionHandler
+  ProblemDetail odd(Odd e) {
+    return ProblemDetail.forStatusAndDetail(HttpStatus.UNPROCESSABLE_CONTENT, sentence(e));
+  }
+
+  @ExceptionHandler
+  ProblemDetail tooMuch(Limit.Exceeded e) {
+    boolean body = e.limit() == Limit.BODY_KILOBYTES;
+    return ProblemDetail.forStatusAndDetail(
+        body ? HttpStatus.CONTENT_TOO_LARGE : HttpStatus.UNPROCESSABLE_CONTENT, sentence(e));
+  }
+
+  @ExceptionHandler
   ProblemDetail catalogue(CatalogueException e) {
     return ProblemDetail.forStatusAndDetail(HttpStatus.UNPROCESSABLE_CONTENT, sentence(e));
   }
@@ -137,15 +198,41 @@ class Errors extends ResponseEntityExceptionHandler {
   }
 
   @ExceptionHandler
-  ProblemDetail store(StoreException e) {
+  ResponseEntity<ProblemDetail> store(StoreException e) {
+    ResponseEntity.BodyBuilder answer;
+    String detail;
     if (e.duplicate()) {
-      return ProblemDetail.forStatusAndDetail(
-          HttpStatus.CONFLICT, "This name is taken already; choose another.");
+      answer = ResponseEntity.status(HttpStatus.CONFLICT);
+      detail = "This name is taken already; choose another.";
+    } else if (e.noSuchRow()) {
+      answer = ResponseEntity.status(HttpStatus.NOT_FOUND);
+      detail =
+          "A student, a group or a piece that was named is not here any more; load the page anew.";
+    } else if (e.tooLong()) {
+      answer = ResponseEntity.badRequest();
+      detail = "A text is longer than there is room for; shorten it.";
+    } else if (e.busy()) {
+      answer =
+          ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE)
+              .header(HttpHeaders.RETRY_AFTER, "1");
+      detail = "Too much is asked at once; nothing was changed. Try again.";
+    } else {
+      if (e.noRoom()) {
+        LOG.error("the disk of the data is full");
+      } else {
+        LOG.error("the database failed", e);
+      }
+      answer = ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE);
+      detail =
+          e.noRoom()
+              ? "The disk is full, so nothing was kept. Make room on it; Sempre goes on by itself."
+              : e.readOnly()
+                  ? "The folder of the data can't be written any more, so nothing was kept. Make it"
+                      + " writable; Sempre goes on by itself."
+                  : "The data could not be read or written; nothing was changed. Try again.";
     }
-    LOG.error("the database failed", e);
-    return ProblemDetail.forStatusAndDetail(
-        HttpStatus.SERVICE_UNAVAILABLE,
-        "The data could not be read or written; nothing was changed. Try again.");
+    HttpStatusCode status = answer.build().getStatusCode();
+    return answer.body(ProblemDetail.forStatusAndDetail(status, detail));
   }
 
   @ExceptionHandler
@@ -161,9 +248,14 @@ class Errors extends ResponseEntityExceptionHandler {
   }
 
   private static String sentence(Exception e) {
-    String text = String.valueOf(e.getMessage());
-    return Character.toUpperCase(text.charAt(0))
-        + text.substring(1)
-        + (text.endsWith(".") ? "" : ".");
+    return sentence(String.valueOf(e.getMessage()));
+  }
+
+  /** As a sentence; what was sent and comes back in it is cut to a few lines. */
+  static String sentence(String text) {
+    String shown = text.length() > LONGEST ? text.substring(0, LONGEST) + " …" : text;
+    return Character.toUpperCase(shown.charAt(0))
+        + shown.substring(1)
+        + (shown.endsWith(".") ? "" : ".");
   }
 }

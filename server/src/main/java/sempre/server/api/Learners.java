@@ -1,6 +1,7 @@
 package sempre.server.api;
 
 import java.sql.SQLException;
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.HashMap;
@@ -21,11 +22,16 @@ import sempre.server.store.Shelf;
 /** Students with what was heard of them and what is given to them, as the core wants it. */
 @Component
 class Learners {
+  private static final int MOST = 1_000;
+
   private final People people;
   private final Players players;
   private final Given given;
 
-  Learners(People people, Players players, Given given) {
+  private final Worked<Known> worked;
+
+  Learners(People people, Players players, Given given, Clock clock) {
+    this.worked = new Worked<>(MOST, clock);
     this.people = people;
     this.players = players;
     this.given = given;
@@ -40,18 +46,27 @@ class Learners {
 
   /** A student with the bars that are given, by the day. */
   Known of(Db.Tx tx, People.Student s) throws SQLException {
+    return worked.of(tx, s.id(), "", () -> work(tx, s));
+  }
+
+  private Known work(Db.Tx tx, People.Student s) throws SQLException {
     Standing standing = players.standing(tx, s.id());
     Player player = players.player(tx, s, standing);
     List<Shelf.Assignment> next = new ArrayList<>();
     List<BitSet> parts = new ArrayList<>();
     Map<Integer, Pitch> spelled = new HashMap<>();
     for (Shelf.Assignment a : given.of(tx, s)) {
-      Optional<Players.Page> page = players.page(tx, s, players.piece(tx, a.pieceId()));
-      if (page.isPresent()) {
-        next.add(a);
-        Line line = Given.line(a, page.get());
-        parts.add(Needs.notes(line, player));
-        line.notes().forEach(n -> spelled.putIfAbsent(n.pitch().midi(), n.pitch()));
+      Shelf.Piece piece = players.piece(tx, a.pieceId());
+      try {
+        Optional<Players.Page> page = players.page(tx, s, piece);
+        if (page.isPresent()) {
+          Line line = Given.line(a, page.get());
+          parts.add(Odd.guard(piece, s, () -> Needs.notes(line, player)));
+          next.add(a);
+          line.notes().forEach(n -> spelled.putIfAbsent(n.pitch().midi(), n.pitch()));
+        }
+      } catch (Odd e) {
+        // what it needs is not known; Today and who can play what say so in its row
       }
     }
     return new Known(s, new Learner(player, standing, parts, spelled), next);

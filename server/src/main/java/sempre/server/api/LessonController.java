@@ -1,6 +1,7 @@
 package sempre.server.api;
 
 import java.sql.SQLException;
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -27,12 +28,16 @@ import sempre.server.store.People;
 @RestController
 @RequestMapping("/api/groups/{groupId}/lesson")
 class LessonController {
+  private static final int MOST = 1_000;
+
   private final Db db;
   private final People people;
   private final Players players;
   private final Learners learners;
+  private final Worked<Optional<Lesson>> worked;
 
-  LessonController(Db db, People people, Players players, Learners learners) {
+  LessonController(Db db, People people, Players players, Learners learners, Clock clock) {
+    this.worked = new Worked<>(MOST, clock);
     this.learners = learners;
     this.db = db;
     this.people = people;
@@ -61,17 +66,10 @@ class LessonController {
           Map<Same, List<Learning>> rows = new LinkedHashMap<>();
           List<String> without = new ArrayList<>();
           for (Learners.Known k : learners.ofGroup(tx, groupId)) {
-            Player player = k.learner().player();
-            Optional<Placing.Placed> placed =
-                new Placing(player, stage, k.learner().needs()).needed(concert);
-            Optional<Lesson> l = placed.flatMap(p -> Lesson.written(p.written(), player));
-            if (l.isEmpty()) {
-              without.add(
-                  k.student().name() + ": no octave of it lies in the range of " + stage.inWords());
-            } else {
-              Same same = new Same(k.student().instrument(), l.get(), octave(tx, k, placed.get()));
-              rows.computeIfAbsent(same, s -> new ArrayList<>())
-                  .add(new Learning(k.student().name(), player));
+            try {
+              learn(tx, k, stage, concert, rows, without);
+            } catch (IllegalArgumentException e) {
+              without.add(k.student().name() + ": " + Errors.sentence(e.getMessage()));
             }
           }
           return new Views.LessonView(
@@ -84,6 +82,32 @@ class LessonController {
                   .toList(),
               without);
         });
+  }
+
+  private void learn(
+      Db.Tx tx,
+      Learners.Known k,
+      Stage stage,
+      NoteName concert,
+      Map<Same, List<Learning>> rows,
+      List<String> without)
+      throws SQLException {
+    Player player = k.learner().player();
+    Optional<Placing.Placed> placed =
+        new Placing(player, stage, k.learner().needs()).needed(concert);
+    Optional<Lesson> l =
+        worked.of(
+            tx,
+            k.student().id(),
+            placed.map(p -> p.written().toString()).orElse(""),
+            () -> placed.flatMap(p -> Lesson.written(p.written(), player)));
+    if (l.isEmpty()) {
+      without.add(k.student().name() + ": no octave of it lies in the range of " + stage.inWords());
+    } else {
+      Same same = new Same(k.student().instrument(), l.get(), octave(tx, k, placed.get()));
+      rows.computeIfAbsent(same, s -> new ArrayList<>())
+          .add(new Learning(k.student().name(), player));
+    }
   }
 
   /** Why a student meets the note in this octave. */

@@ -21,7 +21,14 @@ class Library {
 
   private record Key(long piece, Optional<Simpler.Kept> simpler) {}
 
-  private final Cache<Key, Music> read = Caffeine.newBuilder().maximumSize(120).build();
+  /** About 150 MB of the heap when it is full. */
+  private static final long MOST_ELEMENTS = 1_000_000;
+
+  private final Cache<Key, Music> read =
+      Caffeine.newBuilder()
+          .maximumWeight(MOST_ELEMENTS)
+          .weigher((Key k, Music m) -> m.file().root().size())
+          .build();
   private final Shelf shelf;
 
   Library(Shelf shelf) {

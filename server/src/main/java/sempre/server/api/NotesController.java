@@ -7,7 +7,6 @@ import jakarta.validation.constraints.Size;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -149,7 +148,7 @@ class NotesController {
                       i,
                       Pitch.parse(body.note()),
                       body.fingering(),
-                      role(body.role()),
+                      Role.named(body.role()),
                       body.label(),
                       body.remark() == null ? "" : body.remark());
           houses.add(tx, instrument, entry);
@@ -239,16 +238,6 @@ class NotesController {
   private static House.Key key(String instrument, String note, String fingering) {
     Instrument i = Catalogue.standard().instrument(instrument);
     return new House.Key(Pitch.parse(note).midi(), i.keywork().pattern(fingering).plain().text());
-  }
-
-  private static Role role(String word) {
-    for (Role r : Role.values()) {
-      if (r.word().equals(word.toLowerCase(Locale.ROOT))) {
-        return r;
-      }
-    }
-    throw new IllegalArgumentException(
-        "there is no sort '" + word + "'; an own fingering is alternate, trill or special");
   }
 
   /** Options as {@code name=value}. */

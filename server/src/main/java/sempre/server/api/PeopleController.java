@@ -29,12 +29,10 @@ import sempre.core.instrument.Keywork;
 import sempre.core.instrument.Setup;
 import sempre.core.instrument.Stage;
 import sempre.core.instrument.Style;
-import sempre.core.learning.Check;
 import sempre.core.learning.Grade;
 import sempre.core.learning.Standing;
 import sempre.core.planning.Player;
 import sempre.core.teaching.Ways;
-import sempre.server.store.Checks;
 import sempre.server.store.Db;
 import sempre.server.store.People;
 
@@ -42,20 +40,24 @@ import sempre.server.store.People;
 @RestController
 @RequestMapping("/api")
 class PeopleController {
+  private static final int MOST = 1_000;
+
   private final Db db;
   private final Clock clock;
   private final Effects effects;
   private final People people;
-  private final Checks checks;
+  private final Worked<Views.StudentView> worked;
+  private final Erased erased;
   private final Players players;
 
   PeopleController(
-      Db db, People people, Checks checks, Players players, Effects effects, Clock clock) {
+      Db db, People people, Players players, Effects effects, Erased erased, Clock clock) {
+    this.erased = erased;
     this.clock = clock;
     this.effects = effects;
     this.db = db;
     this.people = people;
-    this.checks = checks;
+    this.worked = new Worked<>(MOST, clock);
     this.players = players;
   }
 
@@ -110,22 +112,20 @@ class PeopleController {
                     g.days().stream().map(DayOfWeek::name).toList(),
                     people.students(tx, g.id()).stream().map(People.Student::id).toList()));
           }
-          Map<Long, List<Check>> heard = checks.all(tx);
           List<Views.StudentView> students = new ArrayList<>();
           for (People.Student s : people.students(tx)) {
-            students.add(view(tx, s, heard));
+            students.add(worked.of(tx, s.id(), LocalDate.now(clock).toString(), () -> view(tx, s)));
           }
           List<Views.StudentView> gone = new ArrayList<>();
           for (People.Student s : people.gone(tx)) {
-            gone.add(view(tx, s, heard));
+            gone.add(view(tx, s));
           }
           return new Views.PeopleView(groups, students, gone);
         });
   }
 
-  private Views.StudentView view(Db.Tx tx, People.Student s, Map<Long, List<Check>> heard)
-      throws SQLException {
-    Standing standing = players.standing(tx, s, heard.getOrDefault(s.id(), List.of()));
+  private Views.StudentView view(Db.Tx tx, People.Student s) throws SQLException {
+    Standing standing = players.standing(tx, s.id());
     Views.StudentRef ref = Names.student(s);
     List<Views.StudentRef> others = new ArrayList<>();
     for (People.Student o : people.ofPerson(tx, s.person())) {
@@ -208,17 +208,20 @@ class PeopleController {
    */
   @DeleteMapping("/students/{id}")
   Views.Done erase(@PathVariable long id, @RequestParam(defaultValue = "true") boolean all) {
-    return db.inTransaction(
-        tx -> {
-          People.Student s = players.student(tx, id);
-          List<People.Student> who = all ? people.ofPerson(tx, s.person()) : List.of(s);
-          Map<String, Integer> sum = new LinkedHashMap<>();
-          for (People.Student one : who) {
-            people.written(tx, one.id()).forEach((k, n) -> sum.merge(k, n, Integer::sum));
-            people.erase(tx, one.id());
-          }
-          return new Views.Done(erased(s, who.size(), sum));
-        });
+    Views.Done done =
+        db.inTransaction(
+            tx -> {
+              People.Student s = players.student(tx, id);
+              List<People.Student> who = all ? people.ofPerson(tx, s.person()) : List.of(s);
+              Map<String, Integer> sum = new LinkedHashMap<>();
+              for (People.Student one : who) {
+                people.written(tx, one.id()).forEach((k, n) -> sum.merge(k, n, Integer::sum));
+                people.erase(tx, one.id());
+              }
+              return new Views.Done(erased(s, who.size(), sum));
+            });
+    erased.again();
+    return done;
   }
 
   private static String erased(People.Student s, int instruments, Map<String, Integer> sum) {
@@ -241,7 +244,7 @@ class PeopleController {
         + counted(sum.get("given"), "piece given", "pieces given")
         + ", "
         + counted(sum.get("groups"), "place in a group", "places in groups")
-        + ". Nothing of it is left in Sempre; a backup of yours may still hold it.";
+        + ". Nothing of it is left in Sempre; backups may still hold it.";
   }
 
   private static String counted(int n, String one, String many) {

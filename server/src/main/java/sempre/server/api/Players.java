@@ -128,15 +128,23 @@ class Players {
     return Ways.with(ways);
   }
 
-  /** The page a student plays, simpler where that is kept; empty without notes with a pitch. */
+  /**
+   * The page a student plays, simpler where that is kept; empty without notes with a pitch.
+   *
+   * @throws Odd where the piece can't be read for this student
+   */
   Optional<Page> page(Db.Tx tx, People.Student s, Shelf.Piece piece) throws SQLException {
     Optional<Simpler.Kept> kept = simpler.of(tx, s.id(), piece.id());
-    return page(tx, s, piece, library.music(tx, piece.id(), kept), kept);
+    return Odd.guard(piece, s, () -> page(tx, s, piece, library.music(tx, piece.id(), kept), kept));
   }
 
   /** The page as it is written, also where the student plays a simpler one. */
   Optional<Page> written(Db.Tx tx, People.Student s, Shelf.Piece piece) throws SQLException {
-    return page(tx, s, piece, library.music(tx, piece.id()), simpler.of(tx, s.id(), piece.id()));
+    return Odd.guard(
+        piece,
+        s,
+        () ->
+            page(tx, s, piece, library.music(tx, piece.id()), simpler.of(tx, s.id(), piece.id())));
   }
 
   private Optional<Page> page(

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Comparator;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -44,6 +45,7 @@ import sempre.server.store.Shelf;
 @RequestMapping("/api")
 class ReadinessController {
   private static final int BLOCKS = 6;
+  private static final int MOST = 1_000;
 
   private final Db db;
   private final People people;
@@ -54,6 +56,17 @@ class ReadinessController {
   private final Learners learners;
   private final Given given;
   private final Clock clock;
+  private final Worked<Row> worked;
+
+  /**
+   * A row of the matrix.
+   *
+   * @param odd why a cell can't be worked out
+   * @param learner with the parts that stand in the columns
+   */
+  private record Row(List<Matrix.Cell> cells, Map<Matrix.Cell, String> odd, Learner learner) {}
+
+  private record What(long group, boolean assigned) {}
 
   ReadinessController(
       Db db,
@@ -68,6 +81,7 @@ class ReadinessController {
     this.given = given;
     this.learners = learners;
     this.clock = clock;
+    this.worked = new Worked<>(MOST, clock);
     this.db = db;
     this.people = people;
     this.shelf = shelf;
@@ -102,30 +116,20 @@ class ReadinessController {
   private Views.MatrixView view(
       Db.Tx tx, People.Group g, List<Shelf.Piece> pieces, boolean assigned) throws SQLException {
     Stage stage = Stage.of(g.stage());
-    List<Demands.Asker> askers = new ArrayList<>();
     List<Learners.Known> known = learners.ofGroup(tx, g.id());
-    for (Learners.Known k : known) {
-      Map<Long, Shelf.Assignment> given = assigned ? Given.byPiece(k.next()) : Map.of();
-      askers.add(
-          new Demands.Asker(
-              k.student(), k.learner().player(), demands.reads(tx, k.student()), given));
-    }
-    demands.prepare(tx, askers, pieces);
     List<List<Matrix.Cell>> rows = new ArrayList<>();
+    Map<Matrix.Cell, String> odd = new IdentityHashMap<>();
     List<Learner> all = new ArrayList<>();
-    for (int i = 0; i < askers.size(); i++) {
-      Learner learner = known.get(i).learner();
-      Matrix.Row row = Matrix.Row.of(learner.standing(), stage);
-      List<Matrix.Cell> cells = new ArrayList<>();
-      List<BitSet> notes = new ArrayList<>();
-      for (Shelf.Piece p : pieces) {
-        Optional<Demand> d = demands.of(tx, askers.get(i), p);
-        cells.add(d.map(x -> Matrix.cell(row, x)).orElse(Matrix.Cell.NONE));
-        d.ifPresent(x -> notes.add(x.notes()));
-      }
-      rows.add(cells);
-      all.add(
-          assigned ? learner : new Learner(learner.player(), learner.standing(), notes, Map.of()));
+    for (Learners.Known k : known) {
+      Row row =
+          worked.of(
+              tx,
+              k.student().id(),
+              new What(g.id(), assigned),
+              () -> row(tx, k, stage, pieces, assigned));
+      rows.add(row.cells());
+      odd.putAll(row.odd());
+      all.add(row.learner());
     }
     return new Views.MatrixView(
         g.name(),
@@ -136,7 +140,13 @@ class ReadinessController {
             .map(
                 r ->
                     r.stream()
-                        .map(c -> new Views.MatrixCell(c.state().name(), c.lacking(), c.hard()))
+                        .map(
+                            c ->
+                                new Views.MatrixCell(
+                                    c.state().name(),
+                                    c.lacking(),
+                                    c.hard(),
+                                    odd.getOrDefault(c, "")))
                         .toList())
             .toList(),
         GroupSounds.of(all).sounds().stream()
@@ -163,6 +173,38 @@ class ReadinessController {
                         n.ready(),
                         n.one().stream().map(r -> known.get(r).student().name()).toList()))
             .toList());
+  }
+
+  /** One row, from what the pieces ask of the student's set-up. */
+  private Row row(
+      Db.Tx tx, Learners.Known k, Stage stage, List<Shelf.Piece> pieces, boolean assigned)
+      throws SQLException {
+    Map<Long, Shelf.Assignment> bars = assigned ? Given.byPiece(k.next()) : Map.of();
+    Learner learner = k.learner();
+    Demands.Asker asker =
+        new Demands.Asker(k.student(), learner.player(), demands.reads(tx, k.student()), bars);
+    demands.prepare(tx, List.of(asker), pieces);
+    Matrix.Row row = Matrix.Row.of(learner.standing(), stage);
+    List<Matrix.Cell> cells = new ArrayList<>();
+    Map<Matrix.Cell, String> odd = new IdentityHashMap<>();
+    List<BitSet> notes = new ArrayList<>();
+    for (Shelf.Piece p : pieces) {
+      try {
+        Optional<Demand> d = demands.of(tx, asker, p);
+        cells.add(d.map(x -> Matrix.cell(row, x)).orElse(Matrix.Cell.NONE));
+        d.ifPresent(x -> notes.add(x.notes()));
+      } catch (Odd e) {
+        Matrix.Cell none =
+            new Matrix.Cell(
+                Matrix.Cell.NONE.state(), Matrix.Cell.NONE.lacking(), Matrix.Cell.NONE.hard());
+        odd.put(none, Errors.sentence(e.getMessage()));
+        cells.add(none);
+      }
+    }
+    return new Row(
+        cells,
+        odd,
+        assigned ? learner : new Learner(learner.player(), learner.standing(), notes, Map.of()));
   }
 
   /**
@@ -265,10 +307,14 @@ class ReadinessController {
           List<Shelf.Piece> pieces = new ArrayList<>();
           List<Demand> exercises = new ArrayList<>();
           for (Shelf.Piece p : shelf.pieces(tx)) {
-            Optional<Demand> d = demands.of(tx, s, player, p, reads);
-            if (p.id() != pieceId && d.isPresent()) {
-              pieces.add(p);
-              exercises.add(d.get());
+            try {
+              Optional<Demand> d = demands.of(tx, s, player, p, reads);
+              if (p.id() != pieceId && d.isPresent()) {
+                pieces.add(p);
+                exercises.add(d.get());
+              }
+            } catch (Odd e) {
+              // no step on the way
             }
           }
           BitSet has = Matrix.Row.of(standing, Stage.ADVANCED).has();

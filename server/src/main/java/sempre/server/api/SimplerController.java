@@ -136,9 +136,19 @@ class SimplerController {
     return db.inTransaction(
         tx -> {
           List<Views.SimplerRow> rows = new ArrayList<>();
-          for (Loaded l : group(tx, groupId, pieceId)) {
-            rows.add(row(l));
+          Map<People.Student, String> odd = new LinkedHashMap<>();
+          for (Loaded l : group(tx, groupId, pieceId, odd)) {
+            try {
+              rows.add(Odd.guard(l.piece(), l.student(), () -> row(l)));
+            } catch (Odd e) {
+              odd.put(l.student(), e.getMessage());
+            }
           }
+          odd.forEach(
+              (s, why) ->
+                  rows.add(
+                      new Views.SimplerRow(
+                          Names.student(s), false, List.of(), Errors.sentence(why))));
           return rows;
         });
   }
@@ -151,7 +161,7 @@ class SimplerController {
     return db.inTransaction(
         tx -> {
           List<Views.SimplerRow> made = new ArrayList<>();
-          for (Loaded l : group(tx, groupId, pieceId)) {
+          for (Loaded l : group(tx, groupId, pieceId, new LinkedHashMap<>())) {
             if (below(l, stage) && l.page().simpler().isEmpty()) {
               SimplerPart p = SimplerPart.of(l.setting(), Map.of());
               if (!p.changes().isEmpty()) {
@@ -172,14 +182,19 @@ class SimplerController {
         .anyMatch(p -> range.has(p) && !l.setting().has().test(p));
   }
 
-  private List<Loaded> group(Db.Tx tx, long groupId, long pieceId) throws SQLException {
+  private List<Loaded> group(Db.Tx tx, long groupId, long pieceId, Map<People.Student, String> odd)
+      throws SQLException {
     people
         .group(tx, groupId)
         .orElseThrow(() -> new Errors.NotThere("This group is not here any more."));
     Shelf.Piece piece = players.piece(tx, pieceId);
     List<Loaded> all = new ArrayList<>();
     for (People.Student s : people.students(tx, groupId)) {
-      load(tx, s, piece).ifPresent(all::add);
+      try {
+        load(tx, s, piece).ifPresent(all::add);
+      } catch (Odd e) {
+        odd.put(s, e.getMessage());
+      }
     }
     return all;
   }
@@ -230,7 +245,7 @@ class SimplerController {
             new SimplerPart.Setting(
                 part,
                 page.get().line(),
-                p -> has.get(p.midi()) && player.usual(p).isPresent(),
+                p -> player.usual(p).isPresent() && has.get(p.midi()),
                 Texture.of(page.get().music().score(), piece.pages()))));
   }
 

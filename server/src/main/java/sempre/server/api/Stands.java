@@ -1,10 +1,12 @@
 package sempre.server.api;
 
 import java.sql.SQLException;
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicReference;
 import org.springframework.stereotype.Component;
 import sempre.core.instrument.Stage;
 import sempre.core.learning.Standing;
@@ -19,12 +21,24 @@ import sempre.server.store.Shelf;
 /** One part for one player, put together from what is stored. */
 @Component
 class Stands {
+  /** About 80 MB of the heap when it is full of different pieces. */
+  private static final long MOST_ELEMENTS = 500_000;
+
+  private static final int LEAST = 500;
+
   private final Shelf shelf;
   private final People people;
   private final Choices choices;
   private final Players players;
+  private final Worked<Optional<Loaded>> worked;
 
-  Stands(Shelf shelf, People people, Choices choices, Players players) {
+  Stands(Shelf shelf, People people, Choices choices, Players players, Clock clock) {
+    // a page holds the file that it was read from
+    this.worked =
+        new Worked<>(
+            MOST_ELEMENTS,
+            l -> LEAST + l.map(x -> x.page().music().file().root().size()).orElse(0),
+            clock);
     this.shelf = shelf;
     this.people = people;
     this.choices = choices;
@@ -38,9 +52,20 @@ class Stands {
       Players.Page page,
       Standing standing,
       Player player,
-      Map<String, String> locks) {
+      Map<String, String> locks,
+      AtomicReference<Plan> planned) {
+    /**
+     * The plan, worked out once.
+     *
+     * @throws Odd where it can't be worked out
+     */
     Plan plan() {
-      return Planner.plan(page.line(), player, locks);
+      Plan known = planned.get();
+      if (known == null) {
+        known = Odd.of(piece, student, () -> Planner.plan(page.line(), player, locks));
+        planned.set(known);
+      }
+      return known;
     }
   }
 
@@ -62,6 +87,10 @@ class Stands {
   }
 
   private Optional<Loaded> find(Db.Tx tx, People.Student s, Shelf.Piece p) throws SQLException {
+    return worked.of(tx, s.id(), p.id(), () -> Odd.guard(p, s, () -> work(tx, s, p)));
+  }
+
+  private Optional<Loaded> work(Db.Tx tx, People.Student s, Shelf.Piece p) throws SQLException {
     Optional<Players.Page> found = players.page(tx, s, p);
     if (found.isEmpty()) {
       return Optional.empty();
@@ -76,7 +105,8 @@ class Stands {
             page,
             standing,
             player,
-            Players.standing(shelf.locks(tx, s.id(), p.id()), page.line(), player.setup())));
+            Players.standing(shelf.locks(tx, s.id(), p.id()), page.line(), player.setup()),
+            new AtomicReference<>()));
   }
 
   Views.PlanView view(Db.Tx tx, Loaded l, Plan plan) throws SQLException {
@@ -108,10 +138,14 @@ class Stands {
       if (s.id() != l.student().id()
           && s.instrument().equals(l.student().instrument())
           && people.groupsOf(tx, s.id()).stream().anyMatch(groups::contains)) {
-        Loaded other = load(tx, s, l.piece());
-        if (other.page().reading().source().equals(l.page().reading().source())
-            && other.page().voice() == l.page().voice()) {
-          section.add(other);
+        try {
+          Loaded other = load(tx, s, l.piece());
+          if (other.page().reading().source().equals(l.page().reading().source())
+              && other.page().voice() == l.page().voice()) {
+            section.add(other);
+          }
+        } catch (Odd e) {
+          // who can't read it does not play it with the others
         }
       }
     }

@@ -46,9 +46,13 @@ class TeachController {
   private List<Assigned> assigned(Db.Tx tx, People.Student s) throws SQLException {
     List<Assigned> all = new ArrayList<>();
     for (Shelf.Piece piece : effects.assigned(tx, s.id())) {
-      players
-          .page(tx, s, piece)
-          .ifPresent(p -> all.add(new Assigned(piece, p.reading().part(), p.line())));
+      try {
+        players
+            .page(tx, s, piece)
+            .ifPresent(p -> all.add(new Assigned(piece, p.reading().part(), p.line())));
+      } catch (Odd e) {
+        // nothing is taught for it
+      }
     }
     return all;
   }

@@ -18,7 +18,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Stage;
-import sempre.core.learning.Check;
+import sempre.core.learning.Learner;
 import sempre.core.learning.Readiness;
 import sempre.core.learning.Standing;
 import sempre.core.pitch.Pitch;
@@ -27,7 +27,6 @@ import sempre.core.planning.Player;
 import sempre.core.score.Bars;
 import sempre.core.score.Line;
 import sempre.core.teaching.Lesson;
-import sempre.server.store.Checks;
 import sempre.server.store.Db;
 import sempre.server.store.People;
 import sempre.server.store.Shelf;
@@ -37,35 +36,46 @@ import sempre.server.store.Shelf;
 @RequestMapping("/api/today")
 class TodayController {
   private static final int FADED = 6;
+  private static final int MOST = 1_000;
+
+  /** The state of what can't be worked out; the sentence says why. */
+  private static final String ODD = "odd";
+
+  private static final String NOTHING = "Nothing to finger: the piece has no notes with a pitch.";
 
   private final Db db;
   private final People people;
   private final Shelf shelf;
-  private final Checks checks;
+  private final Learners learners;
+  private final Worked<Shown> worked;
   private final Players players;
   private final Given given;
   private final Demands demands;
   private final CheckLists lists;
+  private final Notices notices;
   private final Clock clock;
 
   TodayController(
       Db db,
       People people,
       Shelf shelf,
-      Checks checks,
+      Learners learners,
       Players players,
       Given given,
       Demands demands,
       CheckLists lists,
+      Notices notices,
       Clock clock) {
     this.db = db;
     this.people = people;
     this.shelf = shelf;
-    this.checks = checks;
+    this.learners = learners;
+    this.worked = new Worked<>(MOST, clock);
     this.players = players;
     this.given = given;
     this.demands = demands;
     this.lists = lists;
+    this.notices = notices;
     this.clock = clock;
   }
 
@@ -75,16 +85,29 @@ class TodayController {
   /** What one of them has to play. */
   private record Has(Known who, Shelf.Assignment given, Players.Page page, Readiness readiness) {}
 
+  /** What was not heard for long, by how it sounds. */
+  private record Faded(int pitchClass, String name) {}
+
+  /**
+   * What is shown of one student of a group.
+   *
+   * @param ready how it stands with what is given, by assignment
+   * @param say the one thing to say; empty where nothing is given
+   */
+  private record Shown(
+      Map<Long, Views.ReadyView> ready, Optional<Views.SayView> say, List<Faded> faded) {}
+
+  private record What(long group, String day) {}
+
   @GetMapping
   Views.Today today() {
     return db.inTransaction(
         tx -> {
           LocalDate today = LocalDate.now(clock);
-          Map<Long, List<Check>> heard = checks.all(tx);
           List<Views.ClassCheckRef> open = lists.open(tx);
           List<Views.GroupToday> groups = new ArrayList<>();
           for (People.Group g : people.groups(tx)) {
-            groups.add(group(tx, g, people.students(tx, g.id()), heard, open, today));
+            groups.add(group(tx, g, people.students(tx, g.id()), open, today));
           }
           List<People.Student> alone = new ArrayList<>();
           for (People.Student s : people.students(tx)) {
@@ -95,10 +118,10 @@ class TodayController {
           }
           if (!alone.isEmpty()) {
             People.Group none = new People.Group(0, "In no group", Stage.SCHOOL.word(), "");
-            groups.add(group(tx, none, alone, heard, open, today));
+            groups.add(group(tx, none, alone, open, today));
           }
           groups.sort(Comparator.comparing(g -> !g.today()));
-          return new Views.Today(today.toString(), groups, shelf.pieces(tx).size());
+          return new Views.Today(today.toString(), groups, shelf.pieces(tx).size(), notices.all());
         });
   }
 
@@ -106,28 +129,22 @@ class TodayController {
       Db.Tx tx,
       People.Group g,
       List<People.Student> students,
-      Map<Long, List<Check>> heard,
       List<Views.ClassCheckRef> open,
       LocalDate today)
       throws SQLException {
-    List<Known> all = new ArrayList<>();
+    List<Shelf.Assignment> all = given.ofGroup(tx, g.id(), students);
+    Map<Long, Shown> shown = new LinkedHashMap<>();
     for (People.Student s : students) {
-      Standing standing = players.standing(tx, s, heard.getOrDefault(s.id(), List.of()));
-      all.add(new Known(s, standing, players.player(tx, s, standing), Stage.of(g.stage())));
+      shown.put(
+          s.id(),
+          worked.of(
+              tx,
+              s.id(),
+              new What(g.id(), today.toString()),
+              () -> shown(tx, s, Stage.of(g.stage()), all, today)));
     }
     List<Views.NextView> next = new ArrayList<>();
-    Map<Long, Has> first = new LinkedHashMap<>();
-    Map<Integer, Views.FadedView> faded = new LinkedHashMap<>();
-    for (Shelf.Assignment a : given.ofGroup(tx, g.id(), students)) {
-      List<Views.ReadyView> ready = new ArrayList<>();
-      for (Known k : all) {
-        if (Given.plays(a, k.student())) {
-          Optional<Has> has = has(tx, k, a);
-          ready.add(has.map(TodayController::ready).orElseGet(() -> none(k)));
-          has.ifPresent(h -> first.putIfAbsent(k.student().id(), h));
-          has.ifPresent(h -> fade(h, faded));
-        }
-      }
+    for (Shelf.Assignment a : all) {
       next.add(
           new Views.NextView(
               a.id(),
@@ -137,11 +154,21 @@ class TodayController {
               Names.day(a.due(), today),
               Given.what(a),
               a.sentence(),
-              ready));
+              shown.values().stream()
+                  .flatMap(s -> Optional.ofNullable(s.ready().get(a.id())).stream())
+                  .toList()));
     }
-    List<Views.SayView> say = new ArrayList<>();
-    for (Has h : first.values()) {
-      say.add(say(tx, h, today));
+    Map<Integer, Views.FadedView> faded = new LinkedHashMap<>();
+    for (People.Student s : students) {
+      shown.get(s.id()).faded().stream()
+          .distinct()
+          .forEach(
+              f ->
+                  faded
+                      .computeIfAbsent(
+                          f.pitchClass(), k -> new Views.FadedView(f.name(), new ArrayList<>()))
+                      .students()
+                      .add(s.name()));
     }
     boolean now = g.days().isEmpty() || g.days().contains(today.getDayOfWeek());
     return new Views.GroupToday(
@@ -151,12 +178,51 @@ class TodayController {
         now,
         now ? "today" : next(g, today.getDayOfWeek()),
         next,
-        say,
+        shown.values().stream().flatMap(s -> s.say().stream()).toList(),
         faded.values().stream()
             .sorted(Comparator.comparingInt((Views.FadedView f) -> -f.students().size()))
             .limit(FADED)
             .toList(),
         open.stream().filter(c -> c.groupId() == g.id()).toList());
+  }
+
+  /** What is shown of one student. */
+  private Shown shown(
+      Db.Tx tx, People.Student s, Stage stage, List<Shelf.Assignment> all, LocalDate today)
+      throws SQLException {
+    Learner learner = learners.of(tx, s).learner();
+    Known k = new Known(s, learner.standing(), learner.player(), stage);
+    Map<Long, Views.ReadyView> ready = new LinkedHashMap<>();
+    List<Faded> faded = new ArrayList<>();
+    Optional<Has> first = Optional.empty();
+    Optional<Views.SayView> odd = Optional.empty();
+    for (Shelf.Assignment a : all) {
+      if (!Given.plays(a, s)) {
+        continue;
+      }
+      try {
+        Optional<Has> has = has(tx, k, a);
+        ready.put(
+            a.id(), has.map(TodayController::ready).orElseGet(() -> none(k, "none", NOTHING)));
+        has.ifPresent(h -> fade(h, faded));
+        first = first.or(() -> has);
+      } catch (Odd e) {
+        ready.put(a.id(), none(k, ODD, Errors.sentence(e.getMessage())));
+        odd =
+            odd.or(() -> Optional.of(new Views.SayView(Names.student(s), a.id(), ODD, "", "", "")));
+      }
+    }
+    return new Shown(
+        ready, first.isPresent() ? Optional.of(said(tx, first.get(), today)) : odd, faded);
+  }
+
+  private Views.SayView said(Db.Tx tx, Has h, LocalDate today) throws SQLException {
+    try {
+      return Odd.guard(
+          players.piece(tx, h.given().pieceId()), h.who().student(), () -> say(tx, h, today));
+    } catch (Odd e) {
+      return said(h, ODD, "", "", Errors.sentence(e.getMessage()));
+    }
   }
 
   /** The next day on which a group meets. */
@@ -170,9 +236,16 @@ class TodayController {
 
   private Optional<Has> has(Db.Tx tx, Known k, Shelf.Assignment a) throws SQLException {
     Shelf.Piece piece = players.piece(tx, a.pieceId());
-    return players
-        .page(tx, k.student(), piece)
-        .map(p -> new Has(k, a, p, Readiness.of(Given.line(a, p), k.player(), k.standing())));
+    return Odd.guard(
+        piece,
+        k.student(),
+        () ->
+            players
+                .page(tx, k.student(), piece)
+                .map(
+                    p ->
+                        new Has(
+                            k, a, p, Readiness.of(Given.line(a, p), k.player(), k.standing()))));
   }
 
   private static Views.ReadyView ready(Has h) {
@@ -187,28 +260,16 @@ class TodayController {
         Told.sentence(r));
   }
 
-  private static Views.ReadyView none(Known k) {
+  private static Views.ReadyView none(Known k, String state, String why) {
     return new Views.ReadyView(
-        Names.student(k.student()),
-        "none",
-        List.of(),
-        List.of(),
-        List.of(),
-        List.of(),
-        "Nothing to finger: the piece has no notes with a pitch.");
+        Names.student(k.student()), state, List.of(), List.of(), List.of(), List.of(), why);
   }
 
   /** Gathers what was not heard for long, by how it sounds. */
-  private static void fade(Has h, Map<Integer, Views.FadedView> faded) {
+  private static void fade(Has h, List<Faded> faded) {
     for (Pitch p : h.readiness().faded()) {
       Pitch sounds = h.who().player().setup().instrument().transposition().sounding(p);
-      String name = Pitch.usual(sounds.midi()).spokenName();
-      Views.FadedView view =
-          faded.computeIfAbsent(
-              sounds.pitchClass(), k -> new Views.FadedView(name, new ArrayList<>()));
-      if (!view.students().contains(h.who().student().name())) {
-        view.students().add(h.who().student().name());
-      }
+      faded.add(new Faded(sounds.pitchClass(), Pitch.usual(sounds.midi()).spokenName()));
     }
   }
 

@@ -65,8 +65,12 @@ final class Views {
       List<FadedView> faded,
       List<ClassCheckRef> open) {}
 
-  /** The first screen. */
-  record Today(String date, List<GroupToday> groups, int pieces) {}
+  /**
+   * The first screen.
+   *
+   * @param notices what is to be known of the data, a sentence each; none when all is well
+   */
+  record Today(String date, List<GroupToday> groups, int pieces, List<String> notices) {}
 
   /** A row of the lanes: one finger, or one valve. */
   record Lane(String finger, String label, boolean gapAbove) {}
@@ -187,7 +191,11 @@ final class Views {
       boolean simpler,
       List<UnusualView> unusual) {}
 
-  /** What is given to whom, with everyone's part. */
+  /**
+   * What is given to whom, with everyone's part.
+   *
+   * @param without who has no part in it, and why, a sentence each
+   */
   record AssignmentView(
       long id,
       PieceRef piece,
@@ -497,7 +505,12 @@ final class Views {
   record LessonView(
       String group, String pitch, String shown, List<LessonRow> rows, List<String> without) {}
 
-  record MatrixCell(String state, int lacking, int hard) {}
+  /**
+   * How one player stands to one piece.
+   *
+   * @param odd why it can't be worked out; empty where it can
+   */
+  record MatrixCell(String state, int lacking, int hard, String odd) {}
 
   /**
    * A sound that is in the way.
@@ -566,6 +579,7 @@ final class Views {
    * @param asked whether it is for this student at all
    * @param notes on the student's page
    * @param fingering of one note; empty for several
+   * @param mark the press of the key that the grade was given with
    */
   record ClassCell(
       boolean asked,
@@ -575,7 +589,8 @@ final class Views {
       String label,
       String grade,
       String by,
-      String remark) {}
+      String remark,
+      String mark) {}
 
   record ClassRow(StudentRef student, String clef, boolean absent, List<ClassCell> cells) {}
 

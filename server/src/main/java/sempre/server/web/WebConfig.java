@@ -1,5 +1,6 @@
 package sempre.server.web;
 
+import com.fasterxml.jackson.annotation.Nulls;
 import jakarta.servlet.FilterChain;
 import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
@@ -8,6 +9,11 @@ import java.io.IOException;
 import java.net.URI;
 import java.time.Duration;
 import java.util.Set;
+import org.apache.catalina.core.StandardHost;
+import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
+import org.springframework.boot.tomcat.servlet.TomcatServletWebServerFactory;
+import org.springframework.boot.web.server.WebServerFactoryCustomizer;
+import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
@@ -36,6 +42,22 @@ public class WebConfig implements WebMvcConfigurer {
     registry
         .addResourceHandler("/*.svg", "/*.js", "/*.txt", "/index.html")
         .addResourceLocations("classpath:/static/");
+  }
+
+  /** A list or a map with nothing in one of its places is not what anybody meant. */
+  @Bean
+  JsonMapperBuilderCustomizer noGaps() {
+    return mapper -> mapper.changeDefaultNullHandling(n -> n.withContentNulls(Nulls.FAIL));
+  }
+
+  /** What Tomcat refuses before it comes to a controller is told in the same form. */
+  @Bean
+  WebServerFactoryCustomizer<TomcatServletWebServerFactory> refusals() {
+    return factory ->
+        factory.addContextCustomizers(
+            context ->
+                ((StandardHost) context.getParent())
+                    .setErrorReportValveClass(Problems.Refusals.class.getName()));
   }
 
   /** The interface's own addresses; it decides itself what to show. */
@@ -76,11 +98,7 @@ public class WebConfig implements WebMvcConfigurer {
       boolean changes = !Set.of("GET", "HEAD").contains(request.getMethod());
       if (!HOSTS.contains(request.getServerName())
           || changes && origin != null && !own(origin, request)) {
-        response.setStatus(403);
-        response.setContentType("application/problem+json");
-        response
-            .getWriter()
-            .write("{\"status\":403,\"detail\":\"Open Sempre under the address it printed.\"}");
+        Problems.write(response, 403, "Open Sempre under the address it printed.");
         return;
       }
       response.setHeader(
@@ -91,13 +109,21 @@ public class WebConfig implements WebMvcConfigurer {
               + " frame-ancestors 'none'; base-uri 'none'; form-action 'self'");
       response.setHeader("X-Content-Type-Options", "nosniff");
       response.setHeader("Referrer-Policy", "no-referrer");
+      response.setHeader("Cross-Origin-Resource-Policy", "same-origin");
+      if (request.getRequestURI().startsWith("/api")) {
+        // names of students do not rest in a browser's cache
+        response.setHeader("Cache-Control", "no-store");
+      }
       chain.doFilter(request, response);
     }
 
     private static boolean own(String origin, HttpServletRequest request) {
       try {
         URI uri = URI.create(origin);
-        return HOSTS.contains(uri.getHost()) && uri.getPort() == request.getServerPort();
+        // a sandboxed page and a file say "null", which has no host
+        return uri.getHost() != null
+            && HOSTS.contains(uri.getHost())
+            && uri.getPort() == request.getServerPort();
       } catch (IllegalArgumentException e) {
         return false;
       }

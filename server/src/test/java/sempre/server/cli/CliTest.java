@@ -7,12 +7,14 @@ import java.io.PrintWriter;
 import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Clock;
 import java.util.List;
 import java.util.Map;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import sempre.server.file.School;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -284,5 +286,25 @@ public class CliTest {
       assertThat(a.status()).isZero();
       assertThat(a.out()).contains("Usage: sempre " + command);
     }
+  }
+
+  @Test
+  public void aBackupIsMadeRestoredAndNeverWrittenOverAnything() {
+    assertThat(run("backup", "DIR/b.zip", "--data", "DIR/none").err())
+        .contains("there is no school in")
+        .contains("name its folder with --data");
+    School.open(folder.resolve("school"), Clock.systemUTC()).close();
+    Answer made = run("backup", "DIR/b.zip", "--data", "DIR/school");
+    assertThat(made.out()).contains("The backup is in").contains("and opens.");
+    Answer again = run("backup", "DIR/b.zip", "--data", "DIR/school");
+    assertThat(again.status()).isEqualTo(2);
+    assertThat(again.err()).contains("is there already; choose another name, or add --force");
+    assertThat(run("backup", "DIR/b.zip", "--force", "--data", "DIR/school").status()).isZero();
+    assertThat(run("restore", "DIR/letter.txt", "--data", "DIR/school").err())
+        .contains("is no backup of Sempre's");
+    assertThat(run("restore", "DIR/b.zip", "--data", "DIR/school").out())
+        .contains("What was there is kept as ");
+    assertThat(run("restore", "DIR/b.zip", "--data", "DIR/other").status()).isZero();
+    assertThat(School.isIn(folder.resolve("other"))).isTrue();
   }
 }

@@ -1,0 +1,97 @@
+package sempre.server.api;
+
+import java.io.IOException;
+import java.sql.SQLException;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalTime;
+import java.time.temporal.ChronoUnit;
+import java.util.Optional;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.stereotype.Component;
+import sempre.server.file.Daily;
+import sempre.server.file.School;
+import sempre.server.file.Trouble;
+import sempre.server.store.Db;
+
+/** What was erased is taken out of the file too, in the background, and that is said when done. */
+@Component
+class Erased implements DisposableBean {
+  private static final Logger LOG = LoggerFactory.getLogger(Erased.class);
+  private static final Duration SAID = Duration.ofHours(12);
+
+  private record Said(String sentence, Instant at) {}
+
+  private final ObjectProvider<School> schools;
+  private final Db db;
+  private final Clock clock;
+  private final ExecutorService background =
+      Executors.newSingleThreadExecutor(
+          r -> {
+            Thread t = new Thread(r, "erased");
+            t.setDaemon(true);
+            return t;
+          });
+  private volatile Said said;
+
+  Erased(ObjectProvider<School> schools, Db db, Clock clock) {
+    this.schools = schools;
+    this.db = db;
+    this.clock = clock;
+  }
+
+  /** Something was erased. */
+  void again() {
+    School school = schools.getIfAvailable();
+    if (school == null) {
+      // a database of its own keeps its own file
+      return;
+    }
+    try {
+      school.erased();
+    } catch (IOException e) {
+      LOG.warn("what was erased can't be noted", e);
+    }
+    background.submit(() -> rewrite(school));
+  }
+
+  private void rewrite(School school) {
+    String sentence;
+    try {
+      sentence =
+          db.aside(school::rewrite)
+              ? "What was erased until "
+                  + LocalTime.now(clock).truncatedTo(ChronoUnit.MINUTES)
+                  + " no longer stands in the data file; the backups of the last "
+                  + Daily.DAYS
+                  + " days may still hold it."
+              : "What was erased still stands in the data file; it is taken out at the next start.";
+    } catch (IOException | SQLException | RuntimeException e) {
+      LOG.warn("what was erased is taken out at the next start", e);
+      sentence =
+          "What was erased still stands in the data file"
+              + (Trouble.noRoom(e) ? ", because the disk is full" : "")
+              + "; it is taken out at the next start.";
+    }
+    said = new Said(sentence, clock.instant());
+  }
+
+  /** What is to be known of it, for half a day. */
+  Optional<String> said() {
+    Said s = said;
+    return s == null || s.at().plus(SAID).isBefore(clock.instant())
+        ? Optional.empty()
+        : Optional.of(s.sentence());
+  }
+
+  @Override
+  public void destroy() {
+    background.shutdown();
+  }
+}

@@ -1,0 +1,61 @@
+package sempre.server.api;
+
+import java.sql.SQLException;
+import java.util.function.Supplier;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import sempre.server.store.People;
+import sempre.server.store.Shelf;
+import sempre.server.store.StoreException;
+
+/**
+ * Something of one piece can't be worked out for one player. Wherever others stand beside it, it is
+ * a sentence in its row and touches nothing else.
+ */
+final class Odd extends RuntimeException {
+  private static final long serialVersionUID = 1L;
+  private static final Logger LOG = LoggerFactory.getLogger(Odd.class);
+
+  private Odd(String sentence, Throwable cause) {
+    super(sentence, cause);
+  }
+
+  /** Something that is worked out and may ask the database. */
+  interface Work<T> {
+    T run() throws SQLException;
+  }
+
+  /** The same for what asks no database. */
+  static <T> T of(Shelf.Piece piece, People.Student student, Supplier<T> work) {
+    try {
+      return guard(piece, student, work::get);
+    } catch (SQLException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  /**
+   * Works something out; names the piece and the player where that fails.
+   *
+   * @throws Odd where it does
+   */
+  static <T> T guard(Shelf.Piece piece, People.Student student, Work<T> work) throws SQLException {
+    try {
+      return work.run();
+    } catch (Odd | StoreException | Errors.NotThere e) {
+      throw e;
+    } catch (RuntimeException | StackOverflowError e) {
+      boolean said = e instanceof IllegalArgumentException;
+      if (!said) {
+        LOG.error("piece {} can't be worked out", piece.id(), e);
+      }
+      throw new Odd(
+          "'"
+              + piece.title()
+              + "' can't be worked out for "
+              + student.name()
+              + (said ? ": " + e.getMessage() : "; correct the file and bring it in again"),
+          e);
+    }
+  }
+}
