@@ -5,7 +5,21 @@ import { ways } from '../ways.svelte';
 import type { components, paths } from './schema';
 
 export type Schemas = components['schemas'];
-export const api = createClient<paths>({ baseUrl: '/' });
+/** How often a server that has too much to do is asked again before that is told. */
+const TIMES = 4;
+
+/** Asks; a server that says when to come again has done nothing yet, and is asked again then. */
+async function patiently(request: Request): Promise<Response> {
+  for (let left = TIMES; ; left--) {
+    const answer = await fetch(request.clone());
+    const seconds = Number(answer.headers.get('Retry-After') ?? NaN);
+    if (left === 0 || answer.status !== 503 || !(seconds <= 10)) return answer;
+    // not all at the same moment
+    await new Promise((r) => setTimeout(r, (seconds + Math.random()) * 1000));
+  }
+}
+
+export const api = createClient<paths>({ baseUrl: '/', fetch: patiently });
 /** Who marks is said with every request; a header takes plain letters only. */
 api.use({
   onRequest({ request }) {
@@ -25,9 +39,14 @@ export class Problem extends Error {
   }
 }
 
+/** It was not done in time, or too much was asked at once: said no to for now only. */
+const FOR_NOW = [408, 425, 429];
+
 /** A sentence when the server has said no, and would say so again; nothing when it may yet answer. */
 export const refusal = (e: unknown) =>
-  e instanceof Problem && e.status >= 400 && e.status < 500 ? e.message : undefined;
+  e instanceof Problem && e.status >= 400 && e.status < 500 && !FOR_NOW.includes(e.status)
+    ? e.message
+    : undefined;
 
 interface Answer<T> {
   data?: T;

@@ -55,6 +55,9 @@
 
   /** an answer for another check counts no more */
   let turn = 0;
+  /** what was changed here: an answer asked for before a change does not know of it */
+  let changes = 0;
+  let changing = 0;
   $effect(() => {
     const check = id;
     untrack(() => load(check));
@@ -94,13 +97,25 @@
 
   /** What another teacher has marked meanwhile. */
   async function look() {
-    if (!view || pending.length || document.hidden) return;
+    if (!view || pending.length || changing || document.hidden) return;
     const mine = turn;
+    const before = changes;
     try {
       const fresh = await asked(api.GET('/api/checks/{id}', { params: { path: { id } } }));
-      if (!pending.length && mine === turn) view = fresh;
+      if (mine === turn && before === changes) view = fresh;
     } catch {
       // the next grade says so
+    }
+  }
+
+  /** A change that is told to the server; what is looked for meanwhile does not count. */
+  async function change<T>(answer: Promise<T>): Promise<T> {
+    changes++;
+    changing++;
+    try {
+      return await answer;
+    } finally {
+      changing--;
     }
   }
 
@@ -151,6 +166,7 @@
 
   function press(r: number, i: number, g: Grade, words: string, notes: string[] = []) {
     const s = view!.rows[r]!.student.id;
+    changes++;
     queue?.add({ studentId: s, item: i, grade: g, remark: words, notes, mark: mark() });
     done = [...done, { row: r, item: i }];
   }
@@ -212,11 +228,18 @@
     try {
       // a grade that is on its way arrives first
       await queue?.flush();
-      const c = await asked(
-        api.POST('/api/checks/{id}/undo', {
-          params: { path: { id } },
-          body: { studentId: s.id, item: lastDone.item }
-        })
+      const c = await change(
+        asked(
+          api.POST('/api/checks/{id}/undo', {
+            params: { path: { id } },
+            // the one that is seen here: what another has taken back is not taken back twice
+            body: {
+              studentId: s.id,
+              item: lastDone.item,
+              mark: view?.rows[lastDone.row]?.cells[lastDone.item]?.mark ?? ''
+            }
+          })
+        )
       );
       put(s.id, lastDone.item, c);
     } catch (e) {
@@ -232,11 +255,13 @@
     view = { ...view, rows: view.rows.map((x, n) => (n === r ? { ...x, absent: is } : x)) };
     said = `${student.student.name} is ${is ? 'absent' : 'here'}`;
     try {
-      await asked(
-        api.POST('/api/checks/{id}/absent', {
-          params: { path: { id } },
-          body: { studentId: view.rows[r]!.student.id, absent: is }
-        })
+      await change(
+        asked(
+          api.POST('/api/checks/{id}/absent', {
+            params: { path: { id } },
+            body: { studentId: student.student.id, absent: is }
+          })
+        )
       );
     } catch (e) {
       failed = sentence(e);
@@ -253,7 +278,9 @@
       summary?.focus({ preventScroll: true });
     }
     try {
-      await asked(api.POST('/api/checks/{id}/finish', { params: { path: { id } }, body: is }));
+      await change(
+        asked(api.POST('/api/checks/{id}/finish', { params: { path: { id } }, body: is }))
+      );
     } catch (e) {
       failed = sentence(e);
     }

@@ -10,6 +10,7 @@
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, route } from '../router';
   import { short, type Note } from '../stand/lanes';
+  import { Marks } from './pending';
   import Score from '../stand/Score.svelte';
 
   type Grade = 'SECURE' | 'SHAKY' | 'NOT_YET';
@@ -85,6 +86,8 @@
 
   const path = $derived({ path: { studentId: student } });
 
+  const marks = new Marks();
+
   async function write(list: { task: Task; grade: Grade }[], words: string) {
     const ids = await asked(
       api.POST('/api/students/{studentId}/heard', {
@@ -95,10 +98,12 @@
           grade,
           pieceId: piece,
           bars: t.note.barNumber,
-          remark: words
+          remark: words,
+          mark: marks.of(`${t.key} ${grade}`)
         }))
       })
     );
+    list.forEach(({ task: t, grade }) => marks.written(`${t.key} ${grade}`));
     const fresh = list.map((l, i) => ({ id: ids[i]!, ...l, remark: words }));
     const keys = new Set(list.map((l) => l.task.key));
     heard = [...heard.filter((h) => !keys.has(h.task.key)), ...fresh];

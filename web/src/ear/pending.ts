@@ -21,8 +21,20 @@ export function unsent(check: number): Press[] {
   }
 }
 
-export function keepUnsent(check: number, list: Press[]) {
+/**
+ * Keeps a press until it is sent. Two tabs of one check share what is kept, so each adds and takes
+ * away what is its own and leaves the rest.
+ */
+export const keepUnsent = (check: number, press: Press) =>
+  change(check, (list) => [...list.filter((p) => p.mark !== press.mark), press]);
+
+/** A press has been sent or taken back. */
+export const dropUnsent = (check: number, press: Press) =>
+  change(check, (list) => list.filter((p) => p.mark !== press.mark));
+
+function change(check: number, to: (list: Press[]) => Press[]) {
   try {
+    const list = to(unsent(check));
     if (list.length) localStorage.setItem(key(check), JSON.stringify(list));
     else localStorage.removeItem(key(check));
   } catch {
@@ -35,3 +47,22 @@ export const mark = () =>
   Array.from(crypto.getRandomValues(new Uint8Array(12)), (b) =>
     b.toString(16).padStart(2, '0')
   ).join('');
+
+/**
+ * Names for presses of one page that are sent at once: the same thing said again after a failure
+ * keeps its name, since the first may have been written down after all.
+ */
+export class Marks {
+  #names = new Map<string, string>();
+
+  of(what: string): string {
+    const name = this.#names.get(what) ?? mark();
+    this.#names.set(what, name);
+    return name;
+  }
+
+  /** It is written down: the next one of the same is another. */
+  written(what: string) {
+    this.#names.delete(what);
+  }
+}

@@ -1,4 +1,4 @@
-import { keepUnsent, unsent, type Press } from './pending';
+import { dropUnsent, keepUnsent, unsent, type Press } from './pending';
 
 /** How long a mark that could not be sent waits. */
 const AGAIN_MS = 4000;
@@ -34,13 +34,14 @@ export class Queue<Answer> {
   }
 
   add(press: Press) {
-    this.#keep([...this.waiting, press]);
+    this.waiting = [...this.waiting, press];
+    keepUnsent(this.check, press);
   }
 
   /** Takes a mark back that has not been sent; whether there was one. */
   take(press: Press): boolean {
     if (!this.waiting.includes(press) || (this.#sending && press === this.waiting[0])) return false;
-    this.#keep(this.waiting.filter((p) => p !== press));
+    this.#drop(press);
     return true;
   }
 
@@ -55,7 +56,7 @@ export class Queue<Answer> {
       const next = this.waiting[0]!;
       try {
         const answer = await this.send(next);
-        this.#keep(this.waiting.filter((p) => p !== next));
+        this.#drop(next);
         this.problem = '';
         if (!this.#stopped) this.sent(next, answer);
       } catch (e) {
@@ -65,7 +66,7 @@ export class Queue<Answer> {
           if (!this.#stopped) this.#timer = setTimeout(() => void this.flush(), AGAIN_MS);
           return;
         }
-        this.#keep(this.waiting.filter((p) => p !== next));
+        this.#drop(next);
         this.refused = [...this.refused, { press: next, because }];
       }
     }
@@ -77,8 +78,8 @@ export class Queue<Answer> {
     clearTimeout(this.#timer);
   }
 
-  #keep(list: Press[]) {
-    this.waiting = list;
-    keepUnsent(this.check, list);
+  #drop(press: Press) {
+    this.waiting = this.waiting.filter((p) => p !== press);
+    dropUnsent(this.check, press);
   }
 }

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import type { Press } from './pending';
+import { Marks, type Press } from './pending';
 import { Queue } from './queue.svelte';
 
 class Refused extends Error {}
@@ -90,4 +90,28 @@ test('two calls send each mark once', async () => {
   q.add(press('b'));
   await Promise.all([q.flush(), q.flush()]);
   expect(sent).toEqual(['a', 'b']);
+});
+
+test('two tabs of one check keep what each has not sent', async () => {
+  let up = false;
+  const send = async () => {
+    if (!up) throw new Error('Sempre does not answer.');
+    return 'ok';
+  };
+  const [one, other] = [queue(send), queue(send)];
+  one.add(press('a'));
+  other.add(press('b'));
+  expect(queue(send).waiting.map((p) => p.mark)).toEqual(['a', 'b']);
+  up = true;
+  await one.flush();
+  expect(queue(send).waiting.map((p) => p.mark)).toEqual(['b']);
+});
+
+test('a press that failed keeps its name until it is written down', () => {
+  const marks = new Marks();
+  const first = marks.of('G4 SECURE');
+  expect(marks.of('G4 SHAKY')).not.toBe(first);
+  expect(marks.of('G4 SECURE')).toBe(first);
+  marks.written('G4 SECURE');
+  expect(marks.of('G4 SECURE')).not.toBe(first);
 });

@@ -53,15 +53,20 @@
   const columns = $derived(matrix ? sorted(matrix.pieces.length, inColumn) : []);
 
   const words = (c: Schemas['MatrixCell']) =>
-    ({
-      READY: 'can play it',
-      HARD: `has the notes; ${c.hard === 1 ? 'one change is' : `${c.hard} changes are`} too hard yet`,
-      LACKS: c.lacking === 1 ? 'lacks one note' : `lacks ${c.lacking} notes`,
-      BEYOND: 'has a note that is beyond the instrument or the hand',
-      NONE: 'has no part in it'
-    })[c.state] ?? '';
+    (c.odd ||
+      {
+        READY: 'can play it',
+        HARD: `has the notes; ${c.hard === 1 ? 'one change is' : `${c.hard} changes are`} too hard yet`,
+        LACKS: c.lacking === 1 ? 'lacks one note' : `lacks ${c.lacking} notes`,
+        BEYOND: 'has a note that is beyond the instrument or the hand',
+        NONE: 'has no part in it'
+      }[c.state]) ??
+    '';
   const face = (c: Schemas['MatrixCell']) =>
-    ({ READY: '●', HARD: '◐', LACKS: String(c.lacking), BEYOND: '×', NONE: '–' })[c.state] ?? '';
+    c.odd
+      ? '?'
+      : ({ READY: '●', HARD: '◐', LACKS: String(c.lacking), BEYOND: '×', NONE: '–' }[c.state] ??
+        '');
 
   function open(r: number, c: number) {
     [row, column] = [r, c];

@@ -9,6 +9,7 @@
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../router';
   import { short } from '../stand/lanes';
+  import { Marks } from '../ear/pending';
 
   const student = $derived(Number(route.params.student));
   const heard = loaded<Schemas['RecordView']>();
@@ -88,6 +89,8 @@
   const keyOf = (m: { written: string; fingering: string }) => `${m.written} ${m.fingering}`;
   const history = $derived(record?.heard.filter((h) => keyOf(h) === opened) ?? []);
 
+  const presses = new Marks();
+
   /** A further entry: nothing that was heard is ever changed. */
   async function hear(m: Schemas['MarkView'], grade: 'SECURE' | 'SHAKY' | 'NOT_YET') {
     try {
@@ -101,11 +104,13 @@
               grade,
               pieceId: 0,
               bars: '',
-              remark: ''
+              remark: '',
+              mark: presses.of(`${keyOf(m)} ${grade}`)
             }
           ]
         })
       );
+      presses.written(`${keyOf(m)} ${grade}`);
       await load(student);
     } catch (e) {
       failed = sentence(e);

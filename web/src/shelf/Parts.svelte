@@ -252,7 +252,7 @@
       </tbody>
     </table>
     {#each given.without as w (w)}
-      <p class="small quiet screen">{w} has no part: the piece has no notes with a pitch.</p>
+      <p class="small quiet screen">{w}</p>
     {/each}
     {#if showing}
       {#if drawn < given.parts.length}

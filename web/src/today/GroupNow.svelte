@@ -29,14 +29,16 @@
     hard: 'shaky',
     faded: 'not heard for long',
     lacks: 'not yet',
-    none: 'not yet'
+    none: 'not yet',
+    odd: 'not yet'
   } as const;
   /** Those who are stuck come first. */
-  const order = { lacks: 0, none: 1, shaky: 2, hard: 3, faded: 4, ready: 5 } as const;
+  const order = { odd: 0, lacks: 0, none: 1, shaky: 2, hard: 3, faded: 4, ready: 5 } as const;
   type State = keyof typeof order;
 
   const first = $derived(group.next[0]);
   const lacking = $derived(first?.players.filter((p) => p.state === 'lacks').length ?? 0);
+  const odd = $derived(first?.players.filter((p) => p.state === 'odd').length ?? 0);
   const rows = $derived(
     group.say
       .filter((s) => s.state !== 'ready')
@@ -65,6 +67,7 @@
   const verdict = $derived.by(() => {
     const many = first?.players.length ?? 0;
     if (!many) return 'Nobody is in this group yet.';
+    if (odd) return `It can't be worked out for ${odd === many ? 'anyone' : odd}.`;
     if (!lacking) return 'Everyone has all the notes.';
     if (lacking === many)
       return many === 1 ? 'The notes are not all there yet.' : 'Nobody has all the notes yet.';
@@ -72,6 +75,8 @@
   });
   const sum = (n: Schemas['NextView']) => {
     const lack = n.players.filter((p) => p.state === 'lacks').length;
+    const unclear = n.players.filter((p) => p.state === 'odd');
+    if (unclear.length) return unclear[0]!.sentence;
     return lack ? `${lack} of ${n.players.length} lack notes` : 'all have the notes';
   };
 </script>

@@ -69,6 +69,9 @@
         </p>
       {/if}
     </header>
+    {#each today.notices as notice (notice)}
+      <p class="notice" role="status">{notice}</p>
+    {/each}
     {#if groups.length && none}
       <p class="quiet">No group meets today; these are the next.</p>
     {/if}
@@ -87,6 +90,11 @@
 </div>
 
 <style>
+  .notice {
+    border-inline-start: 3px solid var(--cds-interactive-01);
+    padding: 0.25rem 0.75rem;
+    margin: 0.5rem 0 1rem;
+  }
   header {
     display: flex;
     justify-content: space-between;

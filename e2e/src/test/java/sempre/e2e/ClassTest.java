@@ -6,9 +6,11 @@ import static org.testng.Assert.assertTrue;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.testng.annotations.AfterMethod;
@@ -231,6 +233,31 @@ public class ClassTest {
     assertThat(two.getByText("11 marks to go")).isVisible();
     two.keyboard().press("ArrowUp");
     assertThat(two.getByLabel("Now asked")).containsText("shaky, marked by Frau Mühl");
+  }
+
+  @Test
+  public void whatWasAskedForBeforeAMarkDoesNotTakeTheMarkAway() {
+    Page page = browsing.page();
+    long check =
+        made(
+            page,
+            "/api/groups/1/checks",
+            "{\"items\":[{\"kind\":\"SOUND\",\"what\":\"Bb\",\"pieceId\":0}]}");
+    page.navigate(browsing.at("/ear/check/" + check));
+    assertThat(page.getByLabel("Now asked")).isVisible();
+    List<Runnable> late = new ArrayList<>();
+    page.route(
+        "**/api/checks/" + check,
+        route -> {
+          var before = route.fetch();
+          late.add(() -> route.fulfill(new Route.FulfillOptions().setResponse(before)));
+        });
+    page.waitForCondition(() -> !late.isEmpty());
+    page.unroute("**/api/checks/" + check);
+    page.waitForResponse("**/absent", () -> page.keyboard().press("x"));
+    page.waitForResponse("**/api/checks/" + check, late.get(0)::run);
+    page.evaluate("() => new Promise(done => setTimeout(done, 300))");
+    assertThat(page.locator("tr.absent")).hasCount(1);
   }
 
   @Test
