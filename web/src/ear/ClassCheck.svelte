@@ -253,20 +253,22 @@
     const r = row;
     const is = !student.absent;
     view = { ...view, rows: view.rows.map((x, n) => (n === r ? { ...x, absent: is } : x)) };
+    const studentId = student.student.id;
     said = `${student.student.name} is ${is ? 'absent' : 'here'}`;
+    // on at once: the next grade is for the next student, however slow the answer is
+    if (is) toNextOpen(r, 0);
     try {
       await change(
         asked(
           api.POST('/api/checks/{id}/absent', {
             params: { path: { id } },
-            body: { studentId: student.student.id, absent: is }
+            body: { studentId, absent: is }
           })
         )
       );
     } catch (e) {
       failed = sentence(e);
     }
-    if (is) toNextOpen(r, 0);
   }
 
   async function finish(is: boolean) {

@@ -261,6 +261,26 @@ public class ClassTest {
   }
 
   @Test
+  public void whoeverIsAbsentIsNotTheOneGradedNextHoweverSlowTheAnswer() {
+    Page page = browsing.page();
+    long check =
+        made(
+            page,
+            "/api/groups/1/checks",
+            "{\"items\":[{\"kind\":\"SOUND\",\"what\":\"Bb\",\"pieceId\":0}]}");
+    page.navigate(browsing.at("/ear/check/" + check));
+    assertThat(page.getByText("12 marks to go")).isVisible();
+    List<Route> held = new ArrayList<>();
+    page.route("**/absent", held::add);
+    page.keyboard().press("x");
+    page.keyboard().press("1");
+    page.waitForCondition(() -> !held.isEmpty());
+    held.get(0).resume();
+    assertThat(page.getByText("10 marks to go")).isVisible();
+    assertThat(page.locator("tr.absent")).hasCount(1);
+  }
+
+  @Test
   public void aCheckIsChosenWalkedNoteByNoteAndFinished() {
     Page page = at("/");
     page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Playing check"))
