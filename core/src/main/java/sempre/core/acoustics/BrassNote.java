@@ -9,22 +9,26 @@ import sempre.core.pitch.Pitch;
  * @param fingering in the notation: {@code 1 2}, {@code p6}, {@code F p2-}
  * @param partial which partial sounds
  * @param cents deviation from equal temperament as the lengths give it
- * @param correctable whether a valve slide or the main slide can mend that on a long note
+ * @param mendedBy what can mend that on a long note: the option of a valve slide, {@code slide},
+ *     {@code bell} or {@code lips}; empty when nothing need
  * @param standard whether it is the standard of its note
  * @param attachment whether it needs the attachment's longer tube
- * @param note a sentence on the computation; may be empty
  */
 public record BrassNote(
     Pitch written,
     String fingering,
     int partial,
     double cents,
-    boolean correctable,
+    String mendedBy,
     boolean standard,
-    boolean attachment,
-    String note) {
+    boolean attachment) {
+  /** Whether a player can bring it into tune on a long note. */
+  public boolean correctable() {
+    return !mendedBy.isEmpty();
+  }
+
   /** The same, as the standard of its note or as an alternate. */
   public BrassNote asStandard(boolean is) {
-    return new BrassNote(written, fingering, partial, cents, correctable, is, attachment, note);
+    return new BrassNote(written, fingering, partial, cents, mendedBy, is, attachment);
   }
 }

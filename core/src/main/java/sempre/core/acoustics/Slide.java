@@ -79,18 +79,6 @@ public record Slide(Tube tube, Tube attachment, int lowest, int highest) {
           continue;
         }
         String text = "p" + position + (raised ? "+" : "");
-        String why =
-            "partial "
-                + p
-                + (raised
-                    ? ", "
-                        + Math.round(-cents)
-                        + " cents flat: the slide "
-                        + String.format(java.util.Locale.ROOT, "%.1f", raise(position))
-                        + " cm in"
-                    : Math.abs(cents) < 5
-                        ? ""
-                        : ", " + Math.round(-cents) + " cents flat in this position");
         byMidi
             .computeIfAbsent(note.midi(), m -> new ArrayList<>())
             .add(
@@ -99,10 +87,9 @@ public record Slide(Tube tube, Tube attachment, int lowest, int highest) {
                     text,
                     p,
                     raised ? 0 : cents,
-                    position > 1 || cents >= 0,
+                    position > 1 || cents >= 0 ? "slide" : "",
                     false,
-                    false,
-                    why));
+                    false));
       }
     }
     List<BrassNote> all = new ArrayList<>();
@@ -140,17 +127,7 @@ public record Slide(Tube tube, Tube attachment, int lowest, int highest) {
       }
       int position = down + 1;
       String text = "F p" + position + (down == 0 ? "" : "-");
-      String why =
-          "partial "
-              + p
-              + " of the longer tube"
-              + (down == 0
-                  ? ""
-                  : String.format(
-                      java.util.Locale.ROOT,
-                      "; its positions lie further apart: %.1f cm beyond the usual one",
-                      drawn - centimetres(position)));
-      found.add(new BrassNote(note, text, p, Harmonics.deviation(p), true, false, true, why));
+      found.add(new BrassNote(note, text, p, Harmonics.deviation(p), "slide", false, true));
     }
     return found;
   }

@@ -28,7 +28,8 @@ import sempre.core.pitch.Pitch;
  * @param fundamental written pitch of the open tube's first partial
  * @param valves token to semitones, in order
  * @param partials which partials are used
- * @param drawn combination to the option of the valve slide that corrects it
+ * @param drawn combination to what corrects it: the option of a valve slide, {@code bell} or {@code
+ *     lips}
  * @param instead combination to the one that is taken before it, where both are there
  * @param compensator token of the compensating valve; empty when there is none
  */
@@ -114,17 +115,15 @@ public record Valves(
           ways.remove(first);
           ways.add(0, first);
           for (Way w : ways) {
-            String slide = drawn.getOrDefault(w.text(), "");
             all.add(
                 new BrassNote(
                     Pitch.usual(midi),
                     w.text(),
                     w.partial(),
                     w.cents(),
-                    !slide.isEmpty(),
+                    drawn.getOrDefault(w.text(), ""),
                     w == first,
-                    false,
-                    why(w.partial(), w.cents(), slide)));
+                    false));
           }
         });
     return all;
@@ -137,21 +136,6 @@ public record Valves(
         .filter(w -> w.partial() == first.partial() && w.text().equals(better))
         .findFirst()
         .orElse(first);
-  }
-
-  private static String why(int partial, double cents, String slide) {
-    String pitch =
-        Math.abs(cents) < 5
-            ? "in tune by its lengths"
-            : Math.round(Math.abs(cents))
-                + " cents "
-                + (cents > 0 ? "sharp" : "flat")
-                + " by its lengths";
-    return "partial "
-        + partial
-        + ", "
-        + pitch
-        + (slide.isEmpty() || cents < 5 ? "" : "; draw the valve slide");
   }
 
   private List<List<String>> combinations() {

@@ -19,6 +19,9 @@ import sempre.core.pitch.Pitch;
  */
 public record Bore(
     List<Hole> holes, Pitch end, List<Register> registers, Map<String, String> cross) {
+  /** Semitones of an octave. */
+  public static final int OCTAVE = 12;
+
   /**
    * One tone hole.
    *

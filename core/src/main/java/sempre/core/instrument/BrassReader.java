@@ -22,6 +22,7 @@ import sempre.core.acoustics.Slide;
 import sempre.core.acoustics.Tube;
 import sempre.core.acoustics.Valves;
 import sempre.core.pitch.Pitch;
+import sempre.core.pitch.Transposition;
 
 /** The fingerings of a brass instrument, computed from what its file says of its tubes. */
 final class BrassReader {
@@ -29,9 +30,15 @@ final class BrassReader {
   private final Keywork keywork;
   private final List<Option> options;
   private final List<Rule> alternateRules;
+  private final Transposition transposition;
 
   BrassReader(
-      Map<String, Object> tube, Keywork keywork, List<Option> options, List<Rule> alternateRules) {
+      Map<String, Object> tube,
+      Keywork keywork,
+      List<Option> options,
+      List<Rule> alternateRules,
+      Transposition transposition) {
+    this.transposition = transposition;
     this.tube = tube;
     this.keywork = keywork;
     this.options = options;
@@ -89,7 +96,12 @@ final class BrassReader {
       for (BrassNote n : slide().notes(widest.lowest(), widest.highest())) {
         entries.add(
             entry(
-                n, n.fingering(), n.standard(), n.attachment() ? needs : Map.of(), alternateRules));
+                n,
+                n.fingering(),
+                n.standard(),
+                n.attachment() ? needs : Map.of(),
+                alternateRules,
+                Optional.empty()));
       }
       return entries;
     }
@@ -110,7 +122,8 @@ final class BrassReader {
                       fingering,
                       n.standard() && side.usual(n.written()),
                       when,
-                      side.mayStay(n) ? List.of() : alternateRules));
+                      side.mayStay(n) ? List.of() : alternateRules,
+                      Optional.of(side.valves())));
         }
       }
       byNote.values().forEach(ways -> entries.addAll(withOneStandard(ways)));
@@ -207,48 +220,40 @@ final class BrassReader {
       String fingering,
       boolean standard,
       Map<String, String> requires,
-      List<Rule> rules) {
+      List<Rule> rules,
+      Optional<Valves> valves) {
     Pattern pattern = keywork.pattern(fingering);
     return new Entry(
         n.written(),
         pattern,
         standard ? Role.STANDARD : Role.ALTERNATE,
-        label(pattern.plain()),
+        "",
         standard ? Set.of() : Set.of(Purpose.FACILITY),
         OptionalDouble.of(Math.round(n.cents() * 10) / 10.0),
-        n.correctable(),
+        tuning(n, valves),
         OptionalInt.of(n.partial()),
         requires,
         Map.of(),
         standard ? List.of() : rules,
         "computed",
-        n.note());
+        "",
+        "");
   }
 
-  private String label(Fingering f) {
-    if (keywork.kind() == Keywork.Kind.VALVES) {
-      List<Hold> valves = f.holds().stream().filter(h -> h.finger() != Finger.LT).toList();
-      String side =
-          valves.size() == f.holds().size() ? "" : f.holds().get(0).control().name() + ", ";
-      List<String> names =
-          valves.stream().map(h -> h.control().name().replace(" valve", "")).toList();
-      return side
-          + switch (names.size()) {
-            case 0 -> "open";
-            case 1 -> names.get(0) + " valve";
-            default ->
-                String.join(", ", names.subList(0, names.size() - 1))
-                    + " and "
-                    + names.get(names.size() - 1);
-          };
+  /**
+   * How far a valve slide is drawn to lower a note by its cents, on the tube that its valves make.
+   */
+  private Optional<Tuning> tuning(BrassNote n, Optional<Valves> valves) {
+    if (n.mendedBy().isEmpty()) {
+      return Optional.empty();
     }
-    Hold p = f.slidePosition().orElseThrow();
-    String place =
-        switch (p.way()) {
-          case RAISED -> "a little above " + p.control().name();
-          case LOWERED -> "a little below " + p.control().name();
-          default -> p.control().name();
-        };
-    return f.holds().size() > 1 ? "F attachment, " + place : place;
+    boolean drawn = options.stream().anyMatch(o -> o.name().equals(n.mendedBy()));
+    if (!drawn || valves.isEmpty() || n.cents() <= 0) {
+      return Optional.of(new Tuning(n.mendedBy(), 0));
+    }
+    Tube open = new Tube(transposition.sounding(valves.get().fundamental()));
+    List<String> combination = List.of(n.fingering().split(" "));
+    double longer = Math.pow(2, valves.get().centsDown(combination) / 1200);
+    return Optional.of(new Tuning(n.mendedBy(), longer * open.slideCentimetres(n.cents() / 100)));
   }
 }

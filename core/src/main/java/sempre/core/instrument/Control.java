@@ -8,9 +8,11 @@ import java.util.Map;
  * @param token its name in the fingering notation; unique on its side
  * @param left whether it stands before the bar of the notation
  * @param finger what works it
- * @param name its name in words
+ * @param name key of its name in words
  * @param order its place in the canonical order, from 0
  * @param away whether the hand leaves its place for it: palm and side keys, table keys, the foot
+ * @param home whether its finger rests on it, so that the finger says it all
+ * @param hole whether it is an open hole, closed by the finger itself
  * @param requires option values without which the instrument lacks it
  */
 public record Control(
@@ -20,6 +22,8 @@ public record Control(
     String name,
     int order,
     boolean away,
+    boolean home,
+    boolean hole,
     Map<String, String> requires) {
   public Control {
     requires = Map.copyOf(requires);

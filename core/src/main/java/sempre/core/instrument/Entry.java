@@ -2,6 +2,7 @@ package sempre.core.instrument;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Set;
@@ -13,16 +14,19 @@ import sempre.core.pitch.Pitch;
  * @param written the note on this instrument's page
  * @param pattern the fingering, with choices and free controls
  * @param role standard, alternate, trill, special or reach
- * @param label plain words
+ * @param label key of its name in words; a teacher's own fingering has the name as typed; empty on
+ *     brass, where the valves or the position are the name
  * @param purposes what an alternate is good for
  * @param cents deviation from equal temperament in cents, where it is known; positive is sharp
- * @param correctable whether the player can correct that on a long note (a valve slide, the slide)
+ * @param tuning what corrects that on a long note (a valve slide, the slide, the lips)
  * @param partial number of the partial, on brass
  * @param requires option values that the instrument must have
  * @param style the house style that prefers this fingering: name to value
  * @param rules when it is welcome or wrong
  * @param source where it comes from
- * @param note a sentence on what it rests on or what to watch; may be empty
+ * @param note key of a remark on what it rests on or what to watch, or as the teacher typed it; may
+ *     be empty
+ * @param said the class's own words for it; may be empty
  */
 public record Entry(
     Pitch written,
@@ -31,13 +35,14 @@ public record Entry(
     String label,
     Set<Purpose> purposes,
     OptionalDouble cents,
-    boolean correctable,
+    Optional<Tuning> tuning,
     OptionalInt partial,
     Map<String, String> requires,
     Map<String, String> style,
     List<Rule> rules,
     String source,
-    String note) {
+    String note,
+    String said) {
   public Entry {
     purposes = java.util.Collections.unmodifiableSet(new java.util.LinkedHashSet<>(purposes));
     requires = java.util.Collections.unmodifiableMap(new java.util.TreeMap<>(requires));
@@ -56,26 +61,39 @@ public record Entry(
 
   /** The same with another pattern. */
   Entry with(Pattern other) {
-    return copy(other, role, label, purposes, rules);
+    return copy(other, role, purposes, rules);
   }
 
   /** The same in another role. */
   Entry as(Role other) {
-    return copy(pattern, other, label, purposes, rules);
+    return copy(pattern, other, purposes, rules);
   }
 
   /** The same as the standard of its note, with no reason and no rule, since there is no other. */
   Entry asOnlyStandard() {
-    return copy(pattern, Role.STANDARD, label, Set.of(), List.of());
+    return copy(pattern, Role.STANDARD, Set.of(), List.of());
   }
 
-  /** The same under another label. */
-  Entry labelled(String other) {
-    return copy(pattern, role, other, purposes, rules);
-  }
-
-  private Entry copy(Pattern p, Role r, String l, Set<Purpose> good, List<Rule> when) {
+  /** The same with the class's own words. */
+  Entry saying(String words) {
     return new Entry(
-        written, p, r, l, good, cents, correctable, partial, requires, style, when, source, note);
+        written, pattern, role, label, purposes, cents, tuning, partial, requires, style, rules,
+        source, note, words);
+  }
+
+  /** Whether the player can correct its pitch on a long note. */
+  public boolean correctable() {
+    return tuning.isPresent();
+  }
+
+  /** Whether a teacher has added it, so that its name and remark are as typed. */
+  public boolean own() {
+    return source.equals(House.SOURCE);
+  }
+
+  private Entry copy(Pattern p, Role r, Set<Purpose> good, List<Rule> when) {
+    return new Entry(
+        written, p, r, label, good, cents, tuning, partial, requires, style, when, source, note,
+        said);
   }
 }

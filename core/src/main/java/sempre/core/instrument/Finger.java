@@ -1,9 +1,5 @@
 package sempre.core.instrument;
 
-import java.util.ArrayList;
-import java.util.Collection;
-import java.util.List;
-
 /** The fingers that work an instrument, in the order in which the lanes show them. */
 public enum Finger {
   LT("left thumb"),
@@ -20,8 +16,6 @@ public enum Finger {
   RP("side of the right hand"),
   ARM("slide arm");
 
-  private static final String FINGER = " finger";
-
   private final String words;
 
   Finger(String words) {
@@ -31,39 +25,6 @@ public enum Finger {
   /** In plain words, for a sentence. */
   public String words() {
     return words;
-  }
-
-  /** Several in plain words: {@code left thumb and right first, second and third fingers}. */
-  public static String words(Collection<Finger> fingers) {
-    List<String> groups = new ArrayList<>();
-    for (boolean left : new boolean[] {true, false}) {
-      String hand = left ? "left " : "right ";
-      List<String> named = new ArrayList<>();
-      fingers.stream()
-          .distinct()
-          .sorted()
-          .filter(f -> f.left() == left)
-          .forEach(
-              f -> {
-                if (f.words.startsWith(hand) && f.words.endsWith(FINGER)) {
-                  named.add(f.words.substring(hand.length(), f.words.length() - FINGER.length()));
-                } else {
-                  groups.add(f.words);
-                }
-              });
-      if (!named.isEmpty()) {
-        groups.add(hand + joined(named) + FINGER + (named.size() == 1 ? "" : "s"));
-      }
-    }
-    return joined(groups);
-  }
-
-  /** {@code a, b and c}. */
-  private static String joined(List<String> words) {
-    int last = words.size() - 1;
-    return last < 1
-        ? String.join("", words)
-        : String.join(", ", words.subList(0, last)) + " and " + words.get(last);
   }
 
   /** Whether it belongs to the left hand. */

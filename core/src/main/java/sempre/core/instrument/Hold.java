@@ -25,11 +25,6 @@ public record Hold(Control control, Way way) {
     };
   }
 
-  /** In words: {@code the F key}, {@code half of the thumb hole}; without an article in front. */
-  public String words() {
-    return (way == Way.HALF ? "half of the " : "") + control.name();
-  }
-
   public Finger finger() {
     return control.finger();
   }

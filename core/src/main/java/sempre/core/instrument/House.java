@@ -118,13 +118,14 @@ public record House(
             name,
             Set.of(),
             java.util.OptionalDouble.empty(),
-            false,
+            Optional.empty(),
             java.util.OptionalInt.empty(),
             needs,
             Map.of(),
             List.of(),
             SOURCE,
-            note.strip());
+            note.strip(),
+            "");
     Key key = Key.of(entry);
     if (i.entries().stream().anyMatch(e -> Key.of(e).equals(key))) {
       throw new IllegalArgumentException(
@@ -189,7 +190,7 @@ public record House(
 
   private Entry inItsWords(Entry e) {
     String said = words.get(Key.of(e));
-    return said == null ? e : e.labelled(e.label() + ", \u201c" + said + "\u201d");
+    return said == null ? e : e.saying(said);
   }
 
   private List<Entry> ofHouse(List<Entry> ways) {

@@ -23,6 +23,7 @@ import sempre.core.pitch.Transposition;
  * @param family woodwind or brass
  * @param transposition from the player's page to what sounds
  * @param clef {@code treble} or {@code bass}
+ * @param blown how it is blown
  * @param compasses its written notes by stage; the last holds for whatever the others do not
  * @param gaps notes within the compass that it lacks, always or with certain options
  * @param options what may differ from one to the next
@@ -42,6 +43,7 @@ public record Instrument(
     String family,
     Transposition transposition,
     String clef,
+    Blown blown,
     List<Compass> compasses,
     List<Gap> gaps,
     List<Option> options,
@@ -80,6 +82,7 @@ public record Instrument(
         family,
         transposition,
         clef,
+        blown,
         compasses,
         gaps,
         options,

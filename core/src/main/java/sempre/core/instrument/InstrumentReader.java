@@ -95,7 +95,13 @@ public final class InstrumentReader {
       } else {
         List<Rule> rules = new ArrayList<>();
         maps(root.get("alternateRules")).forEach(m -> rules.add(rule(m)));
-        BrassReader brass = new BrassReader(map(root.get("tube")), keywork, options, rules);
+        BrassReader brass =
+            new BrassReader(
+                map(root.get("tube")),
+                keywork,
+                options,
+                rules,
+                new Transposition(number(move.get(0)), number(move.get(1))));
         if (keywork.kind() == Keywork.Kind.SLIDE) {
           slide = Optional.of(brass.slide());
         }
@@ -112,6 +118,7 @@ public final class InstrumentReader {
               text(root, "family"),
               new Transposition(number(move.get(0)), number(move.get(1))),
               text(root, "clef"),
+              blown(),
               compasses,
               gaps(),
               options,
@@ -140,7 +147,9 @@ public final class InstrumentReader {
   private Keywork keywork() {
     Map<String, Object> k = map(root.get("keywork"));
     Keywork.Kind kind = Keywork.Kind.valueOf(text(k, "kind").toUpperCase(Locale.ROOT));
-    String[] away = text(k, "away", "|").split("\\|", -1);
+    String away = text(k, "away", "|");
+    String home = text(k, "home", "|");
+    String holes = text(k, "holes", "|");
     List<Control> controls = new ArrayList<>();
     for (String side : List.of("left", "right")) {
       for (Object o : list(k.get(side))) {
@@ -160,9 +169,9 @@ public final class InstrumentReader {
                 finger,
                 String.valueOf(row.get(2)),
                 controls.size(),
-                finger.place()
-                    || List.of(away[side.equals("left") ? 0 : 1].strip().split("\\s+"))
-                        .contains(String.valueOf(row.get(0))),
+                finger.place() || named(away, key),
+                named(home, key),
+                named(holes, key),
                 needs));
       }
     }
@@ -171,6 +180,20 @@ public final class InstrumentReader {
       together.add(new LinkedHashSet<>(words(o)));
     }
     return new Keywork(kind, controls, together);
+  }
+
+  /** Whether a text in the notation names a control, told by its side and token. */
+  private static boolean named(String text, String key) {
+    String[] sides = text.split("\\|", -1);
+    String side = sides[key.startsWith("left ") ? 0 : sides.length - 1];
+    return List.of(side.strip().split("\\s+")).contains(key.substring(key.indexOf(' ') + 1));
+  }
+
+  private Blown blown() {
+    Map<String, Object> b = map(root.get("blown"));
+    return new Blown(
+        Blown.Voice.valueOf(text(b, "voice").toUpperCase(Locale.ROOT)),
+        words(b.get("from")).stream().map(Pitch::parse).toList());
   }
 
   private List<Option> options() {
@@ -238,8 +261,7 @@ public final class InstrumentReader {
   }
 
   private static String called(Map<String, String> words, String value) {
-    return words.getOrDefault(
-        value, value.equals("true") ? "yes" : value.equals("false") ? "no" : value);
+    return words.getOrDefault(value, value);
   }
 
   private List<Style> styles() {
@@ -384,13 +406,14 @@ public final class InstrumentReader {
         text(way, "label"),
         purposes,
         cents == null ? OptionalDouble.empty() : OptionalDouble.of(((Number) cents).doubleValue()),
-        false,
+        Optional.empty(),
         OptionalInt.empty(),
         requires,
         strings(way.get("style")),
         rules,
         text(way, "source", source),
-        text(way, "note", ""));
+        text(way, "note", ""),
+        "");
   }
 
   static Rule rule(Map<String, Object> m) {

@@ -2,26 +2,19 @@ package sempre.core.instrument;
 
 /** How far a player has got, in three steps. */
 public enum Stage {
-  FIRST_YEARS("firstYears", "the first years"),
-  SCHOOL("school", "school"),
-  ADVANCED("advanced", "advanced playing");
+  FIRST_YEARS("firstYears"),
+  SCHOOL("school"),
+  ADVANCED("advanced");
 
   private final String word;
-  private final String inWords;
 
-  Stage(String word, String inWords) {
+  Stage(String word) {
     this.word = word;
-    this.inWords = inWords;
   }
 
   /** As the catalogue and the command line write it. */
   public String word() {
     return word;
-  }
-
-  /** In a sentence: beyond {@code the first years}. */
-  public String inWords() {
-    return inWords;
   }
 
   /**

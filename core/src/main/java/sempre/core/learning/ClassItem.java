@@ -36,12 +36,6 @@ public sealed interface ClassItem {
   /** Where it begins on a player's page when it is asked by itself. */
   Optional<Placing.Placed> placed(Placing placing);
 
-  /** The note it is about, as it is shown; of a scale the first. */
-  String note();
-
-  /** What else there is to say of it, such as which scale; may be empty. */
-  String words();
-
   /** As text, to be read again by {@link #read}. */
   String text();
 
@@ -63,16 +57,6 @@ public sealed interface ClassItem {
     }
 
     @Override
-    public String note() {
-      return concert.displayName();
-    }
-
-    @Override
-    public String words() {
-      return "";
-    }
-
-    @Override
     public String text() {
       return concert + (next ? " next" : "");
     }
@@ -80,15 +64,13 @@ public sealed interface ClassItem {
 
   /** The steps of a scale, in letters and semitones from the note it starts on. */
   enum Mode {
-    MAJOR("major", new int[] {0, 2, 4, 5, 7, 9, 11, 12}),
-    MINOR("natural minor", new int[] {0, 2, 3, 5, 7, 8, 10, 12}),
-    CHROMATIC("chromatic", new int[] {0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12});
+    MAJOR(new int[] {0, 2, 4, 5, 7, 9, 11, 12}),
+    MINOR(new int[] {0, 2, 3, 5, 7, 8, 10, 12}),
+    CHROMATIC(new int[] {0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12});
 
-    private final String words;
     private final int[] semitones;
 
-    Mode(String words, int[] semitones) {
-      this.words = words;
+    Mode(int[] semitones) {
       this.semitones = semitones;
     }
 
@@ -119,16 +101,6 @@ public sealed interface ClassItem {
     }
 
     @Override
-    public String note() {
-      return tonic.displayName();
-    }
-
-    @Override
-    public String words() {
-      return mode.words;
-    }
-
-    @Override
     public String text() {
       return tonic + " " + mode.name();
     }
@@ -136,6 +108,13 @@ public sealed interface ClassItem {
 
   /** One fingering of one note, for those who play the instrument. */
   record Held(String instrument, Pitch written, String fingering) implements ClassItem {
+    /** What the catalogue says of it; empty for a fingering of the teacher's own. */
+    public Optional<Entry> entry() {
+      return Catalogue.standard().instrument(instrument).entriesOf(written).stream()
+          .filter(e -> e.fingering().equals(fingering))
+          .findFirst();
+    }
+
     @Override
     public Optional<Placing.Placed> placed(Placing placing) {
       return Optional.empty();
@@ -152,20 +131,6 @@ public sealed interface ClassItem {
           .distinct()
           .map(e -> new Target(written, e))
           .toList();
-    }
-
-    @Override
-    public String note() {
-      return written.displayName();
-    }
-
-    @Override
-    public String words() {
-      return Catalogue.standard().instrument(instrument).entriesOf(written).stream()
-          .filter(e -> e.fingering().equals(fingering))
-          .map(Entry::label)
-          .findFirst()
-          .orElse(fingering);
     }
 
     @Override

@@ -47,18 +47,6 @@ public final class Standing {
 
   private Standing() {}
 
-  /** The rule in a sentence, as a teacher reads it. */
-  public static String rule(Duration halfLife) {
-    return "The last grade counts. Each time a note was heard adds one, and that fades by half in "
-        + weeks(halfLife)
-        + "; with less than a quarter left it is not heard for long.";
-  }
-
-  private static String weeks(Duration d) {
-    long weeks = d.toDays() / 7;
-    return weeks == 1 ? "a week" : weeks + " weeks";
-  }
-
   /** Derives the standing at a moment from all entries, in any order, with the usual half-life. */
   public static Standing of(Collection<Check> checks, Instant now) {
     return of(checks, now, HALF_LIFE);

@@ -95,10 +95,19 @@ public record Move(
       return lips != Lips.FINE;
     }
 
-    /** The same in a word. */
-    public String audibly(double seconds) {
+    /** How much it is noticed, in three steps. */
+    public enum Audibly {
+      STANDS_OUT,
+      IS_HEARD,
+      HARDLY
+    }
+
+    /** The step of {@link #audible(double)}. */
+    public Audibly audibly(double seconds) {
       double much = audible(seconds);
-      return much >= STANDS_OUT ? "stands out" : much >= IS_HEARD ? "is heard" : "is hardly heard";
+      return much >= STANDS_OUT
+          ? Audibly.STANDS_OUT
+          : much >= IS_HEARD ? Audibly.IS_HEARD : Audibly.HARDLY;
     }
 
     /**
@@ -127,30 +136,14 @@ public record Move(
       return share * far * (one ? 1 : TOGETHER);
     }
 
-    /** What causes it, in words: {@code right first finger late}. */
-    public String cause() {
-      return switch (lips) {
-        case SLACK -> "lips too slack";
-        case TIGHT -> "lips too tight";
-        case FINE -> who() + (isLate() ? " late" : " early");
-      };
-    }
-
-    /** The same as a clause: {@code the right first finger moves too late}. */
-    public String clause() {
-      if (byLips()) {
-        return "the " + cause().replace("lips", "lips are");
-      }
-      boolean one = (isLate() ? late : early).size() == 1;
-      return "the " + who() + (one ? " moves too " : " move too ") + (isLate() ? "late" : "early");
-    }
-
-    private boolean isLate() {
+    /** Whether whoever is to blame is late; else early. */
+    public boolean isLate() {
       return late.size() <= early.size();
     }
 
-    private String who() {
-      return String.join(" and ", (isLate() ? late : early).stream().map(Finger::words).toList());
+    /** The fingers that are to blame: the fewer of those that are late and those that are early. */
+    public List<Finger> blamed() {
+      return isLate() ? late : early;
     }
   }
 

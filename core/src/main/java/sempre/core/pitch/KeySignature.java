@@ -38,13 +38,4 @@ public record KeySignature(int fifths) {
     }
     return new KeySignature(sum);
   }
-
-  /** In words: {@code 2 flats}. */
-  public String inWords() {
-    if (fifths == 0) {
-      return "no sharps or flats";
-    }
-    int count = Math.abs(fifths);
-    return count + (fifths > 0 ? " sharp" : " flat") + (count == 1 ? "" : "s");
-  }
 }

@@ -30,33 +30,4 @@ public record Transposition(int letters, int semitones) {
     // letters = 4f + 7o, semitones = 7f + 12o, so f = 7 * semitones - 12 * letters.
     return 7 * semitones - 12 * letters;
   }
-
-  /** In words: {@code sounds a major second lower}. */
-  public String inWords() {
-    if (letters == 0 && semitones == 0) {
-      return "sounds as written";
-    }
-    String direction = semitones < 0 ? "lower" : "higher";
-    int steps = Math.abs(letters);
-    int octaves = steps / 7;
-    String[] names = {"", "second", "third", "fourth", "fifth", "sixth", "seventh"};
-    int[] major = {0, 2, 4, 5, 7, 9, 11};
-    int rest = steps % 7;
-    String simple = "";
-    if (rest != 0) {
-      int size = Math.abs(semitones) - 12 * octaves;
-      boolean perfect = rest == 3 || rest == 4;
-      String quality = size == major[rest] ? (perfect ? "perfect" : "major") : "minor";
-      simple = "a " + quality + " " + names[rest];
-    }
-    String octaveWords =
-        octaves == 0
-            ? ""
-            : octaves == 1 ? "an octave" : octaves == 2 ? "two octaves" : octaves + " octaves";
-    String joined =
-        simple.isEmpty()
-            ? octaveWords
-            : octaveWords.isEmpty() ? simple : octaveWords + " and " + simple;
-    return "sounds " + joined + " " + direction;
-  }
 }

@@ -167,24 +167,9 @@ final class BestRoutes {
     }
     state = part.state();
     for (int j = i + 1; j < path.length; j++) {
-      path[j] = onward(j, state);
+      path[j] = route.onward(j, state);
       state = route.target(j, state, path[j]);
     }
     return path;
-  }
-
-  /** The way of note j on the cheapest path to the end from a state of the note before. */
-  private int onward(int j, int state) {
-    int best = 0;
-    long least = FAR;
-    for (int w = 0; w < route.layers.get(j).index.length; w++) {
-      long cost =
-          route.change(j, state, w) + route.price(j, w) + route.rest(j, route.target(j, state, w));
-      if (cost < least) {
-        least = cost;
-        best = w;
-      }
-    }
-    return best;
   }
 }

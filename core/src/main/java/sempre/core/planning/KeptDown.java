@@ -3,7 +3,6 @@ package sempre.core.planning;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Predicate;
-import sempre.core.instrument.Finger;
 import sempre.core.instrument.Hold;
 
 /**
@@ -23,21 +22,11 @@ public record KeptDown(List<Hold> holds, Plan.PlannedNote from, Plan.PlannedNote
   /** What a hold is good for. */
   public enum Why {
     /** The note before has it and the one behind needs it. */
-    BETWEEN("the note before has them and the one after needs them"),
+    BETWEEN,
     /** The note behind needs it. */
-    PREPARED("the next note needs them"),
+    PREPARED,
     /** The note before has it. */
-    LEFT("the note before has them, and lifting them can wait");
-
-    private final String words;
-
-    Why(String words) {
-      this.words = words;
-    }
-
-    public String words() {
-      return words;
-    }
+    LEFT
   }
 
   /** What a plan keeps down, in page order; holds over the same notes stand together. */
@@ -80,30 +69,5 @@ public record KeptDown(List<Hold> holds, Plan.PlannedNote from, Plan.PlannedNote
       }
     }
     all.add(new KeptDown(List.of(h), from, to, why));
-  }
-
-  /** One sentence, without the place. */
-  public String text() {
-    List<Hold> onKeys = holds.stream().filter(KeptDown::oneOfSeveral).toList();
-    List<Finger> fingers =
-        holds.stream().filter(h -> !oneOfSeveral(h)).map(Hold::finger).distinct().toList();
-    List<String> parts = new ArrayList<>();
-    if (!fingers.isEmpty()) {
-      parts.add("the " + Finger.words(fingers));
-    }
-    onKeys.forEach(h -> parts.add("the " + h.finger().words() + " on the " + h.control().name()));
-    boolean early = why == Why.PREPARED;
-    boolean one = holds.size() == 1;
-    return (early ? "Put " : "Keep ")
-        + String.join(" and ", parts)
-        + (onKeys.isEmpty() ? " down" : "")
-        + (early ? " early: " : ": ")
-        + (one ? why.words().replace("them", "it") : why.words())
-        + ".";
-  }
-
-  /** Whether the finger has other keys too, so that this one must be named. */
-  private static boolean oneOfSeveral(Hold h) {
-    return !h.control().name().endsWith("hole");
   }
 }

@@ -5,7 +5,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import sempre.core.instrument.Finger;
 import sempre.core.instrument.Setup;
 import sempre.core.motion.Move;
 import sempre.core.pitch.Pitch;
@@ -18,9 +17,11 @@ import sempre.core.score.Ornament;
  *
  * @param kind which ornament
  * @param steps the notes in the order in which they are played; the first few of a trill
- * @param text how it is fingered, in one sentence
+ * @param move from its first note to its second; empty when a note is missing
+ * @param missing a note of it that this instrument or hand does not have
  */
-public record Ornamented(Ornament.Kind kind, List<Step> steps, String text) {
+public record Ornamented(
+    Ornament.Kind kind, List<Step> steps, Optional<Move> move, Optional<Pitch> missing) {
   /** One note of an ornament lasts about so long, in seconds (common practice, no source). */
   private static final double STEP_SECONDS = 0.1;
 
@@ -82,51 +83,14 @@ public record Ornamented(Ornament.Kind kind, List<Step> steps, String text) {
               .orElseThrow();
       return Optional.of(
           new Ornamented(
-              note.ornament().kind(),
-              List.of(),
-              capital(note.ornament().kind().words())
-                  + ": "
-                  + missing.displayName()
-                  + " is not to be had on this instrument or with this hand; leave the ornament"
-                  + " out."));
+              note.ornament().kind(), List.of(), Optional.empty(), Optional.of(missing)));
     }
     List<Step> steps = new ArrayList<>();
     for (int i = 0; i < notes.size(); i++) {
       steps.add(new Step(pitches.get(i), choice.ways().get(i)));
     }
-    return Optional.of(new Ornamented(note.ornament().kind(), steps, text(note, steps, player)));
-  }
-
-  private static String text(Note note, List<Step> steps, Player player) {
-    List<String> parts = new ArrayList<>();
-    steps.stream()
-        .filter(s -> !s.written().equals(note.pitch()))
-        .distinct()
-        .forEach(s -> parts.add(s.written().displayName() + " as " + s.way().entry().label()));
     Move move = player.setup().move(steps.get(0).way(), steps.get(1).way());
-    return capital(note.ornament().kind().words())
-        + ": "
-        + String.join(", ", parts)
-        + "; "
-        + moving(move)
-        + ".";
-  }
-
-  private static String moving(Move m) {
-    List<Finger> fingers = new ArrayList<>(m.down());
-    fingers.addAll(m.up());
-    m.slides().forEach(s -> fingers.add(s.finger()));
-    if (m.travel().filter(t -> t.cm() > 0).isPresent()) {
-      return "the slide moves";
-    }
-    return switch (fingers.size()) {
-      case 0 -> "only the lips move";
-      case 1 -> "only the " + fingers.get(0).words() + " moves";
-      default -> "the " + Finger.words(fingers) + " move";
-    };
-  }
-
-  private static String capital(String text) {
-    return Character.toUpperCase(text.charAt(0)) + text.substring(1);
+    return Optional.of(
+        new Ornamented(note.ornament().kind(), steps, Optional.of(move), Optional.empty()));
   }
 }

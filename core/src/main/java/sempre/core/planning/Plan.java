@@ -78,9 +78,17 @@ public record Plan(
    *
    * @param way the fingering
    * @param extra what the whole plan would cost more with it; never negative unless locks forbid it
-   * @param text why, in one sentence
+   * @param against what weighs most of what it costs more; empty when it would do as well
    */
-  public record Alternative(Setup.Way way, double extra, String text) {}
+  public record Alternative(Setup.Way way, double extra, Optional<Against> against) {
+    /** Whether it costs so much more that nobody would want it here. */
+    public boolean farOff() {
+      return extra > Weight.FAR_OFF;
+    }
+  }
+
+  /** What speaks against a fingering, and where. */
+  public record Against(Why why, Where where) {}
 
   /**
    * The change from one note to the next.

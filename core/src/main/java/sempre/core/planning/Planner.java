@@ -7,11 +7,17 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.TreeSet;
 import java.util.stream.IntStream;
+import sempre.core.instrument.Control;
 import sempre.core.instrument.Entry;
+import sempre.core.instrument.Hold;
+import sempre.core.instrument.Keywork;
+import sempre.core.instrument.Purpose;
 import sempre.core.instrument.Role;
 import sempre.core.instrument.Setup;
+import sempre.core.instrument.Tuning;
 import sempre.core.motion.Move;
 import sempre.core.pitch.Pitch;
 import sempre.core.score.Line;
@@ -30,12 +36,16 @@ public final class Planner {
   /** A difference in effort that is worth a word. */
   private static final double CLEARLY = 0.5;
 
+  /** A second reason is given where it weighs so much of the first. */
+  private static final double SECOND = 0.4;
+
   private final Player player;
   private final List<Note> notes;
   private List<Context> contexts;
   private final List<Layer> layers;
   private final Map<String, String> locks;
   private Route route;
+  private Detour detour;
 
   private Planner(Player player, List<Note> notes, List<Layer> layers, Map<String, String> locks) {
     this.player = player;
@@ -253,7 +263,7 @@ public final class Planner {
       Alternative a = new Alternative(other, (through[w] - base) / (double) Weight.GRID);
       cheapest.merge(other.entry().fingering(), a, (x, y) -> y.extra() < x.extra() ? y : x);
     }
-    Comparison comparison = new Comparison(i, chosen, ways);
+    Detour detour = locked ? detour(i, layer, through, way.entry()) : detour();
     List<Plan.Alternative> alternatives =
         cheapest.values().stream()
             .sorted(Comparator.comparingDouble(Alternative::extra))
@@ -262,26 +272,27 @@ public final class Planner {
                     new Plan.Alternative(
                         a.way(),
                         a.extra(),
-                        Sentences.against(a.way(), comparison.of(way, a.way()))))
+                        detour.excess(i, ways.indexOf(a.way())).stream()
+                            .findFirst()
+                            .map(e -> new Plan.Against(e.why(), e.where()))))
             .toList();
     boolean isNew = player.known().isPresent() && !player.known().get().hasNote(note.pitch());
     boolean unlearned =
         !isNew
             && player.known().isPresent()
             && !player.known().get().has(note.pitch(), way.entry().fingering());
-    List<Reason> reasons =
-        locked
-            ? List.of(Sentences.locked(way))
-            : Sentences.reasons(
-                way,
-                favourite(i, ways)
-                    .filter(f -> f.entry() != way.entry())
-                    .map(f -> comparison.of(f, way)),
-                contexts.get(i),
-                player,
-                cheapest.isEmpty(),
-                beyondReach(note, way),
-                onceLearned(note, cheapest.values()));
+    List<Reason> reasons = new ArrayList<>();
+    if (locked) {
+      reasons.add(Reason.of(Purpose.STYLE, new Reason.Locked()));
+    } else {
+      reasons.addAll(reasons(i, way, ways, through, detour));
+      if (reasons.isEmpty()) {
+        onceLearned(note, cheapest.values())
+            .map(w -> Reason.of(Purpose.FACILITY, new Reason.OnceLearned(w.entry())))
+            .ifPresent(reasons::add);
+      }
+    }
+    tuned(i, way).ifPresent(reasons::add);
     return new Plan.PlannedNote(
         note,
         player.setup().instrument().transposition().sounding(note.pitch()),
@@ -347,103 +358,111 @@ public final class Planner {
         .findFirst();
   }
 
-  /** Compares two fingerings of note i with the neighbours as planned. */
-  private final class Comparison {
-    private final int i;
-    private final int[] chosen;
-    private final List<Setup.Way> ways;
-
-    /**
-     * @param ways what there is to choose from for note i
-     */
-    Comparison(int i, int[] chosen, List<Setup.Way> ways) {
-      this.i = i;
-      this.chosen = chosen;
-      this.ways = ways;
+  private Detour detour() {
+    if (detour == null) {
+      detour = new Detour(player, route, notes, route.states());
     }
+    return detour;
+  }
 
-    /** What {@code second} costs more than {@code first}, the greatest difference first. */
-    Sentences.Difference of(Setup.Way first, Setup.Way second) {
-      boolean better = total(first) > total(second);
-      // The difference is told from the dearer one's side.
-      Setup.Way cheap = better ? second : first;
-      Setup.Way dear = better ? first : second;
-      Optional<Note> previous = i == 0 ? Optional.empty() : Optional.of(notes.get(i - 1));
-      Optional<Note> next =
-          i == notes.size() - 1 ? Optional.empty() : Optional.of(notes.get(i + 1));
-      return new Sentences.Difference(
-          cheap,
-          dear,
-          notes.get(i),
-          previous,
-          next,
-          contexts.get(i),
-          toHere(cheap),
-          toHere(dear),
-          fromHere(cheap),
-          fromHere(dear),
-          price(cheap, Tally.itemised()),
-          price(dear, Tally.itemised()),
-          moveTo(dear),
-          moveFrom(dear),
-          moveTo(cheap),
-          moveFrom(cheap));
-    }
+  /** The ways around a note that is fixed, beside the one through what is fixed. */
+  private Detour detour(int i, Layer open, long[] through, Entry fixed) {
+    List<Layer> with = new ArrayList<>(layers);
+    with.set(i, open);
+    Route free = new Route(player, notes, with, contexts);
+    int best = cheapest(through, open.ways, fixed);
+    return new Detour(player, free, notes, free.states(i, best));
+  }
 
-    private double total(Setup.Way w) {
-      return toHere(w).total() + fromHere(w).total() + price(w, Tally.sum()).total();
-    }
+  /** The way of one fingering through which the cheapest path goes. */
+  private static int cheapest(long[] through, List<Setup.Way> ways, Entry entry) {
+    return IntStream.range(0, ways.size())
+        .filter(w -> ways.get(w).entry() == entry)
+        .boxed()
+        .min(Comparator.comparingLong(w -> through[w]))
+        .orElseThrow();
+  }
 
-    private Tally price(Setup.Way way, Tally tally) {
-      Price.count(way, ways, contexts.get(i), player, tally);
-      return tally;
+  /** Why this one and not what would be usual; nothing where there is nothing to say. */
+  private List<Reason> reasons(
+      int i, Setup.Way way, List<Setup.Way> ways, long[] through, Detour detour) {
+    Note note = notes.get(i);
+    Context context = contexts.get(i);
+    Optional<Setup.Way> beyond = beyondReach(note, way);
+    if (beyond.isPresent()) {
+      return beyond.get().fingering().holds().stream()
+          .filter(h -> !player.reaches(h))
+          .findFirst()
+          .map(h -> Reason.of(Purpose.REACH, new Reason.OutOfReach(beyond.get().entry(), h)))
+          .stream()
+          .toList();
     }
+    Optional<Setup.Way> favourite = favourite(i, ways).filter(f -> f.entry() != way.entry());
+    List<Reason> reasons = new ArrayList<>();
+    if (favourite.isEmpty()) {
+      if (Price.house(way.entry(), player.style()) && way.entry().role() != Role.STANDARD) {
+        Reason.Fact fact =
+            context
+                .welcome(way.entry().rules())
+                .<Reason.Fact>map(Reason.Welcome::new)
+                .orElse(new Reason.HouseWay());
+        reasons.add(Reason.of(Purpose.STYLE, fact));
+      }
+      return reasons;
+    }
+    Entry other = favourite.get().entry();
+    double first = 0;
+    for (Detour.Excess e : detour.excess(i, cheapest(through, ways, other))) {
+      // a second reason must weigh something beside the first
+      if (reasons.size() == 2 || e.effort() < first * SECOND) {
+        break;
+      }
+      first = Math.max(first, e.effort());
+      boolean own = e.why() instanceof Why.PassedOver p && way.entry().rules().contains(p.rule());
+      Reason.Fact fact =
+          own
+              ? new Reason.Welcome(((Why.PassedOver) e.why()).rule())
+              : new Reason.Instead(other, e.why(), e.where());
+      Where.Side side = own ? Detour.side(e.rule().orElseThrow(), context) : e.where().side();
+      reasons.add(new Reason(e.purpose(), side, fact));
+    }
+    lacking(i, way).ifPresent(l -> reasons.add(0, l));
+    return reasons;
+  }
 
-    private Tally toHere(Setup.Way w) {
-      return i == 0
-          ? Tally.itemised()
-          : change(i, before(w), w, arrived(i - 1, chosen), Tally.itemised());
+  /** A fingering that would be made for this place on an instrument with one more key. */
+  private Optional<Reason> lacking(int i, Setup.Way way) {
+    Map<String, String> options = player.setup().options();
+    for (Entry e : player.setup().instrument().entriesOf(notes.get(i).pitch())) {
+      Optional<Control> key =
+          e.pattern().plain().holds().stream()
+              .map(Hold::control)
+              .filter(c -> !options.entrySet().containsAll(c.requires().entrySet()))
+              .findFirst();
+      if (key.isPresent() && e != way.entry() && contexts.get(i).welcome(e.rules()).isPresent()) {
+        return Optional.of(Reason.of(Purpose.FACILITY, new Reason.Lacking(e, key.get())));
+      }
     }
+    return Optional.empty();
+  }
 
-    private Tally fromHere(Setup.Way w) {
-      return i == notes.size() - 1
-          ? Tally.itemised()
-          : change(i + 1, w, behind(w), arrivedAt(w), Tally.itemised());
+  /** How a long or exposed note that its lengths leave out of tune is brought into tune. */
+  private Optional<Reason> tuned(int i, Setup.Way way) {
+    Note note = notes.get(i);
+    Entry e = way.entry();
+    boolean longNote = note.seconds() >= Weight.LONG_SECONDS || note.fermata();
+    boolean valves = player.setup().instrument().keywork().kind() == Keywork.Kind.VALVES;
+    if (!longNote || !valves || e.tuning().isEmpty() || e.cents().orElse(0) < Weight.MEND_CENTS) {
+      return Optional.empty();
     }
-
-    /** The neighbour as planned, but with its free controls held as suits this fingering best. */
-    private Setup.Way before(Setup.Way w) {
-      Setup.Way planned = layers.get(i - 1).ways.get(chosen[i - 1]);
-      return layers.get(i - 1).ways.stream()
-          .filter(v -> v.entry() == planned.entry())
-          .min(
-              Comparator.comparingDouble(
-                  v -> change(i, v, w, arrived(i - 1, chosen), Tally.sum()).total()))
-          .orElse(planned);
-    }
-
-    private Setup.Way behind(Setup.Way w) {
-      Setup.Way planned = layers.get(i + 1).ways.get(chosen[i + 1]);
-      return layers.get(i + 1).ways.stream()
-          .filter(v -> v.entry() == planned.entry())
-          .min(
-              Comparator.comparingDouble(
-                  v -> change(i + 1, w, v, arrivedAt(w), Tally.sum()).total()))
-          .orElse(planned);
-    }
-
-    private int arrivedAt(Setup.Way w) {
-      return moveTo(w).flatMap(Move::travel).map(Move.Travel::outward).orElse(0);
-    }
-
-    private Optional<Move> moveTo(Setup.Way w) {
-      return i == 0 ? Optional.empty() : Optional.of(player.setup().move(before(w), w));
-    }
-
-    private Optional<Move> moveFrom(Setup.Way w) {
-      return i == notes.size() - 1
-          ? Optional.empty()
-          : Optional.of(player.setup().move(w, behind(w)));
-    }
+    Tuning t = e.tuning().get();
+    boolean lacking = "false".equals(player.setup().options().get(t.by()));
+    return Optional.of(
+        Reason.of(
+            Purpose.INTONATION,
+            new Reason.Tuned(
+                e.cents().getAsDouble(),
+                lacking ? Tuning.LIPS : t.by(),
+                lacking || t.cm() == 0 ? OptionalDouble.empty() : OptionalDouble.of(t.cm()))));
   }
 }

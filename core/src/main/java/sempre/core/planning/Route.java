@@ -1,5 +1,6 @@
 package sempre.core.planning;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -206,13 +207,78 @@ final class Route {
 
   /** The way of each note on the cheapest path. */
   int[] chosen() {
-    int[] chosen = new int[forward.length];
-    int state = least(forward[forward.length - 1]);
-    for (int i = chosen.length - 1; i >= 0; i--) {
-      chosen[i] = state / directions;
-      state = before[i][state];
+    int[] chosen = states();
+    for (int i = 0; i < chosen.length; i++) {
+      chosen[i] /= directions;
     }
     return chosen;
+  }
+
+  /** The state of each note on the cheapest path. */
+  int[] states() {
+    int last = forward.length - 1;
+    int[] states = new int[last + 1];
+    states[last] = least(forward[last]);
+    for (int i = last; i > 0; i--) {
+      states[i - 1] = before[i][states[i]];
+    }
+    return states;
+  }
+
+  /** The state of each note on the cheapest path through a way of note i. */
+  int[] states(int i, int way) {
+    int[] states = states();
+    Bypass b = bypass(i, way, states);
+    System.arraycopy(b.states(), 0, states, b.from(), b.states().length);
+    return states;
+  }
+
+  /**
+   * A stretch of a path that leaves another one and comes back to it.
+   *
+   * @param from the first note that is in another state
+   * @param states from there on
+   */
+  record Bypass(int from, int[] states) {}
+
+  /** The cheapest path through a way of note i, as far as it differs from another path. */
+  Bypass bypass(int i, int way, int[] other) {
+    int state = way * directions;
+    for (int s = state; s < (way + 1) * directions; s++) {
+      state = forward[i][s] + rest(i, s) < forward[i][state] + rest(i, state) ? s : state;
+    }
+    ArrayDeque<Integer> states = new ArrayDeque<>();
+    states.add(state);
+    int from = i;
+    for (int s = state; from > 0; from--) {
+      s = before[from][s];
+      if (s == other[from - 1]) {
+        break;
+      }
+      states.addFirst(s);
+    }
+    for (int j = i + 1; j < forward.length; j++) {
+      state = target(j, state, onward(j, state));
+      if (state == other[j]) {
+        break;
+      }
+      states.addLast(state);
+    }
+    return new Bypass(from, states.stream().mapToInt(Integer::intValue).toArray());
+  }
+
+  /** The way of note j on the cheapest path to the end from a state of the note before. */
+  int onward(int j, int state) {
+    int best = 0;
+    long least = FAR;
+    for (int w = 0; w < layers.get(j).index.length; w++) {
+      long cost = change(j, state, w) + price(j, w) + rest(j, target(j, state, w));
+      if (cost < least) {
+        least = cost;
+        best = w;
+      }
+    }
+    return best;
   }
 
   /** The cost of the cheapest path through a way of note i, in 1/1024. */

@@ -8,46 +8,93 @@ import sempre.core.instrument.Purpose;
  * source), kept in one place so that they can be argued with.
  */
 public enum Weight {
-  FINGER(0.25, Purpose.FACILITY, "each finger that moves is a little work"),
-  WEAK_FINGER(0.1, Purpose.FACILITY, "ring and little fingers are slower"),
-  CONTRARY(0.8, Purpose.FACILITY, "fingers that go down while others come up are hard to time"),
-  SLIP(0.3, Purpose.FACILITY, "a note that can slip out between will be heard"),
-  ROLL(0.6, Purpose.FACILITY, "a finger can roll from one key to its neighbour"),
-  SLIDE(2.5, Purpose.FACILITY, "a finger that must jump from key to key is late or leaves a gap"),
-  NO_SLIDE(20, Purpose.FACILITY, "some keys can't be reached from one another by the same finger"),
-  HAND_SHIFT(
-      0.4, Purpose.FACILITY, "a hand that goes to palm, side, table or foot keys leaves its place"),
-  TRAVEL(0.05, Purpose.FACILITY, "each centimetre of slide takes time"),
-  REVERSAL(0.6, Purpose.FACILITY, "a slide that turns back must stop first"),
-  PARTIALS(0.15, Purpose.RESPONSE, "each partial crossed is a leap for the lips"),
-  REGISTER(0.4, Purpose.RESPONSE, "a change of register needs the lips and the air in time"),
-  LEAP(0.04, Purpose.RESPONSE, "each semitone over an octave is a leap for the embouchure"),
-  AIR_ALONE(
-      1.2,
-      Purpose.RESPONSE,
-      "with the same hands slurred, only the air can make the second note speak"),
-  SIDE(2, Purpose.RESPONSE, "under a slur the change of the horn's side is heard"),
-  SMEAR(0.6, Purpose.RESPONSE, "slurred on one partial, the way of the slide is heard"),
-  FIGURE(0.8, Purpose.FACILITY, "a figure that comes back is fingered the same each time"),
-  ALTERNATE(0.8, Purpose.FACILITY, "the usual fingering is the one the fingers know"),
-  BRASS_ALTERNATE(1.6, Purpose.INTONATION, "a brass alternate changes tone and pitch as well"),
-  TRILL_ONLY(1.0, Purpose.INTONATION, "a trill fingering is a makeshift"),
-  PASSED_OVER(1.2, Purpose.FACILITY, "another fingering is made for just this place"),
-  NEEDED(4, Purpose.RESPONSE, "here the note does not speak, or not in tune, without another"),
-  DOUBTFUL(4, Purpose.FACILITY, "this fingering does not belong here"),
-  WRONG(20, Purpose.FACILITY, "this fingering is not used here"),
-  PITCH(0.04, Purpose.INTONATION, "each cent out of tune is heard the longer the note"),
-  STYLE(1, Purpose.STYLE, "a class does it one way, the teacher's"),
-  UNLEARNED(6, Purpose.FACILITY, "a fingering that is not learned yet is no help in a piece");
+  /** Each finger that moves is a little work. */
+  FINGER(0.25, Purpose.FACILITY),
+
+  /** Ring and little fingers are slower. */
+  WEAK_FINGER(0.1, Purpose.FACILITY),
+
+  /** Fingers that go down while others come up are hard to time. */
+  CONTRARY(0.8, Purpose.FACILITY),
+
+  /** A note that can slip out between will be heard. */
+  SLIP(0.3, Purpose.FACILITY),
+
+  /** A finger can roll from one key to its neighbour. */
+  ROLL(0.6, Purpose.FACILITY),
+
+  /** A finger that must jump from key to key is late or leaves a gap. */
+  SLIDE(2.5, Purpose.FACILITY),
+
+  /** Some keys can't be reached from one another by the same finger. */
+  NO_SLIDE(20, Purpose.FACILITY),
+
+  /** A hand that goes to palm, side, table or foot keys leaves its place. */
+  HAND_SHIFT(0.4, Purpose.FACILITY),
+
+  /** Each centimetre of slide takes time. */
+  TRAVEL(0.05, Purpose.FACILITY),
+
+  /** A slide that turns back must stop first. */
+  REVERSAL(0.6, Purpose.FACILITY),
+
+  /** Each partial crossed is a leap for the lips. */
+  PARTIALS(0.15, Purpose.RESPONSE),
+
+  /** A change of register needs the lips and the air in time. */
+  REGISTER(0.4, Purpose.RESPONSE),
+
+  /** Each semitone over an octave is a leap for the embouchure. */
+  LEAP(0.04, Purpose.RESPONSE),
+
+  /** With the same hands slurred, only the air can make the second note speak. */
+  AIR_ALONE(1.2, Purpose.RESPONSE),
+
+  /** Under a slur the change of the horn's side is heard. */
+  SIDE(2, Purpose.RESPONSE),
+
+  /** Slurred on one partial, the way of the slide is heard. */
+  SMEAR(0.6, Purpose.RESPONSE),
+
+  /** A figure that comes back is fingered the same each time. */
+  FIGURE(0.8, Purpose.FACILITY),
+
+  /** The usual fingering is the one the fingers know. */
+  ALTERNATE(0.8, Purpose.FACILITY),
+
+  /** A brass alternate changes tone and pitch as well. */
+  BRASS_ALTERNATE(1.6, Purpose.INTONATION),
+
+  /** A trill fingering is a makeshift. */
+  TRILL_ONLY(1.0, Purpose.INTONATION),
+
+  /** Another fingering is made for just this place. */
+  PASSED_OVER(1.2, Purpose.FACILITY),
+
+  /** Here the note does not speak, or not in tune, without another. */
+  NEEDED(4, Purpose.RESPONSE),
+
+  /** This fingering does not belong here. */
+  DOUBTFUL(4, Purpose.FACILITY),
+
+  /** This fingering is not used here. */
+  WRONG(20, Purpose.FACILITY),
+
+  /** Each cent out of tune is heard the longer the note. */
+  PITCH(0.04, Purpose.INTONATION),
+
+  /** A class does it one way, the teacher's. */
+  STYLE(1, Purpose.STYLE),
+
+  /** A fingering that is not learned yet is no help in a piece. */
+  UNLEARNED(6, Purpose.FACILITY);
 
   private final double size;
   private final Purpose purpose;
-  private final String sentence;
 
-  Weight(double size, Purpose purpose, String sentence) {
+  Weight(double size, Purpose purpose) {
     this.size = size;
     this.purpose = purpose;
-    this.sentence = sentence;
   }
 
   /** Effort for one unit of what it counts. */
@@ -57,11 +104,6 @@ public enum Weight {
 
   public Purpose purpose() {
     return purpose;
-  }
-
-  /** What it stands for. */
-  public String sentence() {
-    return sentence;
   }
 
   /** A whole step off in pitch up to here is not heard, in cents. */
@@ -106,6 +148,14 @@ public enum Weight {
 
   /** A change up by this many semitones or more counts as a leap. */
   static final int LEAP_SEMITONES = 5;
+
+  /** A fingering off by so many cents is brought into tune on a long or exposed note. */
+  static final double MEND_CENTS = 15;
+
+  /**
+   * What costs more than this beside the chosen one is not offered (common practice, no source).
+   */
+  static final double FAR_OFF = 15;
 
   /**
    * All costs are multiples of this, so that sums are exact and the same plan has the same cost to

@@ -1,37 +1,14 @@
 package sempre.core.teaching;
 
+import sempre.core.instrument.Entry;
+
 /**
- * One thing that may have gone wrong when another note sounds than the one that was fingered.
+ * One thing that may have gone wrong, and how likely that is.
  *
- * @param kind what sort of thing
- * @param text one sentence: what happens
- * @param remedy one sentence: what to try
+ * @param fault what
+ * @param entry the fingering that was meant
+ * @param usual whether that is the player's usual one
+ * @param rank the smaller, the likelier
  * @param held what is then really held, in the notation; empty when the hands are right
  */
-public record Cause(Kind kind, String text, String remedy, String held) {
-  /** Sorts of causes, the likelier first (the order is common practice, no source). */
-  public enum Kind {
-    FINGER("a finger"),
-    LEAK("a leak"),
-    BRUSHED("a brushed key"),
-    WRONG_KEY("a wrong key"),
-    VALVE("a valve"),
-    SLIDE("the slide"),
-    REGISTER("the register"),
-    PARTIAL("the partial"),
-    OCTAVE("the octave"),
-    TRANSPOSITION("the transposition"),
-    KEY_SIGNATURE("the key signature");
-
-    private final String words;
-
-    Kind(String words) {
-      this.words = words;
-    }
-
-    /** In a word or two. */
-    public String words() {
-      return words;
-    }
-  }
-}
+public record Cause(Fault fault, Entry entry, boolean usual, double rank, String held) {}

@@ -2,20 +2,20 @@ package sempre.core.teaching;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import java.util.function.Consumer;
-import java.util.stream.Collectors;
-import sempre.core.instrument.Control;
+import java.util.Set;
+import java.util.stream.IntStream;
 import sempre.core.instrument.Entry;
 import sempre.core.instrument.Finger;
 import sempre.core.instrument.Fingering;
 import sempre.core.instrument.Hold;
-import sempre.core.instrument.Keywork;
 import sempre.core.instrument.Setup;
+import sempre.core.instrument.Stage;
 import sempre.core.motion.Move;
 import sempre.core.pitch.Pitch;
-import sempre.core.planning.Judge;
 import sempre.core.planning.Player;
 
 /**
@@ -25,104 +25,132 @@ import sempre.core.planning.Player;
  * @param written the note on the player's page
  * @param entry the fingering as this player's class does it
  * @param has whether the player has it already
- * @param from the nearest note the player has; empty when there is none
- * @param mistakes what comes out instead, the likeliest first
- * @param air air and lips, as a clause
- * @param caution may be empty
+ * @param from the note the player has from which least must be thought; empty when there is none
+ * @param mistakes what goes wrong, the likeliest first
+ * @param air air and lips
+ * @param caution what to watch, above what players of the stage have
  */
 public record Lesson(
     Pitch written,
     Entry entry,
     boolean has,
-    Optional<From> from,
+    Optional<Comparison> from,
     List<Mistake> mistakes,
-    String air,
-    String caution) {
-  /** Farther away nothing is compared, in semitones. */
-  private static final int NEAR = 12;
+    Air air,
+    Optional<Caution> caution) {
+  /** So many mistakes are told. */
+  private static final int MOST = 3;
 
-  /** A semitone between two notes counts as much as so much difficulty. */
-  private static final double SEMITONE = 0.03;
+  /** Farther away nothing is compared, in semitones: an octave and a twelfth are within. */
+  private static final int NEAR = 19;
 
-  private static final int MISTAKES = 3;
+  /**
+   * What has to be thought of for each thing that changes, in fingers (common practice, no source).
+   */
+  private static final double ONE_KEY = 0.6;
+
+  private static final double SLIDE = 1.5;
+  private static final double CENTIMETRE = 0.1;
+  private static final double PARTIAL = 0.5;
+  private static final double SEMITONE = 0.04;
 
   public Lesson {
     mistakes = List.copyOf(mistakes);
   }
 
   /**
-   * A note the player has.
+   * What changes from a note that the player has.
    *
-   * @param written the note
-   * @param entry its fingering
-   * @param sentence what moves and what stays on the way to the new one
+   * @param from its fingering
+   * @param added what is added
+   * @param lifted what is lifted
+   * @param shifts fingers that go from one thing to another
+   * @param travel the way of the slide, where it moves
+   * @param registerKey whether only the register or octave key is added
+   * @param stays whether something stays as it is
    */
-  public record From(Pitch written, Entry entry, String sentence) {}
+  public record Comparison(
+      Entry from,
+      List<Hold> added,
+      List<Hold> lifted,
+      List<Shift> shifts,
+      Optional<Move.Travel> travel,
+      boolean registerKey,
+      boolean stays) {
+    public Comparison {
+      added = List.copyOf(added);
+      lifted = List.copyOf(lifted);
+      shifts = List.copyOf(shifts);
+    }
+
+    /** Whether the hands stay as they are. */
+    public boolean same() {
+      return added.isEmpty() && lifted.isEmpty() && shifts.isEmpty() && travel.isEmpty();
+    }
+  }
+
+  /** A finger that goes from one thing to another. */
+  public record Shift(Finger finger, List<Hold> from, List<Hold> to) {
+    public Shift {
+      from = List.copyOf(from);
+      to = List.copyOf(to);
+    }
+  }
 
   /**
-   * What may come out instead.
+   * What may go wrong.
    *
-   * @param written what is heard, on the player's page
-   * @param why what has happened
-   * @param mend what to do
+   * @param heard what is heard then, on the player's page; empty where that can't be said
+   * @param fault what has happened
    */
-  public record Mistake(Pitch written, String why, String mend) {}
+  public record Mistake(Optional<Pitch> heard, Fault fault) {}
 
-  /** The lesson of a note as it stands on the player's page; empty when there is no fingering. */
-  public static Optional<Lesson> written(Pitch written, Player player) {
-    return of(NewNote.written(written, player.setup()), player);
+  /**
+   * The lesson of a note as it stands on the player's page; empty when there is no fingering.
+   *
+   * @param stage how far the player's group has got
+   */
+  public static Optional<Lesson> written(Pitch written, Player player, Stage stage) {
+    return player.usual(written).map(way -> of(written, way, player, stage));
   }
 
-  private static Optional<Lesson> of(Optional<NewNote> note, Player player) {
+  private static Lesson of(Pitch written, Setup.Way way, Player player, Stage stage) {
     Setup setup = player.setup();
-    Optional<Setup.Way> way = note.flatMap(n -> player.usual(n.written()));
-    if (way.isEmpty()) {
-      return Optional.empty();
-    }
-    Pitch written = note.get().written();
-    Optional<Setup.Way> near = nearest(written, way.get(), player);
-    List<Mistake> mistakes = new ArrayList<>();
-    near.ifPresent(n -> slip(setup.move(n, way.get()), n).ifPresent(mistakes::add));
-    for (NewNote.WrongNote w : note.get().wrongNotes()) {
-      mistakes.add(new Mistake(w.written(), w.why(), mend(setup, written, w.written())));
-    }
-    if (mistakes.isEmpty()) {
-      oneFinger(setup, written, way.get()).ifPresent(mistakes::add);
-    }
+    Entry entry = way.entry();
+    Optional<Comparison> from = nearest(way, player);
     boolean has = player.known().map(k -> k.hasNote(written)).orElse(false);
-    boolean higher =
-        !has
-            && player.known().isPresent()
-            && highest(player).filter(h -> h < written.midi()).isPresent();
-    return Optional.of(
-        new Lesson(
-            written,
-            way.get().entry(),
-            has,
-            near.map(n -> new From(n.entry().written(), n.entry(), sentence(setup, n, way.get()))),
-            mistakes.subList(0, Math.min(MISTAKES, mistakes.size())),
-            Blowing.words(setup.instrument(), way.get().entry()),
-            higher ? Blowing.higher(setup.instrument()) : ""));
+    boolean highest = !has && above(written, player);
+    return new Lesson(
+        written,
+        entry,
+        has,
+        from,
+        mistakes(setup, entry, from),
+        from.map(f -> Air.of(setup.instrument(), f.from(), entry, highest))
+            .orElseGet(() -> Air.first(setup.instrument(), written)),
+        has ? Optional.empty() : Caution.of(setup, written, stage));
   }
 
-  private static Optional<Integer> highest(Player player) {
-    for (int midi = player.setup().highest().midi(); midi > 0; midi--) {
-      if (!player.setup().ways(midi).isEmpty()
-          && player.known().orElseThrow().hasNote(Pitch.usual(midi))) {
-        return Optional.of(midi);
-      }
+  /** Whether a note lies above all that a player has; not where that is nothing. */
+  private static boolean above(Pitch written, Player player) {
+    if (player.known().isEmpty()) {
+      return false;
     }
-    return Optional.empty();
+    List<Integer> had =
+        IntStream.rangeClosed(0, player.setup().highest().midi())
+            .filter(m -> !player.setup().ways(m).isEmpty())
+            .filter(m -> player.known().get().hasNote(Pitch.usual(m)))
+            .boxed()
+            .toList();
+    return !had.isEmpty() && had.stream().allMatch(m -> m < written.midi());
   }
 
-  /** The note the player has from which the least has to change. */
-  private static Optional<Setup.Way> nearest(Pitch written, Setup.Way way, Player player) {
+  /** The note the player has from which least has to be thought of. */
+  private static Optional<Comparison> nearest(Setup.Way way, Player player) {
+    int written = way.entry().written().midi();
     List<Setup.Way> all = new ArrayList<>();
-    for (int midi = written.midi() - NEAR; midi <= written.midi() + NEAR; midi++) {
-      if (midi == written.midi()) {
-        continue;
-      }
-      for (Setup.Way w : player.setup().ways(midi)) {
+    for (int midi = written - NEAR; midi <= written + NEAR; midi++) {
+      for (Setup.Way w : midi == written ? List.<Setup.Way>of() : player.setup().ways(midi)) {
         boolean had =
             player
                 .known()
@@ -135,137 +163,45 @@ public record Lesson(
       }
     }
     return all.stream()
-        .min(
-            Comparator.comparingDouble(
-                w ->
-                    Judge.difficulty(player.setup().move(w, way))
-                        + SEMITONE * Math.abs(w.entry().written().midi() - written.midi())));
+        .min(Comparator.comparingDouble(w -> thought(w, way, player.setup())))
+        .map(w -> compare(w, way, player.setup()));
   }
 
-  private static Optional<Mistake> slip(Move move, Setup.Way from) {
-    return move.slips().stream()
-        .filter(s -> !s.byLips())
-        .findFirst()
-        .map(
-            s ->
-                new Mistake(
-                    s.note(),
-                    "coming from " + from.entry().written().displayName() + ", " + s.clause(),
-                    "Move the fingers together a few times without blowing, then slowly with air"));
+  private static double thought(Setup.Way from, Setup.Way to, Setup setup) {
+    Comparison c = compare(from, to, setup);
+    int partials = Math.abs(from.entry().partial().orElse(0) - to.entry().partial().orElse(0));
+    return (c.registerKey() ? ONE_KEY : c.added().size() + c.lifted().size())
+        + SLIDE * c.shifts().size()
+        + CENTIMETRE * c.travel().map(Move.Travel::cm).orElse(0.0)
+        + PARTIAL * partials
+        + SEMITONE * Math.abs(from.entry().written().midi() - to.entry().written().midi());
   }
 
-  /**
-   * What sounds when a finger is wrong: one forgotten, one down too many, a half hole covered, or
-   * the lower part of a fork forgotten; the nearest such note (computed from the table).
-   */
-  private static Optional<Mistake> oneFinger(Setup setup, Pitch written, Setup.Way way) {
-    Keywork keywork = setup.instrument().keywork();
-    List<Hold> holds = way.fingering().holds();
-    List<Mistake> found = new ArrayList<>();
-    for (Finger f : way.fingering().byFinger().keySet()) {
-      if (f != Finger.ARM) {
-        List<Hold> rest = holds.stream().filter(h -> h.finger() != f).toList();
-        heard(setup, written, rest, "the " + f.words() + " is forgotten", found)
-            .accept("Set it down first, then blow");
-      }
-    }
-    for (Hold h : holds) {
-      if (h.way() == Hold.Way.HALF) {
-        List<Hold> covered =
-            holds.stream()
-                .map(x -> x.equals(h) ? new Hold(h.control(), Hold.Way.FULL) : x)
-                .toList();
-        heard(setup, written, covered, "the half hole is covered", found)
-            .accept("Roll the " + h.finger().words() + " until the hole is half open");
-      }
-    }
-    List<Hold> above = aboveTheGap(keywork, holds);
-    if (above.size() < holds.size()) {
-      heard(setup, written, above, "the fingers below the open hole are forgotten", found)
-          .accept("Set them down together, then blow");
-      // and the little fingers with them, where they belong to the fork
-      List<Hold> bare =
-          above.stream().filter(h -> h.finger() != Finger.L4 && h.finger() != Finger.R4).toList();
-      heard(setup, written, bare, "all below the open hole is forgotten", found)
-          .accept("Set the fork down together, then blow");
-    }
-    for (Control c : keywork.controls()) {
-      if (keywork.kind() == Keywork.Kind.HANDS && !way.fingering().fingers().contains(c.finger())) {
-        List<Hold> more = new ArrayList<>(holds);
-        more.add(new Hold(c, Hold.Way.FULL));
-        heard(setup, written, more, "the " + c.finger().words() + " is down too", found)
-            .accept("Lift it first, then blow");
-      }
-    }
-    return found.stream()
-        .min(Comparator.comparingInt(m -> Math.abs(m.written().midi() - written.midi())));
-  }
-
-  /** The holds without the finger holes below the first open one: a fork without its lower part. */
-  private static List<Hold> aboveTheGap(Keywork keywork, List<Hold> holds) {
-    List<Hold> above = new ArrayList<>(holds);
-    boolean gap = false;
-    for (Control c : keywork.controls()) {
-      if (c.token().matches("\\d")) {
-        gap |= holds.stream().noneMatch(h -> h.control().equals(c));
-        if (gap) {
-          above.removeIf(h -> h.control().equals(c));
-        }
-      }
-    }
-    return above;
-  }
-
-  /** Adds a mistake for every near note that sounds with these holds, once its mend is said. */
-  private static Consumer<String> heard(
-      Setup setup, Pitch written, List<Hold> holds, String why, List<Mistake> into) {
-    return mend ->
-        setup.notesOf(holds).stream()
-            .filter(p -> !p.soundsAs(written) && Math.abs(p.midi() - written.midi()) <= NEAR)
-            .forEach(p -> into.add(new Mistake(p, why, mend)));
-  }
-
-  private static String mend(Setup setup, Pitch written, Pitch wrong) {
-    return Trouble.causes(setup, written, wrong).stream()
-        .findFirst()
-        .map(Cause::remedy)
-        .orElse("Sing or hum the note first, then play it");
-  }
-
-  /** What moves and what stays, in one sentence. */
-  private static String sentence(Setup setup, Setup.Way from, Setup.Way to) {
-    String name = from.entry().written().displayName();
+  private static Comparison compare(Setup.Way from, Setup.Way to, Setup setup) {
     Move move = setup.move(from, to);
-    Optional<Move.Travel> travel = move.travel().filter(t -> t.outward() != 0);
     List<Hold> before = from.fingering().holds();
     List<Hold> behind = to.fingering().holds();
-    List<Finger> sliding = move.slides().stream().map(Move.FingerSlide::finger).toList();
+    Map<Finger, List<Hold>> a = from.fingering().byFinger();
+    Map<Finger, List<Hold>> b = to.fingering().byFinger();
+    // a finger that keeps what it has and takes something besides does not go anywhere
+    List<Finger> sliding =
+        move.slides().stream()
+            .map(Move.FingerSlide::finger)
+            .filter(f -> !a.get(f).containsAll(b.get(f)) && !b.get(f).containsAll(a.get(f)))
+            .toList();
     List<Hold> added = only(behind, before, sliding);
-    List<Hold> gone = only(before, behind, sliding);
-    if (added.isEmpty() && gone.isEmpty() && sliding.isEmpty() && travel.isEmpty()) {
-      return "The same as for " + name + ": only air and lips change.";
-    }
-    List<String> parts = new ArrayList<>();
-    travel.ifPresent(
-        t ->
-            parts.add(
-                "the slide goes "
-                    + (t.outward() > 0 ? "out" : "in")
-                    + " from "
-                    + from.entry().label().toLowerCase(java.util.Locale.ENGLISH)
-                    + " to "
-                    + to.entry().label().toLowerCase(java.util.Locale.ENGLISH)));
-    if (!added.isEmpty()) {
-      parts.add("add " + named(setup, added));
-    }
-    if (!gone.isEmpty()) {
-      parts.add("lift " + named(setup, gone));
-    }
-    for (Finger f : sliding) {
-      parts.add("the " + f.words() + " goes from " + keys(before, f) + " to " + keys(behind, f));
-    }
-    boolean stays = before.stream().anyMatch(h -> behind.contains(h) && h.finger() != Finger.ARM);
-    return "As for " + name + ": " + String.join("; ", parts) + (stays ? "; all else stays." : ".");
+    List<Hold> lifted = only(before, behind, sliding);
+    List<Shift> shifts = sliding.stream().map(f -> new Shift(f, a.get(f), b.get(f))).toList();
+    Set<Hold> keys = new HashSet<>();
+    setup.instrument().bore().ifPresent(x -> x.registers().forEach(r -> keys.addAll(r.with())));
+    return new Comparison(
+        from.entry(),
+        added,
+        lifted,
+        shifts,
+        move.travel().filter(t -> t.outward() != 0),
+        added.size() == 1 && lifted.isEmpty() && shifts.isEmpty() && keys.contains(added.get(0)),
+        before.stream().anyMatch(h -> behind.contains(h) && h.finger() != Finger.ARM));
   }
 
   /** What is held here and not there, but by fingers that go from key to key. */
@@ -276,39 +212,96 @@ public record Lesson(
         .toList();
   }
 
-  private static String keys(List<Hold> holds, Finger finger) {
-    return holds.stream()
-        .filter(h -> h.finger() == finger)
-        .map(h -> (h.way() == Hold.Way.HALF ? "half of the " : "the ") + h.control().name())
-        .collect(Collectors.joining(" and "));
-  }
+  private record Ranked(double rank, Mistake mistake) {}
 
-  private static String named(Setup setup, List<Hold> holds) {
-    Keywork k = setup.instrument().keywork();
-    if (k.kind() != Keywork.Kind.HANDS) {
-      return holds.stream()
-          .map(h -> "the " + h.control().name())
-          .collect(Collectors.joining(" and "));
+  /** The main mistakes: of each sort the likeliest, what the player newly does first. */
+  private static List<Mistake> mistakes(Setup setup, Entry entry, Optional<Comparison> from) {
+    List<Ranked> all = new ArrayList<>();
+    for (Faults.Found f : Faults.of(setup, entry)) {
+      rank(setup, entry, f, from).ifPresent(all::add);
     }
-    List<String> words = new ArrayList<>();
-    List<Finger> plain = new ArrayList<>();
-    for (Hold h : holds) {
-      boolean one = h.control().token().matches("\\d|T") && h.way() != Hold.Way.HALF;
-      if (one) {
-        plain.add(h.finger());
-      } else {
-        words.add(
-            (h.way() == Hold.Way.HALF ? "half of the " : "the ")
-                + h.control().name()
-                + " ("
-                + h.finger().words()
-                + ")");
+    from.flatMap(c -> slip(setup, c, entry)).ifPresent(all::add);
+    all.sort(Comparator.comparingDouble(Ranked::rank));
+    List<Mistake> told = new ArrayList<>();
+    Set<Object> sorts = new HashSet<>();
+    for (Ranked r : all) {
+      boolean fresh = sorts.add(sort(r.mistake().fault()));
+      boolean heard =
+          told.stream()
+              .anyMatch(m -> m.heard().isPresent() && m.heard().equals(r.mistake().heard()));
+      if (fresh && !heard && told.size() < MOST) {
+        told.add(r.mistake());
       }
     }
-    if (!plain.isEmpty()) {
-      words.add(0, "the " + Finger.words(plain));
+    return told;
+  }
+
+  private static Object sort(Fault f) {
+    return f instanceof Fault.Partial p ? Integer.signum(p.steps()) : f.getClass();
+  }
+
+  /** How much more a fault weighs in a lesson where its finger is new, and where it is weak. */
+  private static final double NEW_FINGER = 0.4;
+
+  private static final double WEAK_FINGER = 0.1;
+
+  private static Optional<Ranked> rank(
+      Setup setup, Entry entry, Faults.Found f, Optional<Comparison> from) {
+    Optional<Pitch> heard =
+        f.heard().stream()
+            .min(Comparator.comparingInt(p -> Math.abs(p.midi() - entry.written().midi())));
+    double rank = f.rank();
+    boolean newly = false;
+    if (f.fault() instanceof Fault.Late l) {
+      newly = from.stream().anyMatch(c -> c.added().contains(l.hold()));
+      rank -= l.hold().finger().weak() ? WEAK_FINGER : 0;
+    } else if (f.fault() instanceof Fault.StillDown s) {
+      newly = from.stream().anyMatch(c -> c.lifted().contains(s.hold()));
+    } else if (f.fault() instanceof Fault.ValveUp v) {
+      newly =
+          from.stream()
+              .anyMatch(c -> c.added().stream().anyMatch(h -> h.control().equals(v.valve())));
+    } else if (f.fault() instanceof Fault.ValveDown v) {
+      newly =
+          from.stream()
+              .anyMatch(c -> c.lifted().stream().anyMatch(h -> h.control().equals(v.valve())));
+    } else if (f.fault() instanceof Fault.Swapped s) {
+      // only where the finger that is down comes from the note before
+      if (from.stream().noneMatch(c -> c.lifted().contains(s.down()))) {
+        return Optional.empty();
+      }
+      newly = true;
+    } else if (f.fault() instanceof Fault.BrushedAbove) {
+      heard = Optional.empty();
+    } else if (f.fault() instanceof Fault.Leak
+        || f.fault() instanceof Fault.LeakAbove
+        || f.fault() instanceof Fault.ValveInstead
+        || f.rank() >= Rank.VALVE_AND_PARTIAL) {
+      return Optional.empty();
     }
-    return String.join(" and ", words);
+    double far = heard.map(p -> Math.abs(p.midi() - entry.written().midi()) * 0.01).orElse(0.0);
+    return Optional.of(
+        new Ranked(rank + far - (newly ? NEW_FINGER : 0), new Mistake(heard, f.fault())));
+  }
+
+  private static Optional<Ranked> slip(Setup setup, Comparison c, Entry to) {
+    return setup.ways(c.from().written()).stream()
+        .filter(w -> w.entry() == c.from() && w.held().isEmpty())
+        .findFirst()
+        .flatMap(
+            a ->
+                setup.ways(to.written()).stream()
+                    .filter(w -> w.entry() == to && w.held().isEmpty())
+                    .findFirst()
+                    .map(b -> setup.move(a, b)))
+        .flatMap(m -> m.slips().stream().filter(s -> !s.byLips()).findFirst())
+        .map(
+            s ->
+                new Ranked(
+                    Rank.SLIPPED,
+                    new Mistake(
+                        Optional.of(s.note()),
+                        new Fault.Slipped(c.from().written(), s.blamed(), s.isLate()))));
   }
 
   /** The hold, for a picture. */

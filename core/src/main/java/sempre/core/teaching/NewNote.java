@@ -1,16 +1,11 @@
 package sempre.core.teaching;
 
-import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import sempre.core.instrument.Bore;
+import java.util.TreeMap;
 import sempre.core.instrument.Compass;
 import sempre.core.instrument.Entry;
-import sempre.core.instrument.Fingering;
-import sempre.core.instrument.Hold;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Role;
 import sempre.core.instrument.Setup;
@@ -38,9 +33,9 @@ public record NewNote(
    * A note that comes out instead.
    *
    * @param written how this player would write it
-   * @param why one sentence
+   * @param fault why
    */
-  public record WrongNote(Pitch written, String why) {}
+  public record WrongNote(Pitch written, Fault fault) {}
 
   /** The farthest a note is moved to fit, in octaves. */
   private static final int FARTHEST = 4;
@@ -93,78 +88,20 @@ public record NewNote(
                     entries.stream()
                         .filter(e -> e != standard && e.role() != Role.SPECIAL)
                         .toList(),
-                    wrong(setup, written, standard)));
+                    wrong(setup, standard)));
   }
 
-  /** The other partials or registers of the same hold, nearest first. */
-  private static List<WrongNote> wrong(Setup setup, Pitch written, Entry standard) {
-    Map<Integer, WrongNote> found = new LinkedHashMap<>();
-    Fingering hold = standard.pattern().plain();
-    boolean brass = standard.partial().isPresent();
-    List<Pitch> same = new ArrayList<>(setup.notesOf(hold));
-    if (setup.instrument().slide().isPresent() && hold.text().matches(".*[+-]")) {
-      // the partials beside a position that is set higher or lower are those of the position itself
-      String plain = hold.text().substring(0, hold.text().length() - 1);
-      same.addAll(setup.notesOf(setup.instrument().keywork().read(plain)));
-      same.sort(Comparator.comparingInt(Pitch::midi));
-    }
-    Optional<Pitch> below =
-        same.stream().filter(p -> p.midi() < written.midi()).reduce((a, b) -> b);
-    Optional<Pitch> above = same.stream().filter(p -> p.midi() > written.midi()).findFirst();
-    String what =
-        setup.instrument().slide().isPresent() ? "position" : brass ? "valves" : "fingers";
-    below.ifPresent(
-        p ->
-            found.put(
-                p.midi(),
-                new WrongNote(
-                    p,
-                    "the same "
-                        + what
-                        + (brass
-                            ? ", lips too slack: the partial below"
-                            : ", too little air: the register below"))));
-    above.ifPresent(
-        p ->
-            found.put(
-                p.midi(),
-                new WrongNote(
-                    p,
-                    "the same "
-                        + what
-                        + (brass
-                            ? ", lips too tight: the partial above"
-                            : ", blown too hard: the register above"))));
-    setup.instrument().bore().ifPresent(b -> otherRegisters(b, written, hold, found));
-    return List.copyOf(found.values());
-  }
-
-  private static void otherRegisters(
-      Bore bore, Pitch written, Fingering hold, Map<Integer, WrongNote> found) {
-    Optional<Bore.Register> meant = bore.register(written);
-    if (meant.isEmpty()) {
-      return;
-    }
-    List<Hold> bare = hold.holds().stream().filter(h -> !meant.get().with().contains(h)).toList();
-    int low = bore.lowNote(bare).midi();
-    if (low + meant.get().up() != written.midi()) {
-      return; // a fork, or a note that the holes do not explain
-    }
-    List<Bore.Register> others = new ArrayList<>(bore.registers());
-    others.removeIf(r -> r.up() == meant.get().up() || r.with().equals(meant.get().with()));
-    for (Bore.Register r : others) {
-      Pitch note = Pitch.usual(low + r.up());
-      if (!r.has(note)) {
-        continue;
+  /** What comes out with the same hands, or without the register key, the nearest below first. */
+  private static List<WrongNote> wrong(Setup setup, Entry standard) {
+    Map<Integer, WrongNote> found = new TreeMap<>();
+    for (Faults.Found f : Faults.of(setup, standard)) {
+      boolean hands =
+          f.fault().kind() == Fault.Kind.REGISTER
+              || f.fault() instanceof Fault.Partial p && f.rank() == Rank.NEXT_PARTIAL;
+      if (hands) {
+        f.heard().forEach(p -> found.putIfAbsent(p.midi(), new WrongNote(p, f.fault())));
       }
-      String key = (r.with().isEmpty() ? meant.get() : r).with().get(0).control().name();
-      found.putIfAbsent(
-          note.midi(),
-          new WrongNote(
-              note,
-              r.with().isEmpty()
-                  ? "without the " + key + ": the lower register"
-                  : "with the " + key + " pressed by mistake: the upper register"));
     }
+    return List.copyOf(found.values());
   }
 }

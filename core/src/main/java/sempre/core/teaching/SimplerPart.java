@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -82,9 +81,10 @@ public record SimplerPart(List<Change> changes, double measure) {
    *
    * @param note as written
    * @param becomes what is played in its place, on the same page; empty for a rest
-   * @param text why, in a sentence
+   * @param has whether the player has the note as written, which then goes along
+   * @param strong whether it stands on the beat
    */
-  public record Change(Note note, How how, Optional<Pitch> becomes, String text) {}
+  public record Change(Note note, How how, Optional<Pitch> becomes, boolean has, boolean strong) {}
 
   /**
    * One thing that may be done to a note.
@@ -149,7 +149,9 @@ public record SimplerPart(List<Change> changes, double measure) {
     for (int i = notes.size() - 1; i >= 0; i--) {
       Option o = options.get(i).get(at);
       if (o.how() != How.AS_WRITTEN) {
-        changes.add(0, new Change(notes.get(i), o.how(), o.becomes(), text(notes.get(i), o, s)));
+        Note n = notes.get(i);
+        changes.add(
+            0, new Change(n, o.how(), o.becomes(), s.has().test(n.pitch()), strong(n, bar(n, s))));
       }
       at = from.get(i)[at];
     }
@@ -304,30 +306,6 @@ public record SimplerPart(List<Change> changes, double measure) {
     return Pitch.usual(midi);
   }
 
-  private static String text(Note n, Option o, Setting s) {
-    String name = n.pitch().displayName();
-    String why = s.has().test(n.pitch()) ? name + " goes along" : name + " is not there yet";
-    return switch (o.how()) {
-      case AS_WRITTEN -> name + " as written.";
-      case OCTAVE -> {
-        int octaves = (o.becomes().orElseThrow().midi() - n.pitch().midi()) / OCTAVE;
-        yield why
-            + ": "
-            + (Math.abs(octaves) == 1 ? "an octave " : Math.abs(octaves) + " octaves ")
-            + (octaves < 0 ? "lower" : "higher")
-            + ".";
-      }
-      case CHORD -> why + ": " + o.becomes().orElseThrow().displayName() + ", a note of its chord.";
-      case OTHER -> o.becomes().orElseThrow().displayName() + " for " + name + ", by your choice.";
-      case LEFT_OUT ->
-          why
-              + ": a rest"
-              + (n.grace()
-                  ? "."
-                  : strong(n, bar(n, s)) ? ", though on the beat." : ", off the beat.");
-    };
-  }
-
   /**
    * How far each changed note is moved on the page, also those tied to it, by id; empty for a rest.
    */
@@ -342,35 +320,5 @@ public record SimplerPart(List<Change> changes, double measure) {
       c.note().tied().forEach(t -> moves.put(t, move));
     }
     return moves;
-  }
-
-  /** What was done, in one sentence. */
-  public String summary(int notes) {
-    if (changes.isEmpty()) {
-      return "Nothing needs to be changed.";
-    }
-    List<String> parts = new ArrayList<>();
-    for (How how : List.of(How.OCTAVE, How.CHORD, How.OTHER, How.LEFT_OUT)) {
-      long count = changes.stream().filter(c -> c.how() == how).count();
-      if (count > 0) {
-        parts.add(
-            count
-                + switch (how) {
-                  case OCTAVE -> " in another octave";
-                  case CHORD -> count == 1 ? " by a chord note" : " by chord notes";
-                  case OTHER -> " by your choice";
-                  default -> " left out";
-                });
-      }
-    }
-    return String.format(
-            Locale.ROOT,
-            "%d of %d notes changed: %s.",
-            changes.size(),
-            notes,
-            String.join(", ", parts))
-        + (2 * changes.stream().filter(c -> c.how() == How.LEFT_OUT).count() > notes
-            ? " More is left out than played; an easier piece may serve better."
-            : "");
   }
 }

@@ -10,42 +10,44 @@ import sempre.core.instrument.Setup;
 import sempre.core.pitch.Pitch;
 
 /**
- * Whether a hold can sound a note: by the instrument's table where it has the hold, else by the
- * first open hole of its bore (computed), in the register that is blown.
+ * What a hold sounds: by the instrument's table where it has the hold, else by the first open hole
+ * of its bore (computed), in the register that is blown.
  */
 final class Sounding {
-  /** How sure it is that a hold sounds a note. */
-  enum Sure {
-    /** The table has it. */
-    KNOWN,
-    /** The first open hole says so. */
-    BY_ITS_HOLES,
-    NO
-  }
-
   private final Setup setup;
 
   Sounding(Setup setup) {
     this.setup = setup;
   }
 
-  Sure of(List<Hold> holds, Pitch heard, Optional<Bore.Register> blown) {
+  /**
+   * What sounds.
+   *
+   * @param notes written, rising; none when nothing is known of the hold
+   * @param known whether the table says so; else the first open hole
+   */
+  record Heard(List<Pitch> notes, boolean known) {
+    static final Heard NOTHING = new Heard(List.of(), false);
+  }
+
+  Heard of(List<Hold> holds, Optional<Bore.Register> blown) {
     if (setup.instrument().keywork().clash(holds).isPresent()) {
-      return Sure.NO;
+      return Heard.NOTHING;
     }
     Fingering f = setup.instrument().keywork().fingering(holds);
     List<Pitch> known = setup.notesOf(f);
-    if (known.stream().anyMatch(heard::soundsAs)) {
-      return Sure.KNOWN;
+    if (!known.isEmpty()) {
+      return new Heard(known, true);
     }
     Optional<Bore> bore = setup.instrument().bore();
-    // what the table knows, or a fork, is not left to the holes
-    if (!known.isEmpty() || bore.isEmpty() || blown.isEmpty() || bore.get().forked(f.holds())) {
-      return Sure.NO;
+    // a fork is not left to the holes
+    if (bore.isEmpty() || blown.isEmpty() || bore.get().forked(f.holds())) {
+      return Heard.NOTHING;
     }
-    return bore.get().midi(f.holds(), blown.get()).filter(m -> m == heard.midi()).isPresent()
-        ? Sure.BY_ITS_HOLES
-        : Sure.NO;
+    return bore.get()
+        .midi(f.holds(), blown.get())
+        .map(m -> new Heard(List.of(Pitch.usual(m)), false))
+        .orElse(Heard.NOTHING);
   }
 
   static List<Hold> without(List<Hold> holds, Hold gone) {

@@ -30,69 +30,30 @@ public final class Ways {
   /** In which order a group is listed; see {@link SeatOrder}. */
   public static final String ORDER = "order";
 
+  /** The language in which all is told. */
+  public static final String LANGUAGE = "language";
+
+  /** Names by which {@code words} finds what a matter and its schools are called. */
+  private static final String KEY = "way-";
+
   private static final List<Style> ALL =
       List.of(
-          style(
-              NAMES,
-              "note names",
-              "letters",
-              "letters, A to G",
-              "syllables",
-              "do re mi fa sol la si"),
-          style(
-              CHROMATIC,
-              "a chromatic note by itself",
-              "usual",
-              "as it is met most",
-              "sharps",
-              "as a sharp",
-              "flats",
-              "as a flat"),
-          style(
-              TEMPO,
-              "what is played first",
-              "clean",
-              "clean: three quarters of it",
-              "marked",
-              "the tempo as marked"),
-          style(
-              HALF_LIFE,
-              "what was heard fades by half in",
-              "21",
-              "three weeks",
-              "7",
-              "a week",
-              "14",
-              "two weeks",
-              "42",
-              "six weeks",
-              "84",
-              "twelve weeks"),
-          style(
-              EYES,
-              "finger pictures",
-              "player",
-              "as the player sees the fingers",
-              "facing",
-              "facing the player"),
-          style(
-              ORDER,
-              "order of students",
-              "section",
-              "by section and seat",
-              "seat",
-              "by seat",
-              "name",
-              "by first name"));
+          style(LANGUAGE, "language", "en", "es"),
+          style(NAMES, "names", "letters", "german", "syllables"),
+          style(CHROMATIC, "chromatic", "usual", "sharps", "flats"),
+          style(TEMPO, "tempo", "clean", "marked"),
+          style(HALF_LIFE, "half-life", "21", "7", "14", "42", "84"),
+          style(EYES, "eyes", "player", "facing"),
+          style(ORDER, "order", "section", "seat", "name"));
 
   private Ways() {}
 
-  private static Style style(String name, String label, String... schools) {
-    Map<String, String> words = new LinkedHashMap<>();
-    for (int i = 0; i < schools.length; i += 2) {
-      words.put(schools[i], schools[i + 1]);
+  private static Style style(String name, String key, String... schools) {
+    Map<String, String> keys = new LinkedHashMap<>();
+    for (String school : schools) {
+      keys.put(school, KEY + school);
     }
-    return new Style(name, label, words, schools[0]);
+    return new Style(name, KEY + key, keys, schools[0]);
   }
 
   /** All matters in the order in which they are asked; the first school of each is the usual. */

@@ -148,7 +148,7 @@ public class CatalogueTest {
       if (choice) {
         assertTrue(f.holds("T") && closed, e.written() + " " + f);
       } else if (f.holds("T")) {
-        assertTrue(!closed || e.label().equals("one-and-one"), e.written() + " " + f);
+        assertTrue(!closed || e.label().equals("one-and-one-b-flat"), e.written() + " " + f);
       }
     }
   }
@@ -186,6 +186,7 @@ public class CatalogueTest {
       family: woodwind
       clef: treble
       transposition: [0, 0]
+      blown: {voice: flute}
       range: {from: A4, to: A4, firstYears: [A4, A4], school: [A4, A4]}
       options: {foot: {label: foot, values: [C, B], default: C}}
       keywork:

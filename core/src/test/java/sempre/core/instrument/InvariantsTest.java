@@ -20,6 +20,7 @@ public class InvariantsTest {
       family: woodwind
       clef: treble
       transposition: [0, 0]
+      blown: {voice: flute}
       source: from memory
       range: {from: D4, to: E4, firstYears: [D4, D4], school: [D4, E4]}
       options: {longer: {label: longer, default: false}}

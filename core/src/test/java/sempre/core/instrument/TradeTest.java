@@ -394,20 +394,6 @@ public class TradeTest {
     }
   }
 
-  /** Codes are for files: a person reads words. */
-  @Test
-  public void everyOptionValueHasAWordAPersonReads() {
-    for (Instrument i : Catalogue.standard().instruments()) {
-      for (Option o : i.options()) {
-        assertEquals(o.words().size(), o.values().size(), i.id() + " " + o.name());
-        for (String word : o.words()) {
-          assertTrue(word.matches("[A-Z]{1,2}\u266d?|[0-9]|[a-z]+( .*)?"), i.id() + " " + word);
-          assertFalse(word.equals("true") || word.equals("false"), i.id() + " " + o.name());
-        }
-      }
-    }
-  }
-
   /** The first years' range lies within an octave of the middle of the staff or its clef's. */
   @Test
   public void aBeginnersNotesLieAboutTheStaff() {

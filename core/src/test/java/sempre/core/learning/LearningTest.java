@@ -104,12 +104,6 @@ public class LearningTest {
   }
 
   @Test
-  public void theRuleIsOneSentenceWithTheTeachersTime() {
-    assertTrue(Standing.rule(java.time.Duration.ofDays(21)).contains("by half in 3 weeks"));
-    assertTrue(Standing.rule(java.time.Duration.ofDays(7)).contains("by half in a week"));
-  }
-
-  @Test
   public void standardsAndAlternatesStandApart() {
     Standing s =
         Standing.of(

@@ -256,7 +256,7 @@ public class ChoicesTest {
     Line flat =
         Phrase.of("key=-2 tempo=140: ( A4/16 *Bb4/16 A4/16 Bb4/16 F4/16 Bb4/16 F4/16 )").line();
     List<Worth> worth = Worth.of(flat, knowsStandards("flute", flat));
-    assertEquals(worth.get(0).entry().label(), "thumb B flat");
+    assertEquals(worth.get(0).entry().label(), "thumb-b-flat");
     assertEquals(worth.get(0).notes().size(), 3);
     assertTrue(worth.get(0).saves() > Worth.LEAST);
     Line plain = Phrase.of("tempo=80: G4/4 *A4/4 B4/4 A4/4").line();
@@ -270,7 +270,7 @@ public class ChoicesTest {
     Line plain = Phrase.of("key=0 tempo=100: C5/8 D5/8 E5/8 F5/8 G5/4").line();
     Player player = knowsStandards("flute", flat);
     List<Worth.Total> all = Worth.over(List.of(flat, plain, flat), player);
-    assertEquals(all.get(0).entry().label(), "thumb B flat");
+    assertEquals(all.get(0).entry().label(), "thumb-b-flat");
     assertEquals(List.copyOf(all.get(0).parts().keySet()), List.of(0, 2));
     assertEquals(all.get(0).saves(), 2 * Worth.of(flat, player).get(0).saves(), 1e-9);
     for (int i = 1; i < all.size(); i++) {

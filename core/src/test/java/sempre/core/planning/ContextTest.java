@@ -124,14 +124,6 @@ public class ContextTest {
   }
 
   @Test
-  public void everyWeightHasItsSentence() {
-    for (Weight w : Weight.values()) {
-      assertTrue(w.size() > 0, w.name());
-      assertTrue(w.sentence().length() > 15, w.name());
-    }
-  }
-
-  @Test
   public void difficultyIsAScaleFromNothingToOne() {
     assertEquals(Effort.difficulty(0), 0.0);
     assertEquals(Effort.difficulty(Weight.HARD), 0.632, 0.001);

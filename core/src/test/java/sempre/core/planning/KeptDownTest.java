@@ -19,46 +19,23 @@ public class KeptDownTest {
   }
 
   private static String said(KeptDown k) {
-    return k.from().note().id() + "-" + k.to().note().id() + " " + k.text();
+    return k.from().note().id()
+        + "-"
+        + k.to().note().id()
+        + " "
+        + k.why()
+        + k.holds().stream().map(h -> " " + h.finger() + ":" + h.token()).toList();
   }
 
   @DataProvider
   public Object[][] held() {
     return new Object[][] {
-      {
-        "clarinet",
-        "tempo=100: ( G4/8 A4/8 Bb4/8 D5/8 )",
-        "n0-n2 Put the right first, second and third fingers down early: the next note needs them."
-      },
-      {
-        "clarinet",
-        "tempo=100: ( D5/8 A4/8 G4/8 )",
-        "n1-n2 Keep the right first, second and third fingers down: the note before has them, and"
-            + " lifting them can wait."
-      },
-      {
-        "clarinet",
-        "tempo=100: ( E5/8 Bb4/8 E5/8 )",
-        "n1-n1 Keep the right first and second fingers down: the note before has them and the one"
-            + " after needs them."
-      },
-      {
-        "clarinet",
-        "tempo=100: ( D5/8 B4/8 C5/8 D5/8 )",
-        "n1-n1 Put the right little finger on the F / C key early: the next note needs it."
-      },
-      {
-        "oboe",
-        "tempo=100: ( G5/8 A5/8 Bb5/8 G5/8 )",
-        "n1-n2 Keep the left thumb on the first octave key: the note before has it and the one"
-            + " after needs it."
-      },
-      {
-        "alto-sax",
-        "key=-3 tempo=100: ( Ab4/8 F4/8 Ab4/8 )",
-        "n1-n1 Keep the left little finger on the G sharp key: the note before has it and the one"
-            + " after needs it."
-      },
+      {"clarinet", "tempo=100: ( G4/8 A4/8 Bb4/8 D5/8 )", "n0-n2 PREPARED[ R1:1,  R2:2,  R3:3]"},
+      {"clarinet", "tempo=100: ( D5/8 A4/8 G4/8 )", "n1-n2 LEFT[ R1:1,  R2:2,  R3:3]"},
+      {"clarinet", "tempo=100: ( E5/8 Bb4/8 E5/8 )", "n1-n1 BETWEEN[ R1:1,  R2:2]"},
+      {"clarinet", "tempo=100: ( D5/8 B4/8 C5/8 D5/8 )", "n1-n1 PREPARED[ R4:F]"},
+      {"oboe", "tempo=100: ( G5/8 A5/8 Bb5/8 G5/8 )", "n1-n2 BETWEEN[ LT:O1]"},
+      {"alto-sax", "key=-3 tempo=100: ( Ab4/8 F4/8 Ab4/8 )", "n1-n1 BETWEEN[ L4:G#]"},
     };
   }
 

@@ -13,6 +13,7 @@ import java.util.Set;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import sempre.core.instrument.Catalogue;
+import sempre.core.instrument.Hold;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Setup;
 import sempre.core.instrument.Stage;
@@ -35,45 +36,53 @@ public class LessonTest {
   private static Lesson lesson(String concert, Player player) {
     Pitch written =
         NewNote.of(Pitch.parse(concert), player.setup(), Stage.SCHOOL).orElseThrow().written();
-    return Lesson.written(written, player).orElseThrow();
+    return Lesson.written(written, player, Stage.SCHOOL).orElseThrow();
   }
 
-  /** Common practice, no source: teach by the nearest note, what moves and what stays. */
+  /** Common practice, no source: teach by the note from which least has to be thought of. */
   @DataProvider
   public Object[][] nearest() {
     return new Object[][] {
-      {
-        "flute",
-        "Ab4",
-        "G4 B4",
-        "As for G4: add the G sharp key (left little finger); all else stays."
-      },
-      {
-        "recorder-soprano",
-        "C6",
-        "B4",
-        "As for B4: add the left second finger; lift the left first finger; all else stays."
-      },
-      {"flute", "F4", "E4", "As for E4: lift the right second finger; all else stays."},
+      {"flute", "Ab4", "G4 B4", "G4 add G#"},
+      {"recorder-soprano", "C6", "B4", "B4 add 2 lift 1"},
+      {"flute", "F4", "E4", "E4 lift 2"},
       {"trumpet", "Ab3", "C4 G4", null},
-      {"trumpet", "Bb4", "C4 G4", "The same as for G4: only air and lips change."},
-      {
-        "trombone",
-        "C4",
-        "Bb3",
-        "As for B♭3: the slide goes out from first position to third position."
-      },
-      {"clarinet", "D4", "D4", null},
+      {"trumpet", "Bb4", "C4 G4", "G4 same"},
+      {"trombone", "C4", "Bb3", "Bb3 slide"},
+      // the twelfth below and the register key, the octave below and the octave key
+      {"clarinet", "A4", "E3 G4", "E3 add R"},
+      {"alto-sax", "F4", "D4 C5 A4", "D4 add O"},
     };
+  }
+
+  private static String told(Lesson.Comparison c) {
+    StringBuilder text = new StringBuilder(c.from().written().toString());
+    if (c.same()) {
+      text.append(" same");
+    }
+    c.travel().ifPresent(t -> text.append(" slide"));
+    if (!c.added().isEmpty()) {
+      text.append(" add ").append(tokens(c.added()));
+    }
+    if (!c.lifted().isEmpty()) {
+      text.append(" lift ").append(tokens(c.lifted()));
+    }
+    c.shifts()
+        .forEach(s -> text.append(" ").append(tokens(s.from())).append(">").append(tokens(s.to())));
+    return text.toString();
+  }
+
+  private static String tokens(List<Hold> holds) {
+    return String.join(" ", holds.stream().map(Hold::token).toList());
   }
 
   @Test(dataProvider = "nearest")
   public void aNewNoteIsTaughtByTheNearestOneThePlayerHas(
-      String id, String concert, String has, String sentence) {
+      String id, String concert, String has, String told) {
     Lesson l = lesson(concert, knowing(id, has.split(" ")));
     assertTrue(l.from().isPresent(), id);
-    if (sentence != null) {
-      assertEquals(l.from().get().sentence(), sentence);
+    if (told != null) {
+      assertEquals(told(l.from().get()), told);
     }
   }
 
@@ -90,11 +99,8 @@ public class LessonTest {
                 new Player.Known(
                     Set.of(Player.Known.key(a, flute.ways(a).get(0).entry().fingering())))));
     Lesson l = lesson("Bb4", thumb);
-    assertEquals(l.entry().label(), "thumb B flat");
-    assertEquals(
-        l.from().orElseThrow().sentence(),
-        "As for A4: lift the left second finger; the left thumb goes from the thumb key to the"
-            + " thumb B flat lever; all else stays.");
+    assertEquals(l.entry().label(), "thumb-b-flat");
+    assertEquals(told(l.from().orElseThrow()), "A4 lift 2 T>Tb");
   }
 
   @Test
@@ -102,60 +108,76 @@ public class LessonTest {
     Lesson l = lesson("Bb4", knowing("flute"));
     assertTrue(l.from().isEmpty());
     assertFalse(l.has());
-    assertFalse(l.air().isEmpty());
+    assertEquals(l.air().way(), Air.Way.FIRST);
   }
 
-  /** Common practice, no source: B flat 4 on a trumpet gives F4 with slack lips. */
-  @Test
-  public void whatComesOutInsteadIsSaidWithItsMend() {
-    Lesson l = lesson("Ab4", knowing("trumpet", "C4", "G4"));
-    assertEquals(l.written(), Pitch.parse("Bb4"));
-    Lesson.Mistake f =
+  /** Common practice, no source: the main mistakes of beginners, instrument by instrument. */
+  @DataProvider
+  public Object[][] mistakes() {
+    return new Object[][] {
+      {"flute", "D5", "A4 C5", Fault.MustBeUp.class, "D4"},
+      {"flute", "Eb5", "D5", Fault.MustBeUp.class, "Eb4"},
+      {"recorder-soprano", "E4", "G4 A4", Fault.ThumbOpen.class, "E5"},
+      {"recorder-soprano", "C5", "B4 A4", Fault.Swapped.class, "B4"},
+      {"recorder-soprano", "C4", "D4 E4", Fault.HalfOpen.class, "C#4"},
+      {"clarinet", "Bb4", "A4 G4", Fault.RegisterKeyUp.class, "A4"},
+      {"clarinet", "B4", "E3 A4", Fault.RegisterKeyUp.class, "E3"},
+      {"bassoon", "G3", "F3 G2", Fault.Covered.class, "G2"},
+      {"bassoon", "A3", "A2 F3", Fault.MustBeUp.class, "A2"},
+      {"oboe", "D5", "C5 D4", Fault.Covered.class, "D4"},
+      {"trumpet", "Bb4", "F4 G4", Fault.Partial.class, "F4"},
+      {"trombone", "F3", "Bb2 Bb3", Fault.Partial.class, "Bb2"},
+      {"alto-sax", "D5", "D4 C5", Fault.RegisterKeyUp.class, "D4"},
+    };
+  }
+
+  @Test(dataProvider = "mistakes")
+  public void theMainMistakesStandInTheLesson(
+      String id, String note, String has, Class<? extends Fault> fault, String heard) {
+    Lesson l =
+        Lesson.written(Pitch.parse(note), knowing(id, has.split(" ")), Stage.SCHOOL).orElseThrow();
+    assertTrue(
         l.mistakes().stream()
-            .filter(m -> m.written().equals(Pitch.parse("F4")))
-            .findFirst()
-            .orElseThrow();
-    assertTrue(f.why().contains("slack"), f.why());
-    assertFalse(f.mend().isEmpty());
-  }
-
-  /** Common practice, no source; thought through by which holes close. */
-  @Test
-  public void aWrongFingerIsToldWhereNoOtherRegisterSounds() {
-    Lesson open = Lesson.written(Pitch.parse("G4"), knowing("clarinet", "F#4")).orElseThrow();
-    assertEquals(open.mistakes().get(0).written().toString(), "F#4");
-    assertTrue(
-        open.mistakes().get(0).why().contains("left first finger is down too"), open.toString());
-    Lesson fork = Lesson.written(Pitch.parse("Bb4"), knowing("recorder-soprano")).orElseThrow();
-    assertTrue(
-        fork.mistakes().stream()
             .anyMatch(
                 m ->
-                    m.written().toString().equals("B4")
-                        && m.why().equals("the fingers below the open hole are forgotten")),
-        fork.mistakes().toString());
+                    fault.isInstance(m.fault())
+                        && m.heard().filter(p -> p.soundsAs(Pitch.parse(heard))).isPresent()),
+        l.mistakes().toString());
+  }
+
+  /** A key that is brushed is the commonest fault of a beginner on the saxophone. */
+  @Test
+  public void whereLittleElseGoesWrongAKeyIsBrushed() {
+    Lesson l =
+        Lesson.written(Pitch.parse("C#5"), knowing("alto-sax", "C5"), Stage.SCHOOL).orElseThrow();
+    assertTrue(
+        l.mistakes().stream().anyMatch(m -> m.fault().kind() == Fault.Kind.BRUSHED),
+        l.mistakes().toString());
+  }
+
+  /** The way from what the player has counts: a higher partial is firmer, a lower one looser. */
+  @Test
+  public void airAndLipsFollowTheWayFromWhatThePlayerHas() {
+    assertEquals(lesson("Bb4", knowing("trumpet", "C4", "G4")).air().way(), Air.Way.UP);
+    assertEquals(lesson("Bb3", knowing("trumpet", "G4", "C5")).air().way(), Air.Way.DOWN);
+    assertEquals(lesson("A3", knowing("trumpet", "C4")).air().way(), Air.Way.SAME);
+    // a new high note is never easy, even where the partial is the same
+    assertEquals(lesson("C5", knowing("trumpet", "C4", "C5")).air().way(), Air.Way.UP);
+    assertEquals(lesson("D6", knowing("flute", "G5")).air().register(), 2);
   }
 
   @Test
-  public void aNoteHigherThanAllThatWasHeardCarriesItsCaution() {
-    Player low = knowing("trumpet", "C4", "D4");
-    assertTrue(lesson("F4", low).caution().contains("lips"));
-    Player high = knowing("trumpet", "C4", "C5");
-    assertEquals(lesson("F4", high).caution(), "");
-    Player has = knowing("trumpet", "G4");
-    Lesson known = lesson("F4", has);
-    assertTrue(known.has());
-    assertEquals(known.caution(), "");
-  }
-
-  @Test
-  public void higherRegistersAreBlownFaster() {
-    for (Instrument i : Catalogue.standard().instruments()) {
-      Setup s = Setup.of(i, Map.of());
-      String low = Blowing.words(i, s.ways(s.lowest()).get(0).entry());
-      String high = Blowing.words(i, s.ways(s.highest()).get(0).entry());
-      assertFalse(low.equals(high), i.id() + ": " + low);
-    }
+  public void aCautionStandsOnlyAboveTheRangeOfTheStage() {
+    Player player = knowing("trumpet", "C4", "D5");
+    Pitch high = Pitch.parse("E5");
+    assertEquals(
+        Lesson.written(high, player, Stage.FIRST_YEARS).orElseThrow().caution(),
+        Optional.of(Caution.HIGH_LIPS));
+    assertEquals(
+        Lesson.written(high, player, Stage.SCHOOL).orElseThrow().caution(), Optional.empty());
+    Player has = knowing("trumpet", "E5");
+    assertEquals(
+        Lesson.written(high, has, Stage.FIRST_YEARS).orElseThrow().caution(), Optional.empty());
   }
 
   @Test

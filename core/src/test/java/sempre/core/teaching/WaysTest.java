@@ -15,6 +15,8 @@ public class WaysTest {
     assertEquals(
         Ways.with(Map.of("tempo", "marked", "bFlat", "side", "order", "section")),
         Map.of(
+            "language",
+            "en",
             "names",
             "letters",
             "chromatic",

@@ -1,0 +1,281 @@
+package sempre.core.planning;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Set;
+import java.util.TreeMap;
+import sempre.core.instrument.Hold;
+import sempre.core.instrument.Purpose;
+import sempre.core.instrument.Rule;
+import sempre.core.instrument.Setup;
+import sempre.core.motion.Move;
+import sempre.core.pitch.Pitch;
+import sempre.core.score.Note;
+
+/**
+ * The whole way through a line with another fingering of one note, beside the way that was taken:
+ * what the one costs more than the other, item by item. A reason is read off these items, so that a
+ * sentence can't contradict the price.
+ */
+final class Detour {
+  /** What weighs less is not told. */
+  private static final double AUDIBLE = 0.05;
+
+  /** A second side is named with the first where it weighs so much of it. */
+  private static final double BOTH_SIDES = 0.4;
+
+  private final Player player;
+  private final Route route;
+  private final List<Note> notes;
+
+  /** States of the way that was taken. */
+  private final int[] taken;
+
+  Detour(Player player, Route route, List<Note> notes, int[] taken) {
+    this.player = player;
+    this.route = route;
+    this.notes = notes;
+    this.taken = taken;
+  }
+
+  /**
+   * One thing that costs more.
+   *
+   * @param effort how much more on the whole way
+   */
+  record Excess(Weight weight, double effort, Optional<Rule> rule, Why why, Where where) {
+    Purpose purpose() {
+      return rule.map(Rule::purpose).orElse(weight.purpose());
+    }
+  }
+
+  /** A place on the way: a note, or the change to it. */
+  private record Place(int note, boolean change) implements Comparable<Place> {
+    @Override
+    public int compareTo(Place o) {
+      return note != o.note ? Integer.compare(note, o.note) : Boolean.compare(o.change, change);
+    }
+  }
+
+  private record Costs(
+      Map<Weight, Map<Place, Double>> efforts, Map<Place, List<Tally.Item>> items) {}
+
+  /**
+   * What the cheapest way through another fingering of a note costs more than the way that was
+   * taken, the weightiest first.
+   */
+  List<Excess> excess(int i, int way) {
+    Route.Bypass b = route.bypass(i, way, taken);
+    int to = Math.min(notes.size() - 1, b.from() + b.states().length);
+    Costs dear = costs(b.from(), to, b);
+    Costs cheap = costs(b.from(), to, null);
+    List<Excess> all = new ArrayList<>();
+    for (Weight w : Weight.values()) {
+      Map<Place, Double> more = new TreeMap<>(dear.efforts().getOrDefault(w, Map.of()));
+      cheap.efforts().getOrDefault(w, Map.of()).forEach((p, e) -> more.merge(p, -e, Double::sum));
+      double net = more.values().stream().mapToDouble(Double::doubleValue).sum();
+      if (net < AUDIBLE) {
+        continue;
+      }
+      Place most =
+          more.entrySet().stream()
+              .max(Comparator.comparingDouble(Map.Entry::getValue))
+              .orElseThrow()
+              .getKey();
+      excess(i, w, net, most, more, b, dear, cheap).ifPresent(all::add);
+    }
+    all.sort(Comparator.comparingDouble((Excess e) -> -e.effort()));
+    boolean ruled = all.stream().anyMatch(e -> e.weight() == Weight.WRONG);
+    // where a rule says outright that it is not done, the slide it speaks of is not told besides
+    return all.stream().filter(e -> !ruled || e.weight() != Weight.NO_SLIDE).toList();
+  }
+
+  private Costs costs(int from, int to, Route.Bypass b) {
+    Map<Weight, Map<Place, Double>> efforts = new EnumMap<>(Weight.class);
+    Map<Place, List<Tally.Item>> items = new LinkedHashMap<>();
+    for (int j = from; j <= to; j++) {
+      if (j > 0) {
+        add(new Place(j, true), change(j, state(j - 1, b), state(j, b)), efforts, items);
+      }
+      Tally price = Tally.itemised();
+      Setup.Way w = way(j, state(j, b));
+      Price.count(w, route.layers.get(j).ways, route.contexts.get(j), player, price);
+      add(new Place(j, false), price, efforts, items);
+    }
+    return new Costs(efforts, items);
+  }
+
+  private static void add(
+      Place p,
+      Tally tally,
+      Map<Weight, Map<Place, Double>> efforts,
+      Map<Place, List<Tally.Item>> items) {
+    items.put(p, tally.items());
+    tally
+        .items()
+        .forEach(
+            i ->
+                efforts
+                    .computeIfAbsent(i.weight(), w -> new TreeMap<>())
+                    .merge(p, i.effort(), Double::sum));
+  }
+
+  private int state(int j, Route.Bypass b) {
+    return b == null || j < b.from() || j >= b.from() + b.states().length
+        ? taken[j]
+        : b.states()[j - b.from()];
+  }
+
+  private Setup.Way way(int j, int state) {
+    return route.layers.get(j).ways.get(state / route.directions);
+  }
+
+  private Move move(int j, Route.Bypass b) {
+    return player.setup().move(way(j - 1, state(j - 1, b)), way(j, state(j, b)));
+  }
+
+  private Tally change(int j, int before, int at) {
+    Tally tally = Tally.itemised();
+    Move move = player.setup().move(way(j - 1, before), way(j, at));
+    Effort.count(move, route.pace(j), tally);
+    int arrived = before % route.directions - route.directions / 2;
+    move.travel().ifPresent(t -> Effort.countReversal(arrived, t.outward(), route.pace(j), tally));
+    return tally;
+  }
+
+  private Optional<Excess> excess(
+      int i,
+      Weight w,
+      double net,
+      Place most,
+      Map<Place, Double> more,
+      Route.Bypass b,
+      Costs dear,
+      Costs cheap) {
+    Optional<Rule> rule =
+        dear.items().get(most).stream()
+            .filter(x -> x.weight() == w)
+            .filter(x -> !cheap.items().get(most).contains(x))
+            .findFirst()
+            .flatMap(Tally.Item::rule);
+    return why(i, w, most, rule, b)
+        .map(why -> new Excess(w, net, rule, why, where(i, most, more, rule)));
+  }
+
+  private Where where(int i, Place p, Map<Place, Double> more, Optional<Rule> rule) {
+    int j = p.note();
+    if (!p.change()) {
+      Where.Side side =
+          rule.map(r -> side(r, route.contexts.get(j)))
+              .orElse(i == j ? Where.Side.NOTE : i < j ? Where.Side.NEXT : Where.Side.PREVIOUS);
+      return new Where(side, pitch(j - 1), pitch(i == j ? j + 1 : j), j - i);
+    }
+    if (j == i || j == i + 1) {
+      double other = more.getOrDefault(new Place(j == i ? i + 1 : i, true), 0.0);
+      boolean both = other >= more.get(p) * BOTH_SIDES;
+      Where.Side side = both ? Where.Side.BOTH : j == i ? Where.Side.PREVIOUS : Where.Side.NEXT;
+      return new Where(side, pitch(i - 1), pitch(i + 1), 0);
+    }
+    return new Where(
+        j < i ? Where.Side.PREVIOUS : Where.Side.NEXT,
+        pitch(j - 1),
+        pitch(j),
+        j < i ? j - i : j - i - 1);
+  }
+
+  private Optional<Pitch> pitch(int j) {
+    return j < 0 || j >= notes.size() ? Optional.empty() : Optional.of(notes.get(j).pitch());
+  }
+
+  static Where.Side side(Rule r, Context context) {
+    return switch (r.when()) {
+      case CHROMATIC, ALTERNATION -> Where.Side.BOTH;
+      case LEAP_UP, SOFT_ENTRY, AFTER -> Where.Side.PREVIOUS;
+      case BEFORE -> Where.Side.NEXT;
+      case NEXT_TO -> {
+        boolean after = context.after(r);
+        boolean before = context.before(r);
+        yield after == before ? Where.Side.BOTH : after ? Where.Side.PREVIOUS : Where.Side.NEXT;
+      }
+      default -> Where.Side.NOTE;
+    };
+  }
+
+  private Optional<Why> why(int i, Weight w, Place p, Optional<Rule> rule, Route.Bypass b) {
+    int j = p.note();
+    Setup.Way way = way(j, state(j, b));
+    return switch (w) {
+      case DOUBTFUL, WRONG -> rule.map(Why.Ruled::new);
+      case PASSED_OVER, NEEDED -> rule.map(Why.PassedOver::new);
+      case CONTRARY -> Optional.of(new Why.Contrary());
+      case SLIP -> slip(j, b);
+      case FINGER, WEAK_FINGER -> {
+        int moving = move(j, b).fingers();
+        int instead = move(j, null).fingers();
+        yield Optional.of(
+            moving > instead ? new Why.Fingers(moving, instead) : new Why.WeakFingers());
+      }
+      case ROLL, SLIDE, NO_SLIDE -> slide(i, j, b);
+      case HAND_SHIFT -> Optional.of(new Why.HandShift());
+      case TRAVEL -> Optional.of(new Why.Travel(travel(b, b), travel(b, null)));
+      case REVERSAL -> Optional.of(new Why.Reversal());
+      case PARTIALS, REGISTER, LEAP -> Optional.of(new Why.Lips());
+      case AIR_ALONE -> Optional.of(new Why.AirAlone());
+      case SIDE -> Optional.of(new Why.HornSide());
+      case SMEAR -> Optional.of(new Why.Smear());
+      case FIGURE -> Optional.of(new Why.Figure());
+      case PITCH ->
+          Optional.of(
+              new Why.Cents(
+                  way.entry().cents().orElse(0),
+                  notes.get(j).seconds() >= Weight.LONG_SECONDS || notes.get(j).fermata()));
+      case STYLE -> Optional.of(new Why.NotTheHouse());
+      case UNLEARNED -> Optional.of(new Why.Unlearned());
+      case ALTERNATE, BRASS_ALTERNATE, TRILL_ONLY -> Optional.of(new Why.LessUsual());
+    };
+  }
+
+  private Optional<Why> slip(int j, Route.Bypass b) {
+    Set<Integer> there = new HashSet<>();
+    move(j, null).slips().forEach(s -> there.add(s.note().midi()));
+    return move(j, b).slips().stream()
+        .filter(s -> !s.byLips() && !there.contains(s.note().midi()))
+        .findFirst()
+        .map(s -> new Why.Slip(s.note(), s.blamed(), s.isLate()));
+  }
+
+  private Optional<Why> slide(int i, int j, Route.Bypass b) {
+    int beside = j == i ? i - 1 : j;
+    boolean needed =
+        (j == i || j == i + 1)
+            && way(beside, state(beside, b)).entry() == way(beside, taken[beside]).entry();
+    Map<?, List<Hold>> from = way(j - 1, state(j - 1, b)).fingering().byFinger();
+    Map<?, List<Hold>> to = way(j, state(j, b)).fingering().byFinger();
+    return move(j, b).slides().stream()
+        .max(Comparator.comparing(Move.FingerSlide::way))
+        .map(s -> new Why.Slide(s.finger(), from.get(s.finger()), to.get(s.finger()), needed));
+  }
+
+  /** The slide's way over all that differs, in centimetres. */
+  private double travel(Route.Bypass range, Route.Bypass b) {
+    double cm = 0;
+    int to = Math.min(notes.size() - 1, range.from() + range.states().length);
+    for (int j = Math.max(1, range.from()); j <= to; j++) {
+      cm += move(j, b).travel().map(Move.Travel::cm).orElse(0.0);
+    }
+    return cm;
+  }
+
+  /** The number of a way in the layer of a note. */
+  OptionalInt index(int i, Setup.Way way) {
+    int at = route.layers.get(i).ways.indexOf(way);
+    return at < 0 ? OptionalInt.empty() : OptionalInt.of(at);
+  }
+}

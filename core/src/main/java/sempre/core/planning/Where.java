@@ -1,0 +1,33 @@
+package sempre.core.planning;
+
+import java.util.Optional;
+import sempre.core.pitch.Pitch;
+
+/**
+ * Where on the way from note to note a difference lies, as seen from the note that is spoken of.
+ *
+ * @param side of that note
+ * @param previous the note before the place; empty at the start
+ * @param next the note behind it; empty at the end
+ * @param away how many notes further on (or back, negative); 0 when it is next to the note
+ */
+public record Where(Side side, Optional<Pitch> previous, Optional<Pitch> next, int away) {
+  /** The sides of a note. */
+  public enum Side {
+    PREVIOUS("previous"),
+    NEXT("next"),
+    BOTH("both"),
+    NOTE("note");
+
+    private final String word;
+
+    Side(String word) {
+      this.word = word;
+    }
+
+    /** As the command line writes it. */
+    public String word() {
+      return word;
+    }
+  }
+}

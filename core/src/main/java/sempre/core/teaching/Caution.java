@@ -1,0 +1,33 @@
+package sempre.core.teaching;
+
+import java.util.Optional;
+import sempre.core.instrument.Blown;
+import sempre.core.instrument.Compass;
+import sempre.core.instrument.Setup;
+import sempre.core.instrument.Stage;
+import sempre.core.pitch.Pitch;
+
+/** A warning that belongs where something can hurt (common practice, no source). */
+public enum Caution {
+  /** High notes strain the lips. */
+  HIGH_LIPS,
+  /** High notes tempt to bite and press. */
+  HIGH_REED,
+  /** High notes tempt to overblow, and make dizzy. */
+  HIGH_AIR;
+
+  /** What is to be watched on a note: only above what players of this stage have. */
+  public static Optional<Caution> of(Setup setup, Pitch written, Stage stage) {
+    Compass.Range range = setup.instrument().compass(setup.options()).of(stage);
+    Blown.Voice voice = setup.instrument().blown().voice();
+    if (written.midi() <= range.to().midi() || voice == Blown.Voice.RECORDER) {
+      return Optional.empty();
+    }
+    return Optional.of(
+        switch (voice) {
+          case BRASS -> HIGH_LIPS;
+          case REED -> HIGH_REED;
+          default -> HIGH_AIR;
+        });
+  }
+}
