@@ -1,11 +1,13 @@
+import type { Naming } from './lib/pitch';
+
 /** What a teacher does whatever the instrument, and how the student in view differs. */
 class Ways {
   house = $state<Record<string, string>>({});
   /** of the student whose part is open */
   student = $state<Record<string, string>>();
   readonly now = $derived(this.student ?? this.house);
-  /** whether notes are named by fixed syllables */
-  readonly syllables = $derived(this.now.names === 'syllables');
+  /** how notes are named */
+  readonly naming = $derived((this.now.names ?? 'letters') as Naming);
 }
 
 export const ways = new Ways();

@@ -1,6 +1,5 @@
 import createClient from 'openapi-fetch';
 import { by } from '../by.svelte';
-import { inFixedDo } from '../lib/pitch';
 import { ways } from '../ways.svelte';
 import type { components, paths } from './schema';
 
@@ -70,9 +69,7 @@ export async function asked<T>(call: Promise<Answer<T>>): Promise<T> {
     );
   }
   await known();
-  const data = answer.data as T;
-  const of = (data as { ways?: Record<string, string> } | undefined)?.ways ?? ways.now;
-  return of.names === 'syllables' ? inFixedDo(data) : data;
+  return answer.data as T;
 }
 
 let asking: Promise<void> | undefined;

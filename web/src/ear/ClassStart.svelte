@@ -98,11 +98,11 @@
   function addSounds(e: SubmitEvent) {
     e.preventDefault();
     const typed = words(sounds);
-    const names = typed.map(read);
+    const names = typed.map((t) => read(t, ways.naming));
     const wrong = typed.find((_, i) => !names[i]);
     if (!typed.length || wrong) {
       problem = wrong
-        ? `'${wrong}' is no note; write ${ways.syllables ? 'si♭ (or sib), do, fa♯ (or fa#)' : 'B♭ (or Bb), C, F♯ (or F#)'}, with an octave where one is meant: ${ways.syllables ? 'si♭3' : 'B♭3'}.`
+        ? `'${wrong}' is no note; write ${ways.naming === 'syllables' ? 'si♭ (or sib), do, fa♯ (or fa#)' : 'B♭ (or Bb), C, F♯ (or F#)'}, with an octave where one is meant: ${shown({ letter: 'B', alter: -1, octave: 3 }, ways.naming)}.`
         : 'Write concert pitches, such as B♭ C D.';
       return;
     }
@@ -112,7 +112,7 @@
       what: text(n!),
       pieceId: 0,
       row,
-      words: shown(n!, ways.syllables)
+      words: shown(n!, ways.naming)
     }));
     if (!row && has(more[0]!)) problem = `${more[0]!.words} is asked already.`;
     else ask([...items, ...more]);
@@ -188,7 +188,7 @@
   }
 
   const TONICS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'Gb', 'G', 'Ab', 'A', 'Bb', 'B'];
-  const named = (p: string) => shown(read(p)!, ways.syllables);
+  const named = (p: string) => shown(read(p)!, ways.naming);
 </script>
 
 <svelte:head><title>{`Playing check${here ? `: ${here.name}` : ''} · Sempre`}</title></svelte:head>
@@ -225,7 +225,7 @@
           <TextInput
             size="sm"
             labelText="Concert pitches"
-            placeholder={ways.syllables ? 'si♭ do re mi♭ fa' : 'B♭ C D E♭ F'}
+            placeholder={['Bb', 'C', 'D', 'Eb', 'F'].map(named).join(' ')}
             bind:value={sounds}
           />
           <Button size="small" kind="tertiary" type="submit">Add the notes</Button>

@@ -1,5 +1,8 @@
 /** Notes by their names: letters or fixed-do syllables, as a teacher types and reads them. */
 
+/** How notes are named: letters, letters with H for B natural, fixed do. */
+export type Naming = 'letters' | 'german' | 'syllables';
+
 const SEMITONES: Record<string, number> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
 const SYLLABLES: Record<string, string> = {
   C: 'do',
@@ -45,9 +48,14 @@ export interface Name {
 
 const TEXT = /^(do|ut|re|ré|mi|fa|sol|so|la|si|ti|[a-g])\s*-?(bb|♭♭|b|♭|#|♯|x)?(-?\d)?$/iu;
 
-/** Reads B♭, Bb3, F# and si♭, sib3, fa#; undefined when it is no note. */
-export function read(text: string): Name | undefined {
-  const m = text.trim().match(TEXT);
+/** With H for B natural a B is a B flat, and B flat written out is the same. */
+const GERMAN: Record<string, string> = { h: 'B', b: 'Bb' };
+
+/** Reads B♭, Bb3, F# and si♭, sib3, fa#; H where notes are named so; undefined when it is no note. */
+export function read(text: string, naming: Naming = 'letters'): Name | undefined {
+  const typed = text.trim();
+  const german = naming === 'german' ? typed.match(/^([hb])(-?\d)?$/i) : null;
+  const m = (german ? GERMAN[german[1]!.toLowerCase()]! + (german[2] ?? '') : typed).match(TEXT);
   if (!m) return undefined;
   const said = m[1]!.toLowerCase();
   return {
@@ -60,11 +68,15 @@ export function read(text: string): Name | undefined {
 /** As the server reads it: Bb, Bb3. */
 export const text = (n: Name) => n.letter + SIGNS[n.alter] + (n.octave ?? '');
 
+const ACCIDENTALS: Record<number, string> = { [-2]: '♭♭', [-1]: '♭', 0: '', 1: '♯', 2: '𝄪' };
+
 /** As a teacher reads it. */
-export const shown = (n: Name, syllables = false) =>
-  (syllables ? SYLLABLES[n.letter] : n.letter) +
-  ({ [-2]: '♭♭', [-1]: '♭', 0: '', 1: '♯', 2: '𝄪' }[n.alter] ?? '') +
-  (n.octave ?? '');
+export function shown(n: Name, naming: Naming = 'letters'): string {
+  const german = naming === 'german' && n.letter === 'B';
+  const flat = german && n.alter < 0;
+  const base = naming === 'syllables' ? SYLLABLES[n.letter] : german && !flat ? 'H' : n.letter;
+  return base + (ACCIDENTALS[flat ? n.alter + 1 : n.alter] ?? '') + (n.octave ?? '');
+}
 
 /** MIDI number of a written name such as Bb4; -1 when it is none. */
 export function midiOf(name: string): number {
@@ -78,53 +90,3 @@ export const words = (list: string) =>
     .trim()
     .split(/[\s,;]+/)
     .filter((w) => w && !/^[-–]+$/.test(w));
-
-const IN_TEXT = /(^|[^A-Za-z])([A-G])([♯♭]{0,2}|𝄪|𝄫)(\d)(?!\d)/gu;
-const WHOLE = /^([A-G])([♯♭]{0,2}|𝄪|𝄫)$/u;
-
-/** Notes in a sentence that Sempre has made, by fixed syllables: A♭4 is la♭4. */
-export const inSyllables = (sentence: string) =>
-  sentence
-    .replace(WHOLE, (_, letter: string, sign: string) => SYLLABLES[letter] + sign)
-    .replace(
-      IN_TEXT,
-      (_, before: string, letter: string, sign: string, octave: string) =>
-        before + SYLLABLES[letter] + sign + octave
-    );
-
-/**
- * Where Sempre itself speaks of notes. Everything else is left as it came: what people have typed,
- * and what goes back to the server.
- */
-const SPOKEN = new Set([
-  'air',
-  'audibly',
-  'because',
-  'cause',
-  'caution',
-  'compared',
-  'doubt',
-  'held',
-  'mend',
-  'notes',
-  'ornament',
-  'practise',
-  'range',
-  'remedy',
-  'rules',
-  'sentence',
-  'shown',
-  'soundingShown',
-  'summary',
-  'text',
-  'why'
-]);
-
-/** An answer of the server with its notes in syllables. */
-export function inFixedDo<T>(answer: T, key = ''): T {
-  if (typeof answer === 'string') return (SPOKEN.has(key) ? inSyllables(answer) : answer) as T;
-  if (Array.isArray(answer)) return answer.map((a) => inFixedDo(a, key)) as T;
-  if (answer && typeof answer === 'object')
-    return Object.fromEntries(Object.entries(answer).map(([k, v]) => [k, inFixedDo(v, k)])) as T;
-  return answer;
-}

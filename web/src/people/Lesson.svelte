@@ -56,7 +56,7 @@
   const PITCHES = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'Gb', 'G', 'Ab', 'A', 'Bb', 'B'];
   const shown = (p: string) => {
     const n = read(p);
-    return n ? shownName(n, ways.syllables) : p;
+    return n ? shownName(n, ways.naming) : p;
   };
   /** Why a note is met in this octave, where that needs a word. */
   function octave({ octave: o }: Schemas['LessonRow']) {

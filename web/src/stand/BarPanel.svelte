@@ -28,11 +28,6 @@
       .sort((a, b) => b!.difficulty - a!.difficulty)
   );
   const name = (id: string) => plan.notes.find((n) => n.id === id)?.shown ?? '';
-  /** the change without where it comes from, as a sentence of its own */
-  const told = (sentence: string) => {
-    const rest = sentence.replace(/^From [^:]*: /, '');
-    return rest.charAt(0).toUpperCase() + rest.slice(1);
-  };
   const usual = (n: Note) => n.role === 'standard' && !n.isNew && !n.unlearned && !n.locked;
 </script>
 
@@ -43,7 +38,7 @@
   </div>
   <p>
     {#if work[0]}
-      Most work: {name(work[0].fromId)} to {name(work[0].toId)}. {told(work[0].sentence)}
+      Most work: {name(work[0].fromId)} to {name(work[0].toId)}. {work[0].happens}
     {:else}
       Nothing here is hard for the hands.
     {/if}
@@ -62,7 +57,10 @@
           <b>{n.shown}</b> <span class:other={!usual(n)}>{short(n.fingering).join(' · ')}</span>
         </button>
         {#if !usual(n)}
-          <p class="small">{n.isNew ? 'New. ' : ''}{n.reasons[0]?.text ?? n.label}</p>
+          <p class="small">
+            {n.isNew ? 'New. ' : ''}{n.reasons[0]?.text ??
+              `${n.label.charAt(0).toUpperCase()}${n.label.slice(1)}.`}
+          </p>
         {/if}
         {#each n.kept as k (k)}<p class="small">{k}</p>{/each}
         {#if n.ornament}<p class="small">{n.ornament}</p>{/if}

@@ -52,6 +52,14 @@
             : extra < 15
               ? 'much more effort'
               : 'not done here';
+  /** what nobody would want here is shown when it is asked for */
+  let all = $state(false);
+  $effect(() => {
+    void note.id;
+    all = false;
+  });
+  const offered = $derived(note.alternatives.filter((a) => all || !a.farOff));
+  const far = $derived(note.alternatives.filter((a) => a.farOff).length);
   const standing = $derived(
     note.isNew
       ? 'new: this student has not played it yet'
@@ -124,7 +132,7 @@
   <h3>Instead</h3>
   {#if note.alternatives.length}
     <ul>
-      {#each note.alternatives as a, i (a.fingering)}
+      {#each offered as a, i (a.fingering)}
         <li class:looked={i === looked}>
           <button
             class="plain"
@@ -134,17 +142,18 @@
           >
             <span class="label">{a.label}</span>
             <span class="notation">{short(a.fingering).join(' · ')}</span>
-            <span class="small quiet"
-              >{price(a.extra)}{a.extra >= 0.05 ? ` (+${a.extra.toFixed(1)})` : ''}{a.learned
-                ? ''
-                : ', not learned yet'}</span
-            >
+            <span class="small quiet">{price(a.extra)}{a.learned ? '' : ', not learned yet'}</span>
             <span class="small">{a.text}</span>
             {#if i === looked}<span class="small take"><kbd>Enter</kbd> takes it</span>{/if}
           </button>
         </li>
       {/each}
     </ul>
+    {#if !all && far}
+      <button class="plain link small" onclick={() => (all = true)}>
+        {far === 1 ? 'One more, not used' : `${far} more, not used`} here
+      </button>
+    {/if}
   {:else}
     <p class="small quiet">There is no other fingering of this note here.</p>
   {/if}
@@ -219,6 +228,11 @@
   }
   li .label::first-letter {
     text-transform: uppercase;
+  }
+  .link {
+    text-align: left;
+    text-decoration: underline;
+    color: var(--accent) !important;
   }
   li .small:not(.quiet) {
     flex-basis: 100%;

@@ -254,7 +254,7 @@
 
   function onkeydown(e: KeyboardEvent) {
     if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || !note) return;
-    const n = note.alternatives.length;
+    const n = note.alternatives.filter((a) => !a.farOff).length;
     if (e.key === 'ArrowRight' && e.shiftKey) selectBars(1);
     else if (e.key === 'ArrowLeft' && e.shiftKey) selectBars(-1);
     else if (e.key === 'Escape' && against) against = undefined;

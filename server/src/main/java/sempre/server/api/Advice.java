@@ -8,18 +8,16 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import sempre.core.instrument.Entry;
 import sempre.core.instrument.Setup;
-import sempre.core.motion.Move;
 import sempre.core.planning.Choice;
 import sempre.core.planning.Plan;
 import sempre.core.planning.Planner;
 import sempre.core.planning.Player;
-import sempre.core.planning.Reason;
 import sempre.core.planning.Worth;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
 import sempre.core.score.Part;
+import sempre.words.Words;
 
 /** What there is to say of a whole part: where it is hard, what to teach, how else it goes. */
 final class Advice {
@@ -73,10 +71,10 @@ final class Advice {
     for (var style : player.setup().instrument().styles()) {
       String chosen = player.style().get(style.name());
       List<Views.SchoolOther> others = new ArrayList<>();
-      String label = chosen;
+      String label = String.valueOf(chosen);
       for (Map.Entry<String, String> school : style.schools().entrySet()) {
         if (school.getKey().equals(chosen)) {
-          label = school.getValue();
+          label = Speech.words().school(school.getValue());
           continue;
         }
         Map<String, String> with = new HashMap<>(player.style());
@@ -85,13 +83,16 @@ final class Advice {
         others.add(
             new Views.SchoolOther(
                 school.getKey(),
-                other(school.getValue(), best, Planner.choose(line, other, locks, 1).get(0)),
+                other(
+                    Speech.words().school(school.getValue()),
+                    best,
+                    Planner.choose(line, other, locks, 1).get(0)),
                 outvoted(Planner.plan(line, other, locks), style.name(), part)));
       }
       styles.add(
           new Views.StyleOther(
               style.name(),
-              style.label(),
+              Speech.words().option(style.label()),
               label,
               own.containsKey(style.name()),
               outvoted(plan, style.name(), part),
@@ -126,16 +127,23 @@ final class Advice {
   }
 
   private Views.HardView hard(Plan.PlannedMove m, Plan.PlannedNote from, Plan.PlannedNote to) {
-    String a = from.note().pitch().displayName();
-    String b = to.note().pitch().displayName();
+    Words words = Speech.words();
+    Map<String, Object> notes =
+        Map.of(
+            "from",
+            words.note(from.note().pitch()),
+            "to",
+            words.note(to.note().pitch()),
+            "round",
+            round(m));
     return new Views.HardView(
         m.from(),
         m.to(),
         bar(to.note()),
-        a + " to " + b,
+        words.say("hard.change", notes),
         m.difficulty(),
-        sentence(m),
-        "Only " + a + " and " + b + ", to and fro, slow and light; then " + round(m) + ".");
+        words.plan().hard(m.move(), m.slips()),
+        words.say("hard.practise", notes));
   }
 
   /** The two notes with their neighbours: go round them. */
@@ -146,47 +154,17 @@ final class Advice {
     }
     List<String> names = new ArrayList<>();
     for (int i = Math.max(0, at - 1); i <= Math.min(plan.notes().size() - 1, at + 2); i++) {
-      names.add(plan.notes().get(i).note().pitch().displayName());
+      names.add(Speech.words().note(plan.notes().get(i).note().pitch()));
     }
-    return "round them: " + String.join(" ", names);
-  }
-
-  private static String sentence(Plan.PlannedMove planned) {
-    Move m = planned.move();
-    List<String> parts = new ArrayList<>();
-    m.slides().stream()
-        .findFirst()
-        .ifPresent(s -> parts.add("the " + s.finger().words() + " goes from key to key"));
-    if (m.contrary()) {
-      parts.add("fingers go down while others come up");
-    }
-    planned.slips().stream()
-        .findFirst()
-        .ifPresent(
-            s ->
-                parts.add(
-                    s.note().displayName()
-                        + (s.byLips() ? " comes out when " : " slips out when ")
-                        + s.clause()));
-    m.travel()
-        .filter(t -> t.cm() >= 10)
-        .ifPresent(t -> parts.add("the slide goes " + Math.round(t.cm()) + " cm"));
-    if (m.partials() > 1) {
-      parts.add("the lips cross " + m.partials() + " partials");
-    }
-    if (parts.isEmpty()) {
-      parts.add(m.fingers() + " fingers move at once");
-    }
-    String all = String.join("; ", parts);
-    return Character.toUpperCase(all.charAt(0)) + all.substring(1) + ".";
+    return String.join(" ", names);
   }
 
   private Views.WorthView worth(Worth w) {
     return new Views.WorthView(
         w.notes().get(0).id(),
-        w.entry().written().displayName(),
+        Speech.words().note(w.entry().written()),
         w.entry().fingering(),
-        w.entry().label(),
+        Speech.words().label(w.entry()),
         Math.round(w.saves() * 10) / 10.0,
         w.notes().size(),
         w.notes().stream().map(this::bar).distinct().toList(),
@@ -214,10 +192,12 @@ final class Advice {
                 new Views.OutvotedView(
                     n.note().id(),
                     part.bars().get(n.note().bar()).number(),
-                    n.note().pitch().displayName(),
-                    n.way().entry().label(),
-                    n.outvoted().map(Entry::label).orElse(""),
-                    n.reasons().stream().findFirst().map(Reason::text).orElse("")))
+                    Speech.words().note(n.note().pitch()),
+                    Speech.words().label(n.way().entry()),
+                    n.outvoted().map(Speech.words()::label).orElse(""),
+                    PlanViews.reasons(n, plan.setup().instrument()).stream()
+                        .findFirst()
+                        .orElse("")))
         .toList();
   }
 
@@ -226,11 +206,11 @@ final class Advice {
     return new Views.ChangeView(
         n.id(),
         part.bars().get(n.bar()).number(),
-        n.pitch().displayName(),
+        Speech.words().note(n.pitch()),
         was.entry().fingering(),
-        was.entry().label(),
+        Speech.words().label(was.entry()),
         is.entry().fingering(),
-        is.entry().label());
+        Speech.words().label(is.entry()));
   }
 
   private String bar(Note n) {

@@ -264,7 +264,10 @@ class AssignmentsController {
         l.plan().notes().stream()
             .filter(n -> bars.has(n.note()) && n.way().entry().role() != Role.STANDARD)
             .map(
-                n -> new Views.UnusualView(n.note().pitch().displayName(), n.way().entry().label()))
+                n ->
+                    new Views.UnusualView(
+                        Speech.words().note(n.note().pitch()),
+                        Speech.words().label(n.way().entry())))
             .distinct()
             .limit(NAMED)
             .toList();

@@ -68,7 +68,8 @@ class CheckLists {
         asked.add(new Views.AskedView("", piece + ", " + bars));
       } else {
         ClassItem item = ClassItem.read(i.kind(), i.what());
-        asked.add(new Views.AskedView(item.note(), item.words()));
+        asked.add(
+            new Views.AskedView(Speech.words().askedNote(item), Speech.words().askedWords(item)));
       }
     }
     return asked;

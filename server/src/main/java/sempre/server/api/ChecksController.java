@@ -104,7 +104,7 @@ class ChecksController {
                   .map(m -> mark(m, instrument, today))
                   .toList(),
               heard,
-              Standing.rule(players.halfLife(tx, s)));
+              Speech.words().teaching().fading(players.halfLife(tx, s)));
         });
   }
 
@@ -220,7 +220,7 @@ class ChecksController {
         .orElseThrow(
             () ->
                 new IllegalArgumentException(
-                    written.displayName()
+                    Speech.words().note(written)
                         + " has no fingering "
                         + fingering
                         + " on this instrument"));
@@ -238,7 +238,7 @@ class ChecksController {
         Names.date(c.at().atZone(clock.getZone()).toLocalDate()),
         Names.ago(c.at().atZone(clock.getZone()).toLocalDate(), today),
         c.by(),
-        c.written().displayName(),
+        Speech.words().note(c.written()),
         c.fingering(),
         c.grade().name(),
         piece,
@@ -250,7 +250,7 @@ class ChecksController {
   private Views.MarkView mark(Standing.Mark m, Instrument instrument, LocalDate today) {
     return new Views.MarkView(
         m.written().toString(),
-        m.written().displayName(),
+        Speech.words().note(m.written()),
         m.fingering(),
         instrument.entriesOf(m.written()).stream()
             .filter(e -> e.fingering().equals(m.fingering()))

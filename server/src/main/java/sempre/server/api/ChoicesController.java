@@ -212,7 +212,10 @@ class ChoicesController {
     String plain = l.player().setup().instrument().keywork().read(text).text();
     if (!has(l, note, plain)) {
       throw new IllegalArgumentException(
-          note.pitch().displayName() + " has no fingering '" + plain + "' on this instrument");
+          Speech.words().note(note.pitch())
+              + " has no fingering '"
+              + plain
+              + "' on this instrument");
     }
     return plain;
   }

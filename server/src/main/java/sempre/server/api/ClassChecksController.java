@@ -186,7 +186,7 @@ class ClassChecksController {
                     return new Views.SuggestedView(
                         "SOUND",
                         new ClassItem.Sound(name, true).text(),
-                        name.displayName(),
+                        Speech.words().note(name),
                         Sounds.why(s));
                   })
               .toList();
@@ -268,7 +268,7 @@ class ClassChecksController {
     throw new IllegalArgumentException(
         s.name()
             + " can't be asked "
-            + chosen.displayName()
+            + Speech.words().note(chosen)
             + " for it; there is: "
             + Names.list(placing.octavesOf(asked)));
   }
@@ -577,7 +577,8 @@ class ClassChecksController {
   }
 
   private static String shown(List<ClassItem.Target> targets) {
-    return shown(targets, targets.stream().map(t -> t.written().displayName()).distinct().toList());
+    return shown(
+        targets, targets.stream().map(t -> Speech.words().note(t.written())).distinct().toList());
   }
 
   /** A few notes by name, a scale by its ends, anything else by how many notes it has. */
@@ -599,7 +600,7 @@ class ClassChecksController {
         shown(targets),
         Names.notes(targets.stream().map(ClassItem.Target::written).distinct().toList()),
         targets.size() == 1 ? targets.get(0).entry().fingering() : "",
-        targets.size() == 1 ? targets.get(0).entry().label() : "",
+        targets.size() == 1 ? Speech.words().label(targets.get(0).entry()) : "",
         entry.map(e -> e.grade().name()).orElse(""),
         entry.map(ClassChecks.Entry::by).orElse(""),
         entry.map(ClassChecks.Entry::remark).orElse(""),

@@ -23,6 +23,7 @@ import sempre.core.planning.Player;
 import sempre.core.teaching.Lesson;
 import sempre.server.store.Db;
 import sempre.server.store.People;
+import sempre.words.TeachingWords;
 
 /** One concert pitch for a whole group, on one page. */
 @RestController
@@ -75,7 +76,7 @@ class LessonController {
           return new Views.LessonView(
               g.name(),
               concert.toString(),
-              concert.displayName(),
+              Speech.words().note(concert),
               rows.entrySet().stream()
                   .map(e -> row(e.getKey(), e.getValue()))
                   .sorted(Comparator.comparing(Views.LessonRow::name))
@@ -100,9 +101,13 @@ class LessonController {
             tx,
             k.student().id(),
             placed.map(p -> p.written().toString()).orElse(""),
-            () -> placed.flatMap(p -> Lesson.written(p.written(), player)));
+            () -> placed.flatMap(p -> Lesson.written(p.written(), player, stage)));
     if (l.isEmpty()) {
-      without.add(k.student().name() + ": no octave of it lies in the range of " + stage.inWords());
+      without.add(
+          Speech.words()
+              .say(
+                  "lesson.no-octave",
+                  Map.of("student", k.student().name(), "stage", Speech.words().stage(stage))));
     } else {
       Same same = new Same(k.student().instrument(), l.get(), octave(tx, k, placed.get()));
       rows.computeIfAbsent(same, s -> new ArrayList<>())
@@ -133,30 +138,34 @@ class LessonController {
   private static Views.LessonRow row(Same same, List<Learning> learners) {
     Lesson l = same.lesson();
     Player player = learners.get(0).player();
+    TeachingWords words = Speech.words().teaching();
     Instrument i = player.setup().instrument();
     List<String> names = learners.stream().map(Learning::name).toList();
     return new Views.LessonRow(
         names,
         l.has() ? names : List.of(),
         i.id(),
-        i.name(),
+        Speech.words().instrument(i),
         l.written().toString(),
-        l.written().displayName(),
+        Speech.words().note(l.written()),
         same.octave(),
         l.entry().fingering(),
-        l.entry().label(),
+        Speech.words().label(l.entry()),
         i.keywork().kind().name().toLowerCase(java.util.Locale.ROOT),
         Tables.keys(i, player.setup().options()),
         l.hold().holds().stream().map(h -> Tables.held(h, false)).toList(),
         Lanes.guides(i),
         i.slide().map(s -> s.centimetres(l.hold().text())).orElse(0.0),
-        l.from()
-            .map(Lesson.From::sentence)
-            .orElse("The first note: nothing to compare it with yet."),
+        words.comparison(i, l),
         l.mistakes().stream()
-            .map(m -> new Views.MistakeView(m.written().displayName(), m.why(), m.mend()))
+            .map(
+                m ->
+                    new Views.MistakeView(
+                        m.heard().map(Speech.words()::note).orElse(""),
+                        words.fault(i, l.written(), m.fault()),
+                        words.remedy(i, l.written(), m.fault())))
             .toList(),
-        l.air(),
-        l.caution());
+        words.air(l),
+        l.caution().map(words::caution).orElse(""));
   }
 }

@@ -57,7 +57,9 @@ class MapController {
                         .map(
                             a ->
                                 new Views.MapAlternate(
-                                    a.entry().label(), a.entry().fingering(), a.state().name()))
+                                    Speech.words().label(a.entry()),
+                                    a.entry().fingering(),
+                                    a.state().name()))
                         .toList(),
                     p.next(),
                     new Count()));
@@ -87,7 +89,7 @@ class MapController {
                       e ->
                           new Views.SectionView(
                               e.getKey(),
-                              Catalogue.standard().instrument(e.getKey()).name(),
+                              Speech.words().instrument(e.getKey()).orElse(e.getKey()),
                               e.getValue()))
                   .sorted(java.util.Comparator.comparing(Views.SectionView::name))
                   .toList();
@@ -164,7 +166,7 @@ class MapController {
     for (GroupSounds.Sound s :
         GroupSounds.of(known.stream().map(Learners.Known::learner).toList()).sounds()) {
       Pitch p = Pitch.usual(s.pitchClass()).octaves(Pitch.MIDDLE_OCTAVE + 1);
-      String name = NoteName.of(p).displayName();
+      String name = Speech.words().note(NoteName.of(p));
       notes.add(
           new Views.MapNote(
               p.midi(),
@@ -202,9 +204,9 @@ class MapController {
     return new Views.MapNote(
         written.midi(),
         written.toString(),
-        written.displayName(),
+        Speech.words().note(written),
         sounding.toString(),
-        sounding.displayName(),
+        Speech.words().note(sounding),
         i.compass(i.optionsWith(s.options())).stageOf(written).map(x -> x.word()).orElse("beyond"),
         state,
         alternates,

@@ -7,7 +7,6 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
-import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Option;
 import sempre.core.pitch.Pitch;
 import sempre.server.store.People;
@@ -28,7 +27,7 @@ final class Names {
         s.id(),
         s.name(),
         s.instrument(),
-        Catalogue.standard().find(s.instrument()).map(i -> i.name()).orElse(s.instrument()));
+        Speech.words().instrument(s.instrument()).orElse(s.instrument()));
   }
 
   static Views.PieceRef piece(Shelf.Piece p) {
@@ -42,13 +41,13 @@ final class Names {
   static Views.OptionView option(Option o) {
     List<Views.SchoolView> values = new ArrayList<>();
     for (int i = 0; i < o.values().size(); i++) {
-      values.add(new Views.SchoolView(o.values().get(i), o.words().get(i)));
+      values.add(new Views.SchoolView(o.values().get(i), Speech.words().value(o.words().get(i))));
     }
-    return new Views.OptionView(o.name(), o.label(), values, o.standard());
+    return new Views.OptionView(o.name(), Speech.words().option(o.label()), values, o.standard());
   }
 
   static Views.NoteName note(Pitch p) {
-    return new Views.NoteName(p.toString(), p.displayName());
+    return new Views.NoteName(p.toString(), Speech.words().note(p));
   }
 
   static List<Views.NoteName> notes(Collection<Pitch> pitches) {
@@ -56,14 +55,11 @@ final class Names {
   }
 
   static String list(Collection<Pitch> pitches) {
-    return join(pitches.stream().map(Pitch::displayName).toList());
+    return Speech.words().notes(pitches);
   }
 
   static String join(List<String> names) {
-    int n = names.size();
-    return n < 2
-        ? String.join("", names)
-        : String.join(", ", names.subList(0, n - 1)) + " and " + names.get(n - 1);
+    return Speech.words().and(names);
   }
 
   /** A date with its year. */

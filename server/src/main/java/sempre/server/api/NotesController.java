@@ -8,6 +8,8 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -24,14 +26,18 @@ import sempre.core.instrument.Entry;
 import sempre.core.instrument.House;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Role;
+import sempre.core.instrument.Setup;
 import sempre.core.instrument.Stage;
 import sempre.core.pitch.Pitch;
+import sempre.core.planning.Player;
+import sempre.core.teaching.Cause;
 import sempre.core.teaching.NewNote;
 import sempre.core.teaching.Trouble;
 import sempre.core.teaching.Ways;
 import sempre.server.store.Db;
 import sempre.server.store.Houses;
 import sempre.server.store.People;
+import sempre.words.TeachingWords;
 
 /** The instruments' tables: to be read, asked and extended. */
 @RestController
@@ -110,14 +116,44 @@ class NotesController {
       @RequestParam String expected,
       @RequestParam String heard) {
     return db.inTransaction(
-        tx ->
-            Trouble.causes(
-                    houses.setup(tx, instrument, options(set)),
-                    Pitch.parse(expected),
-                    Pitch.parse(heard))
-                .stream()
-                .map(c -> new Views.CauseView(c.kind().words(), c.text(), c.remedy(), c.held()))
-                .toList());
+        tx -> {
+          Setup setup = houses.setup(tx, instrument, options(set));
+          Player player =
+              Player.of(
+                  setup,
+                  Ways.without(people.houseStyle(tx, instrument)),
+                  Set.of(),
+                  Optional.empty());
+          Pitch meant = Pitch.parse(expected);
+          if (setup.ways(meant).isEmpty()) {
+            throw new IllegalArgumentException(Speech.words().plan().notThere(setup, meant));
+          }
+          return Trouble.causes(player, meant, Pitch.parse(heard)).stream()
+              .map(c -> cause(setup.instrument(), c))
+              .toList();
+        });
+  }
+
+  private static Views.CauseView cause(Instrument i, Cause c) {
+    TeachingWords words = Speech.words().teaching();
+    return new Views.CauseView(
+        words.kind(c.fault().kind()),
+        words.cause(i, c),
+        words.remedy(i, c.entry().written(), c.fault()),
+        c.held());
+  }
+
+  /** What can be wrong with a sound that is no other note. */
+  @GetMapping("/notes/{instrument}/symptoms")
+  List<Views.SymptomView> symptoms(@PathVariable String instrument) {
+    Instrument i = Catalogue.standard().instrument(instrument);
+    TeachingWords words = Speech.words().teaching();
+    return Trouble.symptoms(i).stream()
+        .map(
+            s ->
+                new Views.SymptomView(
+                    words.fault(i, i.lowest(), s), words.remedy(i, i.lowest(), s)))
+        .toList();
   }
 
   /** One concert pitch across the band. */

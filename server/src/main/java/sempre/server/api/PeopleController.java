@@ -107,7 +107,7 @@ class PeopleController {
                     g.id(),
                     g.name(),
                     g.stage(),
-                    Stage.of(g.stage()).inWords(),
+                    Speech.words().stage(Stage.of(g.stage())),
                     g.year(),
                     g.days().stream().map(DayOfWeek::name).toList(),
                     people.students(tx, g.id()).stream().map(People.Student::id).toList()));
@@ -149,7 +149,7 @@ class PeopleController {
         ref.instrumentName(),
         s.options(),
         reach.stream().map(keywork::place).toList(),
-        reach.stream().map(Hold::words).toList(),
+        reach.stream().map(Speech.words()::hold).toList(),
         s.avoid().stream()
             .filter(a -> keywork.places(a, setup.options()).size() > 1)
             .flatMap(a -> keywork.places(a, setup.options()).stream())
@@ -304,12 +304,17 @@ class PeopleController {
   private static Views.InstrumentView view(Instrument i) {
     return new Views.InstrumentView(
         i.id(),
-        i.name(),
-        i.lowest().displayName() + " to " + i.highest().displayName(),
+        Speech.words().instrument(i),
+        Speech.words().note(i.lowest()) + " to " + Speech.words().note(i.highest()),
         i.options().stream().map(Names::option).toList(),
         i.styles().stream().map(PeopleController::view).toList(),
         i.reachable().stream()
-            .map(h -> new Views.ControlView(i.keywork().place(h), h.words(), h.finger().words()))
+            .map(
+                h ->
+                    new Views.ControlView(
+                        i.keywork().place(h),
+                        Speech.words().hold(h),
+                        Speech.words().finger(h.finger())))
             .toList(),
         i.byNote().values().stream().map(l -> Names.note(l.get(0).written())).toList());
   }
@@ -317,9 +322,9 @@ class PeopleController {
   private static Views.StyleView view(Style s) {
     return new Views.StyleView(
         s.name(),
-        s.label(),
+        Speech.words().option(s.label()),
         s.schools().entrySet().stream()
-            .map(e -> new Views.SchoolView(e.getKey(), e.getValue()))
+            .map(e -> new Views.SchoolView(e.getKey(), Speech.words().school(e.getValue())))
             .toList(),
         s.standard());
   }

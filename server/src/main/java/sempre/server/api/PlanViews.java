@@ -16,14 +16,14 @@ import sempre.core.motion.Move;
 import sempre.core.pitch.Pitch;
 import sempre.core.planning.Figures;
 import sempre.core.planning.KeptDown;
-import sempre.core.planning.Ornamented;
 import sempre.core.planning.Plan;
 import sempre.core.planning.Player;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
 import sempre.core.score.Part;
-import sempre.core.teaching.Blowing;
+import sempre.core.teaching.Caution;
 import sempre.server.store.Choices;
+import sempre.words.PlanWords;
 
 /** A plan as the interface is sent it. */
 final class PlanViews {
@@ -45,33 +45,20 @@ final class PlanViews {
           missing(
               n,
               part,
-              n.pitch().displayName()
-                  + plan.setup()
-                      .instrument()
-                      .lacks(n.pitch(), plan.setup().options())
-                      .map(because -> " is not there: " + because)
-                      .orElse(
-                          " is beyond this instrument ("
-                              + plan.setup().lowest().displayName()
-                              + " to "
-                              + plan.setup().highest().displayName()
-                              + ")")
-                  + "; "
-                  + instead(n, player, stage)));
+              Speech.words()
+                  .plan()
+                  .notThere(plan.setup(), n.pitch(), player.octaveFor(n.pitch(), stage))));
     }
     for (Note n : plan.unreachable()) {
       missing.add(
           missing(
               n,
               part,
-              "This hand reaches no fingering of "
-                  + n.pitch().displayName()
-                  + "; "
-                  + instead(n, player, stage)));
+              Speech.words().plan().outOfReach(n.pitch(), player.octaveFor(n.pitch(), stage))));
     }
     return new Views.PlanView(
         plan.cost(),
-        notes(plan, line, part, standing, player),
+        notes(plan, line, part, standing, player, stage),
         plan.moves().stream().map(m -> move(m, pitches)).toList(),
         Names.notes(plan.newNotes()),
         missing,
@@ -79,28 +66,20 @@ final class PlanViews {
         ways.again());
   }
 
-  /** What to do about a note that can't be played. */
-  private static String instead(Note n, Player player, Stage stage) {
-    return player
-        .octaveFor(n.pitch(), stage)
-        .map(
-            p -> {
-              int down = n.pitch().midi() - p.midi();
-              return "play it as "
-                  + p.displayName()
-                  + (Math.abs(down) > 12 ? ", two octaves " : ", an octave ")
-                  + (down > 0 ? "lower." : "higher.");
-            })
-        .orElse("leave it out, or take a simpler part.");
-  }
-
   private static List<Views.NoteView> notes(
-      Plan plan, Line line, Part part, Standing standing, Player player) {
+      Plan plan, Line line, Part part, Standing standing, Player player, Stage stage) {
+    boolean warned = false;
     Map<String, List<Note>> figures = Figures.of(line);
     Map<String, List<String>> kept = kept(plan, part);
     List<Views.NoteView> views = new ArrayList<>();
     for (Plan.PlannedNote n : plan.notes()) {
       int figure = figures.getOrDefault(n.note().id(), List.of()).size();
+      // a warning is told where it first applies, once a page
+      Optional<Caution> caution =
+          warned || !n.isNew()
+              ? Optional.empty()
+              : Caution.of(plan.setup(), n.note().pitch(), stage);
+      warned |= caution.isPresent();
       views.add(
           note(
               n,
@@ -109,6 +88,7 @@ final class PlanViews {
               part,
               standing,
               player,
+              caution.map(Speech.words().teaching()::caution).orElse(""),
               kept.getOrDefault(n.note().id(), List.of()),
               Math.max(1, figure)));
     }
@@ -124,14 +104,10 @@ final class PlanViews {
       int from = places.get(k.from().note().id());
       int to = places.get(k.to().note().id());
       String text =
-          from == to
-              ? k.text()
-              : k.text().replaceFirst("\\.$", "")
-                  + ", from "
-                  + place(k.from(), part)
-                  + " to "
-                  + place(k.to(), part)
-                  + ".";
+          Speech.words()
+              .plan()
+              .kept(
+                  k, bar(k.from(), part), bar(k.to(), part), at(plan, from - 1), at(plan, to + 1));
       for (int i = from; i <= to; i++) {
         kept.computeIfAbsent(plan.notes().get(i).note().id(), id -> new ArrayList<>()).add(text);
       }
@@ -139,13 +115,26 @@ final class PlanViews {
     return kept;
   }
 
-  private static String place(Plan.PlannedNote n, Part part) {
-    return n.note().pitch().displayName() + " in bar " + part.bars().get(n.note().bar()).number();
+  private static Optional<Pitch> at(Plan plan, int i) {
+    return i < 0 || i >= plan.notes().size()
+        ? Optional.empty()
+        : Optional.of(plan.notes().get(i).note().pitch());
+  }
+
+  private static String bar(Plan.PlannedNote n, Part part) {
+    return part.bars().get(n.note().bar()).number();
+  }
+
+  /** Why a note is fingered so, in sentences. */
+  static List<String> reasons(Plan.PlannedNote n, Instrument instrument) {
+    return n.reasons().stream()
+        .map(r -> Speech.words().plan().reason(instrument, n.way().entry(), r))
+        .toList();
   }
 
   private static Views.MissingView missing(Note n, Part part, String sentence) {
     return new Views.MissingView(
-        n.id(), n.pitch().displayName(), part.bars().get(n.bar()).number(), sentence);
+        n.id(), Speech.words().note(n.pitch()), part.bars().get(n.bar()).number(), sentence);
   }
 
   private static Views.NoteView note(
@@ -155,6 +144,7 @@ final class PlanViews {
       Part part,
       Standing standing,
       Player player,
+      String caution,
       List<String> kept,
       int figure) {
     Instrument instrument = plan.setup().instrument();
@@ -166,15 +156,15 @@ final class PlanViews {
         part.bars().get(n.note().bar()).number(),
         n.note().beat(),
         n.note().pitch().toString(),
-        n.note().pitch().displayName(),
-        n.sounding().displayName(),
+        Speech.words().note(n.note().pitch()),
+        Speech.words().note(n.sounding()),
         n.note().pitch().midi(),
         n.sounding().midi(),
         line.begins(n.note()),
         line.lasts(n.note()),
         60 / n.note().tempo(),
         n.way().bare().text(),
-        n.way().entry().label(),
+        Speech.words().label(n.way().entry()),
         n.way().entry().role().word(),
         n.isNew(),
         n.unlearned(),
@@ -184,11 +174,16 @@ final class PlanViews {
         holds(n, instrument),
         instrument.slide().map(s -> s.centimetres(n.way().fingering().text())).orElse(0.0),
         n.reasons().stream()
-            .map(r -> new Views.ReasonView(r.purpose().meaning(), r.because().word(), r.text()))
+            .map(
+                r ->
+                    new Views.ReasonView(
+                        Speech.words().purpose(r.purpose()),
+                        r.because().word(),
+                        Speech.words().plan().reason(instrument, n.way().entry(), r)))
             .toList(),
-        caution(n, instrument, standing),
+        caution,
         n.note().printed(),
-        n.ornament().map(Ornamented::text).orElse(""),
+        n.ornament().map(o -> Speech.words().plan().ornament(o, n.note().pitch())).orElse(""),
         kept,
         figure,
         n.alternatives().stream()
@@ -196,29 +191,16 @@ final class PlanViews {
                 a ->
                     new Views.AlternativeView(
                         a.way().entry().fingering(),
-                        a.way().entry().label(),
+                        Speech.words().label(a.way().entry()),
                         Math.round(a.extra() * 100) / 100.0,
-                        a.text(),
+                        a.farOff(),
+                        Speech.words().plan().against(a),
                         a.way().entry().role().word(),
                         player
                             .known()
                             .map(k -> k.has(n.note().pitch(), a.way().entry().fingering()))
                             .orElse(false)))
             .toList());
-  }
-
-  /**
-   * The usual caution before a note higher than anything heard so far (common practice, no source).
-   */
-  private static String caution(Plan.PlannedNote n, Instrument instrument, Standing standing) {
-    boolean higher =
-        standing.marks().stream()
-            .filter(m -> m.grade().has())
-            .allMatch(m -> m.written().midi() < n.note().pitch().midi());
-    if (!n.isNew() || !higher || standing.marks().isEmpty()) {
-      return "";
-    }
-    return Blowing.higher(instrument);
   }
 
   private static List<Views.HoldView> holds(Plan.PlannedNote n, Instrument instrument) {
@@ -234,7 +216,8 @@ final class PlanViews {
       // The key is named only where the finger has more than one.
       String name = keys.get(h.finger()) > 1 ? shown(h.token()) : "";
       holds.add(
-          new Views.HoldView(h.finger().name(), name, h.control().name(), n.held().contains(h)));
+          new Views.HoldView(
+              h.finger().name(), name, Speech.words().key(h.control()), n.held().contains(h)));
     }
     return holds;
   }
@@ -271,49 +254,15 @@ final class PlanViews {
         move.slides().stream()
             .map(s -> new Views.FingerSlideView(s.finger().name(), s.from(), s.to()))
             .toList(),
-        m.slips().stream()
-            .map(s -> new Views.SlipView(s.note().displayName(), s.cause(), s.audibly(m.seconds())))
-            .toList(),
+        m.slips().stream().map(s -> slip(s, m.seconds())).toList(),
         move.travel().map(Move.Travel::cm).orElse(0.0),
-        sentence(m, pitches.get(m.from()), pitches.get(m.to())));
+        Speech.words().plan().move(pitches.get(m.from()), pitches.get(m.to()), move, m.slips()),
+        Speech.words().plan().happens(pitches.get(m.from()), pitches.get(m.to()), move, m.slips()));
   }
 
-  private static String sentence(Plan.PlannedMove m, Pitch from, Pitch to) {
-    Move move = m.move();
-    List<String> parts = new ArrayList<>();
-    if (move.same() && !from.soundsAs(to)) {
-      parts.add("nothing moves, only air and lips");
-    }
-    if (!move.up().isEmpty()) {
-      parts.add("up: " + words(move.up()));
-    }
-    if (!move.down().isEmpty()) {
-      parts.add("down: " + words(move.down()));
-    }
-    move.slides().forEach(s -> parts.add("slides: " + s.finger().words()));
-    move.travel()
-        .filter(t -> t.cm() >= 0.5)
-        .ifPresent(
-            t ->
-                parts.add(
-                    String.format(
-                        java.util.Locale.ROOT,
-                        "slide %s %.0f cm",
-                        t.outward() > 0 ? "out" : "in",
-                        t.cm())));
-    if (!m.slips().isEmpty()) {
-      var s = m.slips().get(0);
-      parts.add(
-          s.byLips()
-              ? s.note().displayName() + " comes out with " + s.cause()
-              : s.note().displayName() + " slips out: " + s.cause());
-    }
-    return parts.isEmpty()
-        ? ""
-        : "From " + from.displayName() + ": " + String.join("; ", parts) + ".";
-  }
-
-  private static String words(java.util.Collection<Finger> fingers) {
-    return Finger.words(fingers);
+  static Views.SlipView slip(Move.Slip s, double seconds) {
+    PlanWords words = Speech.words().plan();
+    return new Views.SlipView(
+        Speech.words().note(s.note()), words.cause(s), words.audibly(s, seconds));
   }
 }

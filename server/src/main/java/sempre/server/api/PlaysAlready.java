@@ -57,7 +57,7 @@ class PlaysAlready {
               .orElseThrow(
                   () ->
                       new IllegalArgumentException(
-                          s.name() + "'s instrument has no " + p.displayName())));
+                          s.name() + "'s instrument has no " + Speech.words().note(p))));
     }
     return write(tx, s, entries);
   }

@@ -91,13 +91,17 @@ class PlaysController {
                   notes.add(
                       new Views.PlaysNote(
                           p.toString(),
-                          p.displayName(),
+                          Speech.words().note(p),
                           i.transposition().sounding(p).pitchClass(),
                           stage(setup, p),
                           (int) has.stream().filter(h -> h.get(m)).count())));
     }
     return new Views.PlaysSection(
-        id, i.name(), i.clef(), students.stream().map(Names::student).toList(), notes);
+        id,
+        Speech.words().instrument(i),
+        i.clef(),
+        students.stream().map(Names::student).toList(),
+        notes);
   }
 
   private static String stage(Setup setup, Pitch p) {

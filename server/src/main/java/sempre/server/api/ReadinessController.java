@@ -133,7 +133,7 @@ class ReadinessController {
     }
     return new Views.MatrixView(
         g.name(),
-        Stage.of(g.stage()).inWords(),
+        Speech.words().stage(Stage.of(g.stage())),
         known.stream().map(k -> Names.student(k.student())).toList(),
         pieces.stream().map(Names::piece).toList(),
         rows.stream()
@@ -159,7 +159,7 @@ class ReadinessController {
             .map(
                 s ->
                     new Views.BlockView(
-                        NoteName.of(Pitch.usual(s.pitchClass())).displayName(),
+                        Speech.words().note(NoteName.of(Pitch.usual(s.pitchClass()))),
                         s.newFor().size(),
                         s.otherOctave().size(),
                         s.parts(),
@@ -233,7 +233,10 @@ class ReadinessController {
           Part part = l.page().reading().part();
           Map<String, Views.HardCell> hard = new LinkedHashMap<>();
           for (HardMove m : d.tooHard(stage)) {
-            String name = m.from().pitch().displayName() + " to " + m.to().pitch().displayName();
+            String name =
+                Speech.words().note(m.from().pitch())
+                    + " to "
+                    + Speech.words().note(m.to().pitch());
             hard.putIfAbsent(
                 name,
                 new Views.HardCell(
@@ -245,7 +248,9 @@ class ReadinessController {
           for (Worth w : Worth.of(line, l.player())) {
             worth.add(
                 new Views.WorthCell(
-                    w.entry().written().displayName(), w.entry().label(), bars(w, part)));
+                    Speech.words().note(w.entry().written()),
+                    Speech.words().label(w.entry()),
+                    bars(w, part)));
           }
           return new Views.CellView(
               Names.student(l.student()),
@@ -272,7 +277,7 @@ class ReadinessController {
               notes.add(
                   new Views.NextNoteView(
                       n.written().toString(),
-                      n.written().displayName(),
+                      Speech.words().note(n.written()),
                       given.pieces(tx, in).stream().map(Names::piece).toList()));
             }
           }
@@ -348,7 +353,7 @@ class ReadinessController {
   }
 
   private static String name(Player player, int midi) {
-    return player.setup().ways(midi).get(0).entry().written().displayName();
+    return Speech.words().note(player.setup().ways(midi).get(0).entry().written());
   }
 
   private static String said(Demand asked, List<String> last, boolean now, String day) {

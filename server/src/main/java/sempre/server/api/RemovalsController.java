@@ -64,7 +64,7 @@ class RemovalsController {
                     r.kind().name(),
                     r.id(),
                     r.kind() == Removals.Kind.FINGERING
-                        ? Pitch.parse(r.name()).displayName()
+                        ? Speech.words().note(Pitch.parse(r.name()))
                         : r.name(),
                     r.kind() == Removals.Kind.STUDENT
                         ? Catalogue.standard().find(r.about()).map(i -> i.name()).orElse(r.about())

@@ -247,7 +247,7 @@ class RosterController {
           "does not reach the "
               + i.reachable().stream()
                   .filter(h -> r.avoid().contains(i.keywork().place(h)))
-                  .map(Hold::words)
+                  .map(Speech.words()::hold)
                   .collect(Collectors.joining(", ")));
     }
     String initial =
@@ -270,7 +270,9 @@ class RosterController {
                 .toList(),
         r.group(),
         r.seat(),
-        r.plays().map(p -> p.from().displayName() + " to " + p.to().displayName()).orElse(""),
+        r.plays()
+            .map(p -> Speech.words().note(p.from()) + " to " + Speech.words().note(p.to()))
+            .orElse(""),
         String.join(", ", more),
         r.problems());
   }

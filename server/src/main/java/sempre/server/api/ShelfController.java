@@ -156,11 +156,15 @@ class ShelfController {
     return new Views.LookPart(
         p.id(),
         p.name(),
-        p.key().inWords(),
+        Speech.words().key(p.key()),
         p.lowest()
-            .map(l -> l.displayName() + " to " + p.highest().orElseThrow().displayName())
+            .map(
+                l ->
+                    Speech.words().note(l)
+                        + " to "
+                        + Speech.words().note(p.highest().orElseThrow()))
             .orElse(""),
-        p.transposition().inWords(),
+        Speech.words().transposition(p.transposition()),
         p.topLine().map(l -> l.notes().size()).orElse(0),
         p.lines().size(),
         readBy,

@@ -208,8 +208,10 @@ class SimplerController {
         kept.isPresent(),
         Names.notes(lacking),
         kept.isPresent() && lacking.isEmpty()
-            ? "has all the notes of the written part now"
-            : lacking.isEmpty() ? "plays it as written" : p.summary(l.notes().size()));
+            ? Speech.words().say("simpler.not-needed")
+            : lacking.isEmpty()
+                ? Speech.words().say("simpler.as-written")
+                : Speech.words().teaching().summary(p, l.notes().size()));
   }
 
   private static Set<Pitch> lacking(Loaded l) {
@@ -275,7 +277,7 @@ class SimplerController {
           d.becomes().isEmpty() ? Optional.empty() : Optional.of(Pitch.parse(d.becomes()));
       if (p.isPresent() && l.player().setup().ways(p.get()).isEmpty()) {
         throw new IllegalArgumentException(
-            p.get().displayName() + " is not on this instrument; choose another note");
+            Speech.words().note(p.get()) + " is not on this instrument; choose another note");
       }
       all.put(d.noteId(), p);
     }
@@ -305,10 +307,10 @@ class SimplerController {
               l.part().bars().get(n.bar()).number(),
               Names.note(n.pitch()),
               c == null ? n.pitch().toString() : c.becomes().map(Pitch::toString).orElse(""),
-              c == null ? n.pitch().displayName() : shown(c.becomes()),
+              c == null ? Speech.words().note(n.pitch()) : shown(c.becomes()),
               l.setting().has().test(n.pitch()),
               c == null ? SimplerPart.How.AS_WRITTEN.name() : c.how().name(),
-              c == null ? "" : c.text(),
+              c == null ? "" : Speech.words().teaching().simpler(c),
               l.page().line().begins(n),
               l.page().line().lasts(n),
               sounds.sounding(n.pitch()).midi(),
@@ -332,7 +334,7 @@ class SimplerController {
         Names.student(l.student()),
         Names.piece(l.piece()),
         kept,
-        part.summary(l.notes().size()),
+        Speech.words().teaching().summary(part, l.notes().size()),
         part.measure(),
         harmony,
         notes,
@@ -369,6 +371,6 @@ class SimplerController {
   }
 
   private static String shown(Optional<Pitch> p) {
-    return p.map(Pitch::displayName).orElse("rest");
+    return p.map(Speech.words()::note).orElse("rest");
   }
 }

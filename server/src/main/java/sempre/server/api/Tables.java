@@ -18,7 +18,6 @@ import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Keywork;
 import sempre.core.instrument.Purpose;
 import sempre.core.instrument.Role;
-import sempre.core.instrument.Rule;
 import sempre.core.instrument.Setup;
 import sempre.core.motion.Move;
 import sempre.core.motion.Moves;
@@ -26,6 +25,7 @@ import sempre.core.pitch.Pitch;
 import sempre.core.planning.Judge;
 import sempre.core.teaching.NewNote;
 import sempre.core.teaching.Ways;
+import sempre.words.Words;
 
 /** An instrument's table, and two fingerings of it side by side, as the interface shows them. */
 final class Tables {
@@ -51,11 +51,11 @@ final class Tables {
     byNote.values().forEach(ways -> notes.add(note(i, compass, ways, roles, house, chromatic)));
     return new Views.TableView(
         i.id(),
-        i.name(),
+        Speech.words().instrument(i),
         i.clef(),
         i.transposition().letters(),
         i.transposition().semitones(),
-        i.transposition().inWords(),
+        Speech.words().transposition(i.transposition()),
         i.keywork().kind().name().toLowerCase(Locale.ROOT),
         i.options().stream().map(Names::option).toList(),
         options,
@@ -64,7 +64,7 @@ final class Tables {
                 s ->
                     new Views.StageView(
                         s.getKey().word(),
-                        s.getKey().inWords(),
+                        Speech.words().stage(s.getKey()),
                         Names.note(s.getValue().from()),
                         Names.note(s.getValue().to())))
             .toList(),
@@ -75,7 +75,10 @@ final class Tables {
         i.wrong().stream().map(Tables::freedom).toList(),
         i.gaps().stream()
             .filter(g -> options.entrySet().containsAll(g.when().entrySet()))
-            .map(g -> new Views.GapView(g.note().displayName(), g.because()))
+            .map(
+                g ->
+                    new Views.GapView(
+                        Speech.words().note(g.note()), Speech.words().because(g.because())))
             .toList(),
         !house.changesNothing());
   }
@@ -87,11 +90,7 @@ final class Tables {
         .map(
             c ->
                 new Views.KeyView(
-                    c.token(),
-                    c.left(),
-                    c.finger().name(),
-                    c.name(),
-                    c.token().matches("\\d|T") && i.keywork().kind() == Keywork.Kind.HANDS))
+                    c.token(), c.left(), c.finger().name(), Speech.words().key(c), c.home()))
         .toList();
   }
 
@@ -99,13 +98,9 @@ final class Tables {
     return new Views.FreedomView(
         Names.note(f.from()),
         Names.note(f.to()),
-        Names.join(f.holds().stream().map(Tables::name).toList()),
-        f.because(),
-        f.source());
-  }
-
-  private static String name(Hold h) {
-    return "the " + h.control().name() + (h.way() == Hold.Way.HALF ? " half covered" : "");
+        Speech.words().and(f.holds().stream().map(Speech.words()::theHold).toList()),
+        Speech.words().because(f.because()),
+        Speech.words().source(f.source()));
   }
 
   private static Views.TableNote note(
@@ -126,9 +121,9 @@ final class Tables {
         .forEach(e -> views.add(way(i, e, roles, house)));
     return new Views.TableNote(
         written.toString(),
-        written.displayName(),
+        Speech.words().note(written),
         sounding.toString(),
-        sounding.displayName(),
+        Speech.words().note(sounding),
         written.midi(),
         compass.stageOf(written).map(s -> s.word()).orElse("beyond"),
         views);
@@ -142,51 +137,25 @@ final class Tables {
     e.pattern().free().forEach(h -> held.add(held(h, true)));
     return new Views.WayView(
         e.fingering(),
-        e.pattern().free().stream().map(h -> h.control().name()).collect(Collectors.joining(", ")),
+        e.pattern().free().stream()
+            .map(h -> Speech.words().key(h.control()))
+            .collect(Collectors.joining(", ")),
         roles.getOrDefault(key, e.role()).word(),
-        e.label(),
+        Speech.words().label(e),
         e.purposes().stream().map(Purpose::word).toList(),
-        e.rules().stream().map(Tables::inWords).distinct().toList(),
+        e.rules().stream().map(Speech.words().plan()::rule).distinct().toList(),
         e.cents().orElse(0),
         e.cents().isPresent(),
         e.partial().orElse(0),
         requires(i, e),
-        e.source(),
-        e.note(),
+        Speech.words().source(e),
+        Speech.words().remark(e),
         held,
         i.slide().map(s -> s.centimetres(f.text())).orElse(0.0),
         e.source().equals(House.SOURCE),
         house.hidden().contains(key),
         house.standards().contains(key),
         house.words().getOrDefault(key, ""));
-  }
-
-  /** A rule with the circumstance it is for: {@code take it next to B flat: the thumb is busy}. */
-  private static String inWords(Rule r) {
-    String verdict =
-        switch (r.verdict()) {
-          case GOOD -> "take it";
-          case BAD -> "rather not";
-          case NEVER -> "never";
-        };
-    Map<Integer, String> named = new TreeMap<>();
-    r.notes().forEach(n -> named.putIfAbsent(n.midi(), n.displayName()));
-    String notes = String.join(" or ", named.values());
-    String circumstance =
-        switch (r.when()) {
-          case FLAT_KEY -> "in a key with flats";
-          case CHROMATIC -> "in a chromatic run";
-          case ALTERNATION -> "in a quick turn";
-          case LEAP_UP -> "after a leap up";
-          case SOFT_ENTRY -> "for a soft entry";
-          case SOFT -> "when it is soft";
-          case LOUD -> "when it is loud";
-          case LONG -> "on a long note";
-          case AFTER -> (r.slurred() ? "slurred from " : "after ") + notes;
-          case BEFORE -> (r.slurred() ? "slurred to " : "before ") + notes;
-          case NEXT_TO -> "next to " + notes;
-        };
-    return verdict + (r.not() ? " unless " : " ") + circumstance + ": " + r.because();
   }
 
   static Views.HeldView held(Hold h, boolean free) {
@@ -198,7 +167,7 @@ final class Tables {
   private static String requires(Instrument i, Entry e) {
     return i.options().stream()
         .filter(o -> "true".equals(e.requires().get(o.name())))
-        .map(o -> o.label())
+        .map(o -> Speech.words().option(o.label()))
         .collect(Collectors.joining(", "));
   }
 
@@ -212,7 +181,7 @@ final class Tables {
     List<String> stay =
         a.byFinger().entrySet().stream()
             .filter(e -> e.getValue().equals(b.byFinger().get(e.getKey())))
-            .map(e -> e.getKey().words())
+            .map(e -> Speech.words().finger(e.getKey()))
             .toList();
     return new Views.CompareView(
         words(move.down()),
@@ -220,26 +189,20 @@ final class Tables {
         stay,
         move.contrary(),
         move.slides().stream()
-            .map(s -> new Views.FingerSlideView(s.finger().words(), s.from(), s.to()))
-            .toList(),
-        move.slips().stream()
             .map(
-                s ->
-                    new Views.SlipView(
-                        s.note().displayName(), s.cause(), s.audibly(Judge.UNHURRIED_SECONDS)))
+                s -> new Views.FingerSlideView(Speech.words().finger(s.finger()), s.from(), s.to()))
             .toList(),
+        move.slips().stream().map(s -> PlanViews.slip(s, Judge.UNHURRIED_SECONDS)).toList(),
         move.travel().map(Move.Travel::cm).orElse(0.0),
         Judge.difficulty(move),
         pitch(setup, fromNote, a, toNote, b),
         move.partials() > 0
-            ? "The lips cross "
-                + move.partials()
-                + (move.partials() == 1 ? " partial." : " partials.")
+            ? Speech.words().say("compare.partials", Map.of("n", move.partials()))
             : "");
   }
 
   private static List<String> words(Set<Finger> fingers) {
-    return fingers.stream().map(Finger::words).toList();
+    return fingers.stream().map(Speech.words()::finger).toList();
   }
 
   /** What changes in pitch when both are ways to play one note. */
@@ -250,15 +213,13 @@ final class Tables {
       return "";
     }
     if (Double.isNaN(first) || Double.isNaN(second)) {
-      return "The same note; how far apart they are in pitch is not known.";
+      return Speech.words().say("compare.unknown");
     }
     long apart = Math.round(second - first);
-    return apart == 0
-        ? "The same note, equally high."
-        : "The same note, the second "
-            + Math.abs(apart)
-            + " cents "
-            + (apart > 0 ? "higher." : "lower.");
+    return Speech.words()
+        .say(
+            apart == 0 ? "compare.equal" : apart > 0 ? "compare.higher" : "compare.lower",
+            Map.of("cents", Math.abs(apart)));
   }
 
   private static double cents(Setup setup, Pitch note, Fingering f) {
@@ -271,24 +232,22 @@ final class Tables {
   }
 
   static Views.AcrossView across(NewNote n) {
+    Words words = Speech.words();
+    Instrument i = n.setup().instrument();
     return new Views.AcrossView(
-        n.setup().instrument().id(),
-        n.setup().instrument().name(),
+        i.id(),
+        words.instrument(i),
         n.written().toString(),
-        n.written().displayName(),
-        octave(n.octaves()),
+        words.note(n.written()),
+        words.teaching().octaves(n.octaves()),
         n.standard().fingering(),
-        n.standard().label(),
-        n.others().stream().map(Entry::label).toList(),
+        words.label(n.standard()),
+        n.others().stream().map(words::label).toList(),
         n.wrongNotes().stream()
-            .map(w -> new Views.WrongNoteView(w.written().displayName(), w.why()))
+            .map(
+                w ->
+                    new Views.WrongNoteView(
+                        words.note(w.written()), words.teaching().fault(i, n.written(), w.fault())))
             .toList());
-  }
-
-  static String octave(int octaves) {
-    int many = Math.abs(octaves);
-    return octaves == 0
-        ? ""
-        : (many == 1 ? "an octave " : many + " octaves ") + (octaves > 0 ? "up" : "down");
   }
 }

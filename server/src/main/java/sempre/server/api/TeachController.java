@@ -73,9 +73,9 @@ class TeachController {
                       w.notes().size()));
             });
     return new Views.TeachView(
-        t.entry().written().displayName(),
+        Speech.words().note(t.entry().written()),
         t.entry().fingering(),
-        t.entry().label(),
+        Speech.words().label(t.entry()),
         Math.round(t.saves() * 10) / 10.0,
         pieces);
   }

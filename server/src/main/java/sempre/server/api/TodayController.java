@@ -17,6 +17,7 @@ import java.util.stream.Collectors;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Stage;
 import sempre.core.learning.Learner;
 import sempre.core.learning.Readiness;
@@ -278,42 +279,35 @@ class TodayController {
     Readiness r = h.readiness();
     Line line = Given.line(h.given(), h.page());
     Player player = h.who().player();
+    Instrument i = player.setup().instrument();
     if (!r.lacking().isEmpty()) {
       Pitch note = most(r.lacking(), line);
       return said(
           h,
           "lacks",
-          note.displayName(),
+          Speech.words().note(note),
           "New: ",
-          Lesson.written(note, player)
-              .flatMap(Lesson::from)
-              .map(Lesson.From::sentence)
-              .orElse("Nothing near it is there yet; show it from the start."));
+          Lesson.written(note, player, h.who().stage())
+              .filter(l -> l.from().isPresent())
+              .map(l -> Speech.words().teaching().comparison(i, l))
+              .orElse(Speech.words().say("say.from-the-start")));
     }
     if (!r.beyond().isEmpty()) {
       Pitch note = r.beyond().get(0);
-      return said(h, "lacks", note.displayName(), "Beyond: ", "Give a simpler part for this note.");
+      return said(
+          h, "lacks", Speech.words().note(note), "Beyond: ", "Give a simpler part for this note.");
     }
     if (!r.shaky().isEmpty()) {
       Pitch note = most(r.shaky(), line);
       return said(
           h,
           "shaky",
-          note.displayName(),
+          Speech.words().note(note),
           "Again: ",
-          Lesson.written(note, player)
-              .flatMap(l -> l.mistakes().stream().findFirst())
-              .map(
-                  m ->
-                      "If "
-                          + m.written().displayName()
-                          + " comes out: "
-                          + m.why()
-                          + ". "
-                          + Character.toUpperCase(m.mend().charAt(0))
-                          + m.mend().substring(1).replaceAll("\\.$", "")
-                          + ".")
-              .orElse("Slowly, from the note before."));
+          Lesson.written(note, player, h.who().stage())
+              .flatMap(l -> l.mistakes().stream().filter(m -> m.heard().isPresent()).findFirst())
+              .map(m -> Speech.words().teaching().mistake(i, note, m))
+              .orElse(Speech.words().say("say.slowly")));
     }
     Bars bars = Given.bars(h.given(), h.page().reading().part());
     Optional<HardMove> hard =
@@ -336,9 +330,9 @@ class TodayController {
           "hard",
           "bar " + h.page().reading().part().bars().get(m.to().bar()).number(),
           "Slowly: ",
-          m.from().pitch().displayName()
+          Speech.words().note(m.from().pitch())
               + " to "
-              + m.to().pitch().displayName()
+              + Speech.words().note(m.to().pitch())
               + ", the two notes alone, then round them.");
     }
     if (!r.faded().isEmpty()) {
@@ -346,7 +340,7 @@ class TodayController {
       return said(
           h,
           "faded",
-          note.displayName(),
+          Speech.words().note(note),
           "Hear again: ",
           h.who()
               .standing()

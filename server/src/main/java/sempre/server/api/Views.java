@@ -81,7 +81,13 @@ final class Views {
   record ReasonView(String purpose, String because, String text) {}
 
   record AlternativeView(
-      String fingering, String label, double extra, String text, String role, boolean learned) {}
+      String fingering,
+      String label,
+      double extra,
+      boolean farOff,
+      String text,
+      String role,
+      boolean learned) {}
 
   /** One note of a planned part. */
   record NoteView(
@@ -132,7 +138,8 @@ final class Views {
       List<FingerSlideView> slides,
       List<SlipView> slips,
       double slideCm,
-      String sentence) {}
+      String sentence,
+      String happens) {}
 
   /** A note that can't be fingered, and why. */
   record MissingView(String id, String shown, String barNumber, String sentence) {}
@@ -715,6 +722,9 @@ final class Views {
       String sentence) {}
 
   record CauseView(String kind, String text, String remedy, String held) {}
+
+  /** What can be wrong with a sound that is no other note. */
+  record SymptomView(String text, String remedy) {}
 
   /** One instrument's share of a concert pitch. */
   record AcrossView(

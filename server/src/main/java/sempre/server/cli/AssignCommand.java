@@ -65,6 +65,8 @@ final class AssignCommand implements Callable<Integer> {
   boolean json;
 
   @Mixin InstrumentOptions options;
+
+  @Mixin WordsOptions words;
   @Mixin InstrumentOptions.PlayerOptions playerOptions;
 
   @Override
@@ -81,7 +83,7 @@ final class AssignCommand implements Callable<Integer> {
     Plan plan = Planner.plan(line, playerOptions.player(setup));
     PrintWriter out = spec.commandLine().getOut();
     if (json) {
-      Output.json(out, PlanJson.plan(plan, part));
+      Output.json(out, PlanJson.plan(plan, part, words.words()));
     } else {
       print(out, plan, part);
       score.remarks().forEach(out::println);
@@ -130,7 +132,7 @@ final class AssignCommand implements Callable<Integer> {
     return bars == null ? line : Bars.of(part, bars).of(line);
   }
 
-  private static void print(PrintWriter out, Plan plan, Part part) {
+  private void print(PrintWriter out, Plan plan, Part part) {
     List<List<String>> rows = new ArrayList<>();
     for (Plan.PlannedNote n : plan.notes()) {
       rows.add(
@@ -139,8 +141,13 @@ final class AssignCommand implements Callable<Integer> {
               beat(n.note().beat()),
               n.note().pitch().toString(),
               n.way().fingering().text(),
-              n.way().entry().label() + (n.isNew() ? " (new)" : ""),
-              n.reasons().isEmpty() ? "" : n.reasons().get(0).text()));
+              words.words().label(n.way().entry()) + (n.isNew() ? " (new)" : ""),
+              n.reasons().isEmpty()
+                  ? ""
+                  : words
+                      .words()
+                      .plan()
+                      .reason(plan.setup().instrument(), n.way().entry(), n.reasons().get(0))));
     }
     Output.table(out, List.of("bar", "beat", "note", "fingering", "label", "why"), rows);
     Output.left(out, plan);

@@ -40,6 +40,8 @@ final class FingeringsCommand implements Callable<Integer> {
 
   @Mixin InstrumentOptions options;
 
+  @Mixin WordsOptions words;
+
   @Override
   public Integer call() {
     Instrument i = Catalogue.standard().instrument(instrument);
@@ -78,17 +80,17 @@ final class FingeringsCommand implements Callable<Integer> {
       Output.table(
           out,
           List.of("note", "fingering", "role", "label", "good for", "cents", "requires", "source"),
-          found.stream().flatMap(List::stream).map(FingeringsCommand::row).toList());
+          found.stream().flatMap(List::stream).map(this::row).toList());
     }
     return 0;
   }
 
-  private static List<String> row(Entry e) {
+  private List<String> row(Entry e) {
     return List.of(
         e.written().toString(),
         e.pattern().text(),
         e.role().word(),
-        e.label(),
+        words.words().label(e),
         e.purposes().stream().map(Purpose::word).collect(Collectors.joining(", ")),
         e.cents().isPresent()
             ? String.format(java.util.Locale.ROOT, "%+.0f", e.cents().getAsDouble())
@@ -96,29 +98,29 @@ final class FingeringsCommand implements Callable<Integer> {
         e.requires().entrySet().stream()
             .map(r -> r.getKey() + "=" + r.getValue())
             .collect(Collectors.joining(" ")),
-        e.source());
+        words.words().source(e));
   }
 
-  private static Map<String, Object> map(Instrument i, List<Entry> entries) {
+  private Map<String, Object> map(Instrument i, List<Entry> entries) {
     Pitch written = entries.get(0).written();
     Map<String, Object> m = new LinkedHashMap<>();
     m.put("written", written.toString());
     m.put("sounding", i.transposition().sounding(written).toString());
-    m.put("fingerings", entries.stream().map(FingeringsCommand::map).toList());
+    m.put("fingerings", entries.stream().map(this::map).toList());
     return m;
   }
 
-  private static Map<String, Object> map(Entry e) {
+  private Map<String, Object> map(Entry e) {
     Map<String, Object> m = new LinkedHashMap<>();
     m.put("fingering", withoutFree(e));
     m.put("free", e.pattern().free().stream().map(Hold::token).toList());
     m.put("role", e.role().word());
-    m.put("label", e.label());
+    m.put("label", words.words().label(e));
     m.put("purposes", e.purposes().stream().map(Purpose::word).toList());
     m.put("cents", e.cents().isPresent() ? e.cents().getAsDouble() : null);
     m.put("requires", e.requires());
-    m.put("source", e.source());
-    m.put("note", e.note());
+    m.put("source", words.words().source(e));
+    m.put("note", words.words().remark(e));
     return m;
   }
 

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
@@ -25,11 +26,13 @@ final class InstrumentsCommand implements Callable<Integer> {
   @Option(names = "--json", description = "for a machine")
   boolean json;
 
+  @Mixin WordsOptions words;
+
   @Override
   public Integer call() {
     List<Instrument> all = Catalogue.standard().instruments();
     if (json) {
-      Output.json(spec.commandLine().getOut(), all.stream().map(InstrumentsCommand::map).toList());
+      Output.json(spec.commandLine().getOut(), all.stream().map(this::map).toList());
     } else {
       Output.table(
           spec.commandLine().getOut(),
@@ -39,9 +42,9 @@ final class InstrumentsCommand implements Callable<Integer> {
                   i ->
                       List.of(
                           i.id(),
-                          i.name(),
+                          words.words().instrument(i),
                           i.family(),
-                          i.transposition().inWords(),
+                          words.words().transposition(i.transposition()),
                           i.clef(),
                           i.lowest() + " to " + i.highest(),
                           i.options().stream()
@@ -52,10 +55,10 @@ final class InstrumentsCommand implements Callable<Integer> {
     return 0;
   }
 
-  private static Map<String, Object> map(Instrument i) {
+  private Map<String, Object> map(Instrument i) {
     Map<String, Object> m = new LinkedHashMap<>();
     m.put("id", i.id());
-    m.put("name", i.name());
+    m.put("name", words.words().instrument(i));
     m.put("family", i.family());
     m.put(
         "transposition",
@@ -72,7 +75,7 @@ final class InstrumentsCommand implements Callable<Integer> {
                 o -> {
                   Map<String, Object> om = new LinkedHashMap<>();
                   om.put("name", o.name());
-                  om.put("label", o.label());
+                  om.put("label", words.words().option(o.label()));
                   om.put("values", o.values());
                   om.put("default", o.standard());
                   return om;
@@ -85,7 +88,7 @@ final class InstrumentsCommand implements Callable<Integer> {
                 s -> {
                   Map<String, Object> sm = new LinkedHashMap<>();
                   sm.put("name", s.name());
-                  sm.put("label", s.label());
+                  sm.put("label", words.words().option(s.label()));
                   sm.put("values", s.values());
                   sm.put("default", s.standard());
                   return sm;

@@ -4,7 +4,6 @@ import java.io.PrintWriter;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.Callable;
-import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -42,6 +41,8 @@ final class MoveCommand implements Callable<Integer> {
 
   @Mixin InstrumentOptions options;
 
+  @Mixin WordsOptions words;
+
   private record End(Fingering fingering, List<Pitch> notes) {}
 
   @Override
@@ -55,7 +56,8 @@ final class MoveCommand implements Callable<Integer> {
             : Moves.between(setup, a.fingering(), b.fingering(), a.notes(), b.notes());
     PrintWriter out = spec.commandLine().getOut();
     if (json) {
-      Output.json(out, PlanJson.move(move, Judge.UNHURRIED_SECONDS, Judge.difficulty(move)));
+      Output.json(
+          out, PlanJson.move(move, Judge.UNHURRIED_SECONDS, Judge.difficulty(move), words.words()));
       return 0;
     }
     out.println(a.fingering() + "  to  " + b.fingering());
@@ -66,9 +68,20 @@ final class MoveCommand implements Callable<Integer> {
         .forEach(
             s ->
                 out.println(
-                    "slides:    " + s.finger().words() + " from " + s.from() + " to " + s.to()));
+                    "slides:    "
+                        + words.words().finger(s.finger())
+                        + " from "
+                        + s.from()
+                        + " to "
+                        + s.to()));
     move.slips()
-        .forEach(s -> out.println("slips:     " + s.note().displayName() + ", " + s.cause()));
+        .forEach(
+            s ->
+                out.println(
+                    "slips:     "
+                        + words.words().note(s.note())
+                        + ", "
+                        + words.words().plan().cause(s)));
     move.travel()
         .ifPresent(
             t ->
@@ -83,10 +96,8 @@ final class MoveCommand implements Callable<Integer> {
     return 0;
   }
 
-  private static String words(java.util.Set<Finger> fingers) {
-    return fingers.isEmpty()
-        ? "none"
-        : fingers.stream().map(Finger::words).collect(Collectors.joining(", "));
+  private String words(java.util.Set<Finger> fingers) {
+    return fingers.isEmpty() ? "none" : words.words().theFingers(fingers);
   }
 
   private static End end(Setup setup, String text) {

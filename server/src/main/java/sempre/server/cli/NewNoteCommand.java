@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -47,6 +48,8 @@ final class NewNoteCommand implements Callable<Integer> {
   @Option(names = "--json", description = "for a machine")
   boolean json;
 
+  @Mixin WordsOptions words;
+
   @Override
   public Integer call() {
     Pitch concert = Pitch.parse(pitch);
@@ -59,23 +62,23 @@ final class NewNoteCommand implements Callable<Integer> {
     }
     PrintWriter out = spec.commandLine().getOut();
     if (json) {
-      Output.json(out, band.stream().map(NewNoteCommand::map).toList());
+      Output.json(out, band.stream().map(this::map).toList());
     } else {
       Output.table(
           out,
           List.of(
               "instrument", "written", "fingering", "in words", "other ways", "comes out wrong"),
-          band.stream().map(NewNoteCommand::row).toList());
+          band.stream().map(this::row).toList());
     }
     return 0;
   }
 
-  private static List<String> row(NewNote n) {
+  private List<String> row(NewNote n) {
     return List.of(
         n.setup().instrument().id(),
         n.written() + octaveWords(n.octaves(), " (", ")"),
         n.standard().fingering(),
-        n.standard().label(),
+        words.words().label(n.standard()),
         n.others().stream().map(e -> e.fingering()).collect(Collectors.joining(", ")),
         n.wrongNotes().stream().map(w -> w.written().toString()).collect(Collectors.joining(", ")));
   }
@@ -91,13 +94,13 @@ final class NewNoteCommand implements Callable<Integer> {
         + after;
   }
 
-  private static Map<String, Object> map(NewNote n) {
+  private Map<String, Object> map(NewNote n) {
     Map<String, Object> m = new LinkedHashMap<>();
     m.put("instrument", n.setup().instrument().id());
     m.put("written", n.written().toString());
     m.put("octave", octaveWords(n.octaves(), "", ", to fit the instrument"));
     m.put("fingering", n.standard().fingering());
-    m.put("label", n.standard().label());
+    m.put("label", words.words().label(n.standard()));
     m.put(
         "others",
         n.others().stream()
@@ -105,7 +108,7 @@ final class NewNoteCommand implements Callable<Integer> {
                 e -> {
                   Map<String, Object> o = new LinkedHashMap<>();
                   o.put("fingering", e.fingering());
-                  o.put("label", e.label());
+                  o.put("label", words.words().label(e));
                   return o;
                 })
             .toList());
@@ -116,7 +119,12 @@ final class NewNoteCommand implements Callable<Integer> {
                 w -> {
                   Map<String, Object> o = new LinkedHashMap<>();
                   o.put("written", w.written().toString());
-                  o.put("why", w.why());
+                  o.put(
+                      "why",
+                      words
+                          .words()
+                          .teaching()
+                          .fault(n.setup().instrument(), n.written(), w.fault()));
                   return o;
                 })
             .toList());

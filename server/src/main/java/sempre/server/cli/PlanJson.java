@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import sempre.core.instrument.Finger;
 import sempre.core.instrument.Hold;
 import sempre.core.motion.Move;
@@ -14,17 +15,18 @@ import sempre.core.planning.Ornamented;
 import sempre.core.planning.Plan;
 import sempre.core.planning.Reason;
 import sempre.core.score.Part;
+import sempre.words.Words;
 
 /** The JSON of {@code assign} and {@code move}, as the command line promises it. */
 final class PlanJson {
   private PlanJson() {}
 
-  static Map<String, Object> plan(Plan plan, Part part) {
+  static Map<String, Object> plan(Plan plan, Part part, Words words) {
     Map<String, Object> m = new LinkedHashMap<>();
     m.put("instrument", plan.setup().instrument().id());
     m.put("options", plan.setup().options());
     m.put("cost", round(plan.cost(), 1000));
-    m.put("notes", plan.notes().stream().map(n -> note(n, part)).toList());
+    m.put("notes", plan.notes().stream().map(n -> note(n, plan, part, words)).toList());
     m.put(
         "moves",
         plan.moves().stream()
@@ -33,11 +35,11 @@ final class PlanJson {
                   Map<String, Object> mm = new LinkedHashMap<>();
                   mm.put("from", pm.from());
                   mm.put("to", pm.to());
-                  mm.putAll(move(pm.move(), pm.seconds(), pm.difficulty()));
+                  mm.putAll(move(pm.move(), pm.seconds(), pm.difficulty(), words));
                   return mm;
                 })
             .toList());
-    m.put("holds", plan.keptDown().stream().map(PlanJson::kept).toList());
+    m.put("holds", plan.keptDown().stream().map(k -> kept(k, plan, part, words)).toList());
     m.put("newNotes", plan.newNotes().stream().map(Pitch::toString).toList());
     m.put(
         "outOfRange",
@@ -48,7 +50,7 @@ final class PlanJson {
     return m;
   }
 
-  private static Map<String, Object> note(Plan.PlannedNote n, Part part) {
+  private static Map<String, Object> note(Plan.PlannedNote n, Plan plan, Part part, Words words) {
     Map<String, Object> m = new LinkedHashMap<>();
     m.put("id", n.note().id());
     m.put("bar", part.bars().get(n.note().bar()).number());
@@ -59,10 +61,10 @@ final class PlanJson {
     m.put("fingering", withoutHeld(n));
     m.put("held", n.held().stream().map(h -> h.token()).toList());
     m.put("role", n.way().entry().role().word());
-    m.put("label", n.way().entry().label());
+    m.put("label", words.label(n.way().entry()));
     m.put("new", n.isNew());
-    n.ornament().ifPresent(o -> m.put("ornament", ornament(o)));
-    m.put("reasons", n.reasons().stream().map(PlanJson::reason).toList());
+    n.ornament().ifPresent(o -> m.put("ornament", ornament(o, n, words)));
+    m.put("reasons", n.reasons().stream().map(r -> reason(r, n, plan, words)).toList());
     m.put(
         "alternatives",
         n.alternatives().stream()
@@ -70,9 +72,9 @@ final class PlanJson {
                 a -> {
                   Map<String, Object> am = new LinkedHashMap<>();
                   am.put("fingering", a.way().entry().fingering());
-                  am.put("label", a.way().entry().label());
+                  am.put("label", words.label(a.way().entry()));
                   am.put("extra", round(a.extra(), 1000));
-                  am.put("text", a.text());
+                  am.put("text", words.plan().against(a));
                   return am;
                 })
             .toList());
@@ -84,18 +86,34 @@ final class PlanJson {
     return n.way().bare().text();
   }
 
-  private static Map<String, Object> kept(KeptDown k) {
+  private static Map<String, Object> kept(KeptDown k, Plan plan, Part part, Words words) {
+    int from = plan.notes().indexOf(k.from());
+    int to = plan.notes().indexOf(k.to());
     Map<String, Object> m = new LinkedHashMap<>();
     m.put("controls", k.holds().stream().map(Hold::token).toList());
     m.put("fingers", names(k.holds().stream().map(Hold::finger).distinct().toList()));
     m.put("from", k.from().note().id());
     m.put("to", k.to().note().id());
     m.put("why", k.why().name().toLowerCase(Locale.ROOT));
-    m.put("text", k.text());
+    m.put(
+        "text",
+        words
+            .plan()
+            .kept(k, bar(k.from(), part), bar(k.to(), part), at(plan, from - 1), at(plan, to + 1)));
     return m;
   }
 
-  private static Map<String, Object> ornament(Ornamented o) {
+  private static String bar(Plan.PlannedNote n, Part part) {
+    return part.bars().get(n.note().bar()).number();
+  }
+
+  private static Optional<Pitch> at(Plan plan, int i) {
+    return i < 0 || i >= plan.notes().size()
+        ? Optional.empty()
+        : Optional.of(plan.notes().get(i).note().pitch());
+  }
+
+  private static Map<String, Object> ornament(Ornamented o, Plan.PlannedNote n, Words words) {
     Map<String, Object> m = new LinkedHashMap<>();
     m.put("kind", o.kind().words());
     m.put(
@@ -109,19 +127,19 @@ final class PlanJson {
                   return sm;
                 })
             .toList());
-    m.put("text", o.text());
+    m.put("text", words.plan().ornament(o, n.note().pitch()));
     return m;
   }
 
-  private static Map<String, Object> reason(Reason r) {
+  private static Map<String, Object> reason(Reason r, Plan.PlannedNote n, Plan plan, Words words) {
     Map<String, Object> m = new LinkedHashMap<>();
     m.put("purpose", r.purpose().word());
     m.put("because", r.because().word());
-    m.put("text", r.text());
+    m.put("text", words.plan().reason(plan.setup().instrument(), n.way().entry(), r));
     return m;
   }
 
-  static Map<String, Object> move(Move move, double seconds, double difficulty) {
+  static Map<String, Object> move(Move move, double seconds, double difficulty, Words words) {
     Map<String, Object> m = new LinkedHashMap<>();
     m.put("down", names(move.down()));
     m.put("up", names(move.up()));
@@ -148,7 +166,7 @@ final class PlanJson {
                   sm.put("note", s.note().toString());
                   sm.put("late", names(s.late()));
                   sm.put("early", names(s.early()));
-                  sm.put("cause", s.cause());
+                  sm.put("cause", words.plan().cause(s));
                   sm.put("milliseconds", Math.round(s.lasts(seconds) * 1000));
                   sm.put("audible", round(s.audible(seconds), 100));
                   return sm;

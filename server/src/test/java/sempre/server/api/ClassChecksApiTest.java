@@ -144,7 +144,7 @@ public class ClassChecksApiTest extends DemoTestBase {
     assertThat(cell(check, flute, 0).get("notes").asString()).isEqualTo("A♭4");
     assertThat(cell(check, alto, 0).get("notes").asString()).isEqualTo("F5");
     assertThat(cell(check, flute, 1).get("notes").asString()).isEqualTo("B♭4 to B♭5");
-    assertThat(cell(check, flute, 2).get("label").asString()).isEqualTo("one-and-one");
+    assertThat(cell(check, flute, 2).get("label").asString()).isEqualTo("one-and-one B flat");
     assertThat(cell(check, alto, 2).get("asked").asBoolean()).isFalse();
     assertThat(cell(check, flute, 3).get("notes").asString()).isNotEmpty();
     assertThat(grade(check, alto, 2, "SECURE")).hasStatus(400);

@@ -105,14 +105,37 @@ public class CliTest {
   public void troubleNamesCausesAndWhatToTry() {
     Answer a = run("trouble", "trumpet", "Bb4", "F4");
     assertThat(a.status()).isZero();
-    assertThat(a.out()).contains("1. Same valves", "Try: Sing or buzz");
+    assertThat(a.out())
+        .contains("1. The valves are right, but the next partial below", "Try: Sing or buzz");
     JsonNode first = run("trouble", "clarinet", "B4", "E3", "--json").json().get(0);
     assertThat(first.get("kind").asString()).isEqualTo("the register");
     assertThat(first.get("held").asString()).isEqualTo("T 1 2 3 E | 1 2 3");
-    Answer none = run("trouble", "flute", "Ab5", "B5");
+    Answer none = run("trouble", "flute", "Ab5", "E6");
     assertThat(none.status()).isEqualTo(1);
-    assertThat(none.out()).contains("Nothing simple explains B5");
+    assertThat(none.out()).contains("Nothing simple explains E6");
     assertThat(run("trouble", "flute", "A4", "A4").status()).isEqualTo(2);
+  }
+
+  @Test
+  public void withoutWhatWasHeardTroubleListsWhatCanBeWrongWithTheSound() {
+    JsonNode all = run("trouble", "recorder-soprano", "G4", "--json").json();
+    assertThat(all).hasSizeGreaterThan(4);
+    assertThat(all.get(0).get("text").asString()).isEqualTo("No sound comes.");
+    assertThat(all.toString()).doesNotContain("valve").doesNotContain("reed");
+  }
+
+  @Test
+  public void sentencesAndNamesOfNotesComeInTheLanguageAndNamingAskedFor() {
+    Answer es = run("trouble", "clarinet", "Bb4", "A4", "--lang", "es", "--names", "syllables");
+    assertThat(es.out()).contains("No está pulsada la llave de registro.", "Prueba: ");
+    Answer label = run("fingerings", "flute", "Bb4", "--lang", "es", "--names", "syllables");
+    assertThat(label.out()).contains("si bemol del pulgar", "práctica común, sin fuente");
+    assertThat(run("fingerings", "flute", "Bb4", "--names", "german").out()).contains("thumb B ");
+    Answer none = run("fingerings", "flute", "Bb4", "--lang", "xx");
+    assertThat(none.status()).isEqualTo(2);
+    assertThat(none.err()).contains("no language 'xx'; there is: en, es");
+    assertThat(run("fingerings", "flute", "Bb4", "--names", "numbers").err())
+        .contains("letters, german, syllables");
   }
 
   @Test
@@ -136,7 +159,8 @@ public class CliTest {
   public void valveInstrumentsShowOneMakeAtATime() {
     assertThat(run("fingerings", "tuba", "C2").out()).contains("fourth valve").doesNotContain("CC");
     assertThat(run("fingerings", "tuba", "C2", "--set", "pitch=CC").out()).contains("open");
-    assertThat(run("fingerings", "horn", "Ab4").out()).contains("B flat side, second and third");
+    assertThat(run("fingerings", "horn", "Ab4").out())
+        .contains("B flat side, valves second and third");
   }
 
   @Test
@@ -183,7 +207,7 @@ public class CliTest {
     assertThat(one.get("reasons").get(0).get("because").asString()).isEqualTo("next");
     assertThat(one.get("alternatives").get(0).get("extra").asDouble()).isPositive();
     assertThat(run("assign", "DIR/piece.musicxml", "--instrument", "flute").out())
-        .contains("Before B4: one-and-one");
+        .contains("One-and-one B flat, and not thumb B flat: the thumb must not slide");
   }
 
   @Test

@@ -1,0 +1,89 @@
+package sempre.server.api;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import org.springframework.web.context.request.RequestAttributes;
+import org.springframework.web.context.request.RequestContextHolder;
+import org.springframework.web.servlet.HandlerInterceptor;
+import org.springframework.web.servlet.HandlerMapping;
+import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
+import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
+import sempre.core.pitch.PitchNaming;
+import sempre.core.teaching.Ways;
+import sempre.server.store.Db;
+import sempre.server.store.People;
+import sempre.words.Language;
+import sempre.words.Words;
+
+/**
+ * The words in which a request is answered: the teacher's language and way to name notes, or those
+ * of the student whom the address names.
+ */
+@Component
+class Speech implements HandlerInterceptor, WebMvcConfigurer {
+  private static final String KEY = Speech.class.getName();
+
+  private final Db db;
+  private final People people;
+
+  Speech(Db db, People people) {
+    this.db = db;
+    this.people = people;
+  }
+
+  /** The words for the request that is being answered; English outside one. */
+  static Words words() {
+    RequestAttributes request = RequestContextHolder.getRequestAttributes();
+    Object words =
+        request == null ? null : request.getAttribute(KEY, RequestAttributes.SCOPE_REQUEST);
+    return words instanceof Words w ? w : Words.ENGLISH;
+  }
+
+  /** The words that go with ways of {@link Ways}. */
+  static Words of(Map<String, String> ways) {
+    Language language = Language.of(ways.getOrDefault(Ways.LANGUAGE, "")).orElse(Language.EN);
+    PitchNaming naming =
+        PitchNaming.of(ways.getOrDefault(Ways.NAMES, "")).orElse(PitchNaming.LETTERS);
+    return Words.of(language, naming);
+  }
+
+  @Override
+  public void addInterceptors(InterceptorRegistry registry) {
+    registry.addInterceptor(this).addPathPatterns("/api/**");
+  }
+
+  @Override
+  public boolean preHandle(
+      HttpServletRequest request, HttpServletResponse response, Object handler) {
+    request.setAttribute(KEY, of(ways(student(request))));
+    return true;
+  }
+
+  private Map<String, String> ways(Optional<Long> student) {
+    try {
+      return db.inTransaction(
+          tx -> {
+            Map<String, String> ways = new LinkedHashMap<>(people.houseStyle(tx, People.EVERYONE));
+            if (student.isPresent()) {
+              people.student(tx, student.get()).ifPresent(s -> ways.putAll(s.style()));
+            }
+            return ways;
+          });
+    } catch (RuntimeException e) {
+      // what is wrong with the data is told by what was asked for
+      return Map.of();
+    }
+  }
+
+  private static Optional<Long> student(HttpServletRequest request) {
+    Object found = request.getAttribute(HandlerMapping.URI_TEMPLATE_VARIABLES_ATTRIBUTE);
+    Object id = found instanceof Map<?, ?> m ? m.get("studentId") : null;
+    return id != null && String.valueOf(id).matches("\\d{1,18}")
+        ? Optional.of(Long.parseLong(String.valueOf(id)))
+        : Optional.empty();
+  }
+}
