@@ -5,6 +5,7 @@
   import { loaded } from '../lib/load.svelte';
   import { read, shown as shownName } from '../lib/pitch';
   import Hands from '../notes/Hands.svelte';
+  import Staff from '../parts/Staff.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, route } from '../router';
   import { short } from '../stand/lanes';
@@ -16,17 +17,19 @@
     lesson?: Schemas['LessonView'];
     suggested: Schemas['SuggestedView'][];
   }
+  /** where a section learns the note otherwise, by instrument, as it stands on its page */
+  let octaves = $state.raw<Record<string, string>>({});
   const page = loaded<Page>();
   const lesson = $derived(page.value?.lesson);
   const suggested = $derived(page.value?.suggested ?? []);
 
   $effect(() => {
-    void load(group, pitch);
+    void load(group, pitch, octaves);
   });
 
   /** The name of a note that is suggested: it comes with the word next. */
   const name = (s: Schemas['SuggestedView']) => s.what.split(' ')[0]!;
-  const load = (id: number, p: string) =>
+  const load = (id: number, p: string, chosen: Record<string, string>) =>
     page.ask(
       async () => {
         const path = { groupId: id };
@@ -40,7 +43,15 @@
             p === 'next'
               ? undefined
               : await asked(
-                  api.GET('/api/groups/{groupId}/lesson', { params: { path, query: { pitch: p } } })
+                  api.GET('/api/groups/{groupId}/lesson', {
+                    params: {
+                      path,
+                      query: {
+                        pitch: p,
+                        at: Object.entries(chosen).map(([i, written]) => `${i}:${written}`)
+                      }
+                    }
+                  })
                 )
         };
       },
@@ -52,7 +63,10 @@
           );
       }
     );
-  const go = (p: string) => navigate(`/people/group/${group}/note/${encodeURIComponent(p)}` as '/');
+  const go = (p: string) => {
+    octaves = {};
+    navigate(`/people/group/${group}/note/${encodeURIComponent(p)}` as '/');
+  };
   const PITCHES = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'Gb', 'G', 'Ab', 'A', 'Bb', 'B'];
   const shown = (p: string) => {
     const n = read(p);
@@ -114,15 +128,33 @@
       <article>
         <div class="who">
           <h2>{r.name}</h2>
-          <p>{r.students.join(', ')}</p>
+          <p class="small">{r.students.join(', ')}</p>
           {#if r.has.length}<p class="small quiet">has it already</p>{/if}
         </div>
         <div class="note">
-          <p class="written">{r.shown}</p>
-          {#if octave(r)}<p class="small quiet">{octave(r)}</p>{/if}
-          <p class="notation">{short(r.fingering).join(' · ')}</p>
+          <Staff
+            notes={[{ pitch: r.written, name: r.shown }]}
+            clef={r.clef}
+            label={`${r.shown}, sounds ${r.sounding}`}
+          />
+          <p class="small quiet">sounds {r.sounding}</p>
+          {#if r.octaves.length > 1}
+            <label class="octave small">
+              <span class="hidden">Octave for {r.name}</span>
+              <select
+                value={r.written}
+                onchange={(e) =>
+                  (octaves = { ...octaves, [r.instrument]: (e.target as HTMLSelectElement).value })}
+              >
+                {#each r.octaves as o (o.written)}<option value={o.written}>{o.shown}</option
+                  >{/each}
+              </select>
+            </label>
+          {/if}
         </div>
         <div class="picture">
+          <p class="label">{r.label}</p>
+          <p class="notation small">{short(r.fingering).join(' · ')}</p>
           <Hands
             keys={r.keys}
             held={r.held}
@@ -134,12 +166,14 @@
         </div>
         <div class="words">
           <p class="compared">{r.compared}</p>
-          <p><b>Air:</b> {r.air}.</p>
+          <p class="small">{r.air}</p>
           {#each r.mistakes as m (m.shown + m.why)}
             <p class="small">
-              <b>{m.shown}</b> comes out: {m.why}. <i>{m.mend.replace(/\.$/, '')}.</i>
+              {#if m.shown}<b>{m.shown}?</b>{/if}
+              {m.why} <i>{m.mend}</i>
             </p>
           {/each}
+          {#if octave(r)}<p class="small quiet">{octave(r)}</p>{/if}
           {#if r.caution}<p class="small caution"><b>Care:</b> {r.caution}</p>{/if}
         </div>
       </article>
@@ -175,44 +209,66 @@
   }
   article {
     display: grid;
-    grid-template-columns: 10rem 6.5rem 19rem minmax(0, 1fr);
-    gap: 1.25rem;
+    grid-template-columns: 8.5rem 7.5rem 15rem minmax(0, 1fr);
+    gap: 1rem;
     align-items: center;
-    padding: 1rem 1.25rem;
+    padding: 0.5rem 1rem;
     margin-top: -1px;
     background: var(--paper);
     border: 1px solid var(--rule);
     break-inside: avoid;
   }
-  .written {
-    font-size: 2.5rem;
-    font-weight: 300;
-    line-height: 1;
+  .note {
+    text-align: center;
+  }
+  .octave select {
+    min-height: 1.75rem;
+    font: inherit;
+    color: inherit;
+    background: var(--paper);
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+  }
+  .hidden {
+    position: absolute;
+    width: 1px;
+    height: 1px;
+    overflow: hidden;
+    clip-path: inset(50%);
   }
   .notation {
-    margin-top: 0.375rem;
     color: var(--ink-2);
     letter-spacing: 0.04em;
   }
+  .label {
+    font-weight: 600;
+    line-height: 1.25;
+  }
+  .label::first-letter {
+    text-transform: uppercase;
+  }
   .picture {
     display: flex;
-    justify-content: center;
+    flex-direction: column;
+    gap: 0.125rem;
+    align-items: center;
+    text-align: center;
   }
   .picture :global(svg) {
     max-width: 100%;
     height: auto;
-    max-height: 13rem;
+    max-height: 9rem;
   }
   .words {
     display: flex;
     flex-direction: column;
-    gap: 0.375rem;
+    gap: 0.25rem;
   }
   .compared {
-    font-size: 1.125rem;
+    font-size: 1.0625rem;
   }
   .caution {
-    padding: 0.375rem 0.5rem;
+    padding: 0.25rem 0.5rem;
     border: 1px solid var(--hard);
     border-radius: 4px;
   }
@@ -227,14 +283,84 @@
       grid-column: 1 / -1;
     }
   }
+  @page {
+    margin: 10mm;
+  }
   @media print {
     .how,
-    .next {
-      display: none;
+    .next,
+    .octave {
+      display: none !important;
     }
+    .page {
+      padding: 0;
+      max-width: none;
+    }
+    header {
+      margin-bottom: 0.1cm;
+    }
+    header > div {
+      display: flex;
+      gap: 0.5cm;
+      align-items: baseline;
+    }
+    /* twelve players stand on the two sides of one sheet */
     article {
-      grid-template-columns: 7rem 5rem 12rem minmax(0, 1fr);
+      grid-template-columns: 2.9cm 4.1cm minmax(0, 1fr);
+      grid-template-rows: auto auto;
+      gap: 0 0.25cm;
+      padding: 0.08cm 0.15cm;
+      font-size: 8.5pt;
+      line-height: 1.2;
+      color: #000;
       border-color: #000;
+    }
+    .who,
+    .note {
+      grid-column: 1;
+      text-align: left;
+    }
+    .who {
+      align-self: end;
+    }
+    .note {
+      align-self: start;
+    }
+    .note :global(.staff) {
+      min-height: 0;
+    }
+    .picture {
+      grid-column: 2;
+      grid-row: 1 / 3;
+    }
+    .words {
+      grid-column: 3;
+      grid-row: 1 / 3;
+      gap: 0.03cm;
+    }
+    article .small,
+    .compared {
+      font-size: 8.5pt;
+      line-height: 1.2;
+    }
+    .label,
+    .picture .notation {
+      font-size: 9pt;
+      line-height: 1.15;
+    }
+    .who h2 {
+      font-size: 9.5pt;
+      line-height: 1.15;
+    }
+    .picture :global(svg) {
+      max-height: 2.5cm;
+    }
+    .foot {
+      margin-top: 0.2cm;
+      font-size: 8pt;
+    }
+    h1 {
+      font-size: 14pt;
     }
   }
 </style>

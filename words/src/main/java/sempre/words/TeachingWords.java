@@ -10,6 +10,7 @@ import java.util.Map;
 import sempre.core.instrument.Control;
 import sempre.core.instrument.Finger;
 import sempre.core.instrument.Hold;
+import sempre.core.instrument.House;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Keywork;
 import sempre.core.pitch.Pitch;
@@ -313,6 +314,16 @@ public final class TeachingWords {
     return words.say(
         2 * left > notes ? "simpler.summary.thin" : "simpler.summary",
         Map.of("n", part.changes().size(), "notes", notes, "parts", words.and(parts)));
+  }
+
+  /** What the tone holes say against a fingering of the teacher's own. */
+  public String doubt(House.Doubt d) {
+    Map<String, Object> args = new HashMap<>();
+    d.lacking().ifPresent(h -> words.held(h).into(args, "key"));
+    d.sounds().ifPresent(p -> args.put("note", words.note(p)));
+    return words.say(
+        d.lacking().isPresent() ? "doubt.lacking" : d.forked() ? "doubt.forked" : "doubt.sounds",
+        args);
   }
 
   /** How what was heard counts, in two sentences. */

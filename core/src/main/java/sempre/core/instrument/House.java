@@ -141,9 +141,14 @@ public record House(
   /**
    * What the tone holes say against a fingering; a fork may be right all the same.
    *
-   * @return a sentence, or empty when the first open hole explains it or the model does not reach
+   * @param lacking what the register needs and is not held; empty when nothing
+   * @param sounds what the first open hole sounds instead; empty when something is lacking
+   * @param forked whether holes closed further down lower it a little
    */
-  public static Optional<String> doubt(Instrument i, Entry e) {
+  public record Doubt(Optional<Hold> lacking, Optional<Pitch> sounds, boolean forked) {}
+
+  /** The doubt about a fingering; empty when its first open hole explains it or none reaches so far. */
+  public static Optional<Doubt> doubt(Instrument i, Entry e) {
     Optional<Bore> bore = i.bore();
     Optional<Bore.Register> register = bore.flatMap(b -> b.register(e.written()));
     if (register.isEmpty()) {
@@ -151,19 +156,14 @@ public record House(
     }
     Optional<Integer> midi = bore.get().midi(e.pattern().plain().holds(), register.get());
     if (midi.isEmpty()) {
-      return Optional.of(
-          "It is held without what this register needs ("
-              + register.get().with().get(0).control().name()
-              + ").");
+      Hold lacking = register.get().with().get(0);
+      return Optional.of(new Doubt(Optional.of(lacking), Optional.empty(), false));
     }
+    boolean forked = bore.get().forked(e.pattern().plain().holds());
     return midi.get() == e.written().midi()
         ? Optional.empty()
         : Optional.of(
-            "By its first open hole it would sound "
-                + Pitch.usual(midi.get()).displayName()
-                + (bore.get().forked(e.pattern().plain().holds())
-                    ? ", lowered a little by the holes closed below."
-                    : "."));
+            new Doubt(Optional.empty(), Optional.of(Pitch.usual(midi.get())), forked));
   }
 
   /** The instrument as this house plays it, with these options chosen. */

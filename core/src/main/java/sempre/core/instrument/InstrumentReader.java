@@ -148,7 +148,8 @@ public final class InstrumentReader {
     Map<String, Object> k = map(root.get("keywork"));
     Keywork.Kind kind = Keywork.Kind.valueOf(text(k, "kind").toUpperCase(Locale.ROOT));
     String away = text(k, "away", "|");
-    String home = text(k, "home", "|");
+    // where the fingers rest must be told: there a finger is named, elsewhere its key
+    String home = kind == Keywork.Kind.HANDS ? text(k, "home") : "|";
     String holes = text(k, "holes", "|");
     List<Control> controls = new ArrayList<>();
     for (String side : List.of("left", "right")) {

@@ -191,6 +191,7 @@ public class CatalogueTest {
       options: {foot: {label: foot, values: [C, B], default: C}}
       keywork:
         kind: hands
+        home: "1 2 3 | 1 2 3"
         left: [[T, LT, thumb], [Tb, LT, lever], ["1", L1, one], ["2", L2, two]]
         right: [["3", R3, three], [Eb, R4, E flat], [B, R4, B foot, {foot: B}]]
       registers: [{from: A4, to: A4, except: {}}]

@@ -26,6 +26,7 @@ public class InvariantsTest {
       options: {longer: {label: longer, default: false}}
       keywork:
         kind: hands
+        home: "1 2 3 | 1 2 3"
         left: [[O, LT, register key], ["1", L1, first hole], ["2", L2, second hole]]
         right: [["1", R1, third hole], [C, R4, low key, {longer: "true"}]]
       wrong:

@@ -19,6 +19,7 @@ import sempre.core.learning.Learner;
 import sempre.core.learning.Needs;
 import sempre.core.learning.Placing;
 import sempre.core.pitch.NoteName;
+import sempre.core.pitch.Pitch;
 import sempre.core.planning.Player;
 import sempre.core.teaching.Lesson;
 import sempre.server.store.Db;
@@ -53,10 +54,15 @@ class LessonController {
   /**
    * @param pitch the note by its sound, such as {@code Ab}: each learns it in the octave in which
    *     the next part brings it, else as a playing check asks it
+   * @param at where a section learns it otherwise: {@code alto-sax:F4}, as it stands on its page
    */
   @GetMapping
-  Views.LessonView lesson(@PathVariable long groupId, @RequestParam String pitch) {
+  Views.LessonView lesson(
+      @PathVariable long groupId,
+      @RequestParam String pitch,
+      @RequestParam(required = false) List<String> at) {
     NoteName concert = NoteName.parse(pitch);
+    Map<String, Pitch> octaves = octaves(at == null ? List.of() : at);
     return db.inTransaction(
         tx -> {
           People.Group g =
@@ -68,7 +74,7 @@ class LessonController {
           List<String> without = new ArrayList<>();
           for (Learners.Known k : learners.ofGroup(tx, groupId)) {
             try {
-              learn(tx, k, stage, concert, rows, without);
+              learn(tx, k, stage, concert, octaves, rows, without);
             } catch (IllegalArgumentException e) {
               without.add(k.student().name() + ": " + Errors.sentence(e.getMessage()));
             }
@@ -90,12 +96,18 @@ class LessonController {
       Learners.Known k,
       Stage stage,
       NoteName concert,
+      Map<String, Pitch> octaves,
       Map<Same, List<Learning>> rows,
       List<String> without)
       throws SQLException {
     Player player = k.learner().player();
+    Placing placing = new Placing(player, stage, k.learner().needs());
     Optional<Placing.Placed> placed =
-        new Placing(player, stage, k.learner().needs()).needed(concert);
+        Optional.ofNullable(octaves.get(k.student().instrument()))
+            .filter(p -> placing.octavesOf(p).contains(p))
+            .filter(p -> sounds(player, p) == concert.pitchClass())
+            .map(p -> placing.placed(p, Placing.Why.SAID))
+            .or(() -> placing.needed(concert));
     Optional<Lesson> l =
         worked.of(
             tx,
@@ -113,6 +125,23 @@ class LessonController {
       rows.computeIfAbsent(same, s -> new ArrayList<>())
           .add(new Learning(k.student().name(), player));
     }
+  }
+
+  private static int sounds(Player player, Pitch written) {
+    return player.setup().instrument().transposition().sounding(written).pitchClass();
+  }
+
+  private static Map<String, Pitch> octaves(List<String> at) {
+    Map<String, Pitch> octaves = new LinkedHashMap<>();
+    for (String one : at) {
+      int colon = one.indexOf(':');
+      if (colon < 1) {
+        throw new IllegalArgumentException(
+            "say where a section learns the note as alto-sax:F4, not '" + one + "'");
+      }
+      octaves.put(one.substring(0, colon), Pitch.parse(one.substring(colon + 1)));
+    }
+    return octaves;
   }
 
   /** Why a student meets the note in this octave. */
@@ -148,6 +177,9 @@ class LessonController {
         Speech.words().instrument(i),
         l.written().toString(),
         Speech.words().note(l.written()),
+        Speech.words().note(i.transposition().sounding(l.written())),
+        i.clef(),
+        Names.notes(new Placing(player, Stage.ADVANCED, Needs.NONE).octavesOf(l.written())),
         same.octave(),
         l.entry().fingering(),
         Speech.words().label(l.entry()),

@@ -154,7 +154,7 @@ public class ChoicesApiTest extends DemoTestBase {
     JsonNode c = keep(flat(1), ONE_AND_ONE, "NOTE", false);
     assertThat(c.get("sentence").asString()).isEqualTo("Kept.");
     assertThat(kept(c.get("plan"))).isEqualTo("-x--");
-    assertThat(c.get("changes")).hasSize(2);
+    assertThat(c.get("changes")).hasSize(1);
     assertThat(c.get("changes").get(0).get("wasFingering").asString()).isEqualTo(SIDE);
     assertThat(c.get("changes").get(0).get("fingering").asString()).isEqualTo(ONE_AND_ONE);
     assertThat(kept(plan(ida))).isEqualTo("-x--");
@@ -271,7 +271,7 @@ public class ChoicesApiTest extends DemoTestBase {
                 stand(ida) + "/choices/style",
                 "{\"name\":\"bFlat\",\"school\":\"bis\",\"house\":false}"));
     assertThat(c.get("changes")).as("what was shown before comes").isEqualTo(offered);
-    assertThat(c.get("changes")).hasSize(2);
+    assertThat(c.get("changes")).hasSize(3);
     List<JsonNode> flats = flats(c.get("plan"));
     assertThat(flats.get(0).get("fingering").asString()).as("kept").isEqualTo(ONE_AND_ONE);
     assertThat(flats.get(1).get("fingering").asString()).isEqualTo(BIS);
