@@ -14,8 +14,15 @@
     options: string[];
   } = $props();
 
+  /** what is heard when it is no other note */
+  const ITSELF = 'itself';
+  interface Cause {
+    text: string;
+    remedy: string;
+    held?: string;
+  }
   let heard = $state('');
-  let causes = $state.raw<Schemas['CauseView'][]>();
+  let causes = $state.raw<Cause[]>();
   let problem = $state('');
 
   $effect(() => {
@@ -25,14 +32,16 @@
     problem = '';
     if (!other || other === expected) return;
     let gone = false;
-    asked(
-      api.GET('/api/notes/{instrument}/trouble', {
-        params: {
-          path: { instrument: table.id },
-          query: { set: options, expected, heard: other }
-        }
-      })
-    )
+    const path = { instrument: table.id };
+    const found: Promise<Cause[]> =
+      other === ITSELF
+        ? asked(api.GET('/api/notes/{instrument}/symptoms', { params: { path } }))
+        : asked(
+            api.GET('/api/notes/{instrument}/trouble', {
+              params: { path, query: { set: options, expected, heard: other } }
+            })
+          );
+    found
       .then((c) => {
         if (!gone) causes = c;
       })
@@ -46,7 +55,7 @@
 </script>
 
 <section aria-live="polite">
-  <h3>Another note sounds?</h3>
+  <h3>Something else sounds?</h3>
   <Select
     size="sm"
     labelText="{note.shown} is fingered, and what sounds is"
@@ -54,6 +63,7 @@
     on:change={(e) => (heard = String((e.target as HTMLSelectElement).value))}
   >
     <SelectItem value="" text="choose what is heard" />
+    <SelectItem value={ITSELF} text="the note itself, but it sounds wrong" />
     {#each table.notes.filter((n) => n.midi !== note.midi) as n (n.midi)}
       <SelectItem value={n.written} text={n.shown} />
     {/each}

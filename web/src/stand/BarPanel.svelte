@@ -44,7 +44,7 @@
     {/if}
   </p>
   <ol>
-    {#each notes as n (n.id)}
+    {#each notes as n, i (n.id)}
       {@const m = moves.get(n.id)}
       {#if m && m.difficulty >= WORTH}
         <li class="small between">
@@ -62,7 +62,9 @@
               `${n.label.charAt(0).toUpperCase()}${n.label.slice(1)}.`}
           </p>
         {/if}
-        {#each n.kept as k (k)}<p class="small">{k}</p>{/each}
+        {#each n.kept.filter((k) => !notes[i - 1]?.kept.includes(k)) as k (k)}<p class="small">
+            {k}
+          </p>{/each}
         {#if n.ornament}<p class="small">{n.ornament}</p>{/if}
       </li>
     {/each}

@@ -16,6 +16,7 @@
     where = $bindable(),
     section = $bindable(),
     looked,
+    all = $bindable(),
     busy,
     onlook,
     ontake,
@@ -34,6 +35,8 @@
     /** whether it counts for the others too */
     section: boolean;
     looked: number;
+    /** whether what nobody would want here is shown too */
+    all: boolean;
     busy: boolean;
     onlook: (i: number) => void;
     ontake: (i: number) => void;
@@ -52,12 +55,6 @@
             : extra < 15
               ? 'much more effort'
               : 'not done here';
-  /** what nobody would want here is shown when it is asked for */
-  let all = $state(false);
-  $effect(() => {
-    void note.id;
-    all = false;
-  });
   const offered = $derived(note.alternatives.filter((a) => all || !a.farOff));
   const far = $derived(note.alternatives.filter((a) => a.farOff).length);
   const standing = $derived(

@@ -22,6 +22,8 @@
   let plan = $state.raw<Schemas['PlanView']>();
   let chosen = $state('');
   let looked = $state(-1);
+  /** whether fingerings that nobody would want here are shown too */
+  let all = $state(false);
   let busy = $state(false);
   let problem = $state('');
   /** what the last choice did, in a sentence and note by note */
@@ -243,6 +245,7 @@
   function choose(id: string) {
     chosen = id;
     looked = -1;
+    all = false;
     said = '';
     changes = [];
     if (where === 'FIGURE') where = 'NOTE';
@@ -254,7 +257,8 @@
 
   function onkeydown(e: KeyboardEvent) {
     if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || !note) return;
-    const n = note.alternatives.filter((a) => !a.farOff).length;
+    const total = note.alternatives.length;
+    const n = all ? total : note.alternatives.filter((a) => !a.farOff).length;
     if (e.key === 'ArrowRight' && e.shiftKey) selectBars(1);
     else if (e.key === 'ArrowLeft' && e.shiftKey) selectBars(-1);
     else if (e.key === 'Escape' && against) against = undefined;
@@ -267,8 +271,11 @@
     else if (e.key === 'ArrowLeft') choose(notes[Math.max(at - 1, 0)]!.id);
     else if (e.key === 'Home') choose(notes[0]!.id);
     else if (e.key === 'End') choose(notes[notes.length - 1]!.id);
-    else if (e.key === 'ArrowDown' && n) looked = Math.min(looked + 1, n - 1);
-    else if (e.key === 'ArrowUp' && n) looked = Math.max(looked - 1, -1);
+    else if (e.key === 'ArrowDown' && looked + 1 < total) {
+      // past the last one that is offered come those that are not
+      looked++;
+      all ||= looked >= n;
+    } else if (e.key === 'ArrowUp' && n) looked = Math.max(looked - 1, -1);
     else if (e.key === 'Enter' && looked >= 0 && !pressed(e)) take(looked);
     else if (e.key === 'k') keep();
     else if (e.key === ' ' && !pressed(e)) player?.toggle();
@@ -448,6 +455,7 @@
               bind:where
               bind:section
               {looked}
+              bind:all
               {busy}
               onlook={(i) => (looked = i)}
               ontake={take}

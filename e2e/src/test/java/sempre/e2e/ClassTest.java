@@ -364,7 +364,7 @@ public class ClassTest {
   @Test
   public void theTeacherSetsHowFastWhatWasHeardFades() {
     Page page = at("/people");
-    page.getByLabel("Everyone: what was heard fades by half in").selectOption("7");
+    page.getByLabel("Everyone: ask again about a note after").selectOption("7");
     assertThat(page.getByText("The house style is changed")).isVisible();
     page.navigate(browsing.at("/people/5"));
     assertThat(page.getByText("fades by half in a week")).isVisible();
@@ -410,8 +410,9 @@ public class ClassTest {
         page.locator("article").filter(new Locator.FilterOptions().setHasText("Linh P."));
     assertThat(flute).containsText("Linh P.");
     assertThat(flute).containsText("As for");
-    assertThat(flute).containsText("comes out:");
-    assertThat(flute.locator("svg")).isVisible();
+    assertThat(flute).containsText("sounds F♯");
+    assertThat(flute.getByLabel("Octave for Flute")).isVisible();
+    assertThat(flute.locator(".picture svg")).isVisible();
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("F♯").setExact(true))
         .click();
     assertThat(page.locator("h1")).hasText("Everyone plays F♯");

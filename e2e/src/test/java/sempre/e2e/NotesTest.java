@@ -93,7 +93,7 @@ public class NotesTest {
     page.keyboard().press("ArrowRight");
     Locator aside = page.locator("aside");
     assertThat(aside).containsText("left second finger, left third finger, left little finger");
-    assertThat(aside).containsText("B5: right first finger late");
+    assertThat(aside).containsText("B5: the right first finger late");
     assertThat(aside).containsText("Some go down while others come up.");
     assertThat(cards(page).first()).containsText("compared from A♭5");
     assertThat(cards(page)).hasCount(4);
@@ -118,9 +118,10 @@ public class NotesTest {
   public void whatElseSoundsIsExplained() {
     Page page = at("/notes/clarinet/B4");
     page.getByLabel("B4 is fingered, and what sounds is").selectOption("E3");
-    assertThat(page.locator("aside"))
-        .containsText("The register key is not pressed, so the lower register sounds.");
+    assertThat(page.locator("aside")).containsText("The register key is not pressed.");
     assertThat(page.locator("aside")).containsText("Try: Press the register key");
+    page.getByLabel("B4 is fingered, and what sounds is").selectOption("itself");
+    assertThat(page.locator("aside")).containsText("The note squeaks.");
   }
 
   @Test

@@ -186,8 +186,8 @@ public class StandTest {
     page.navigate(browsing.at("/people"));
     String[][] ways = {
       {"Everyone: note names", "syllables", "letters"},
-      {"Everyone: a chromatic note by itself", "sharps", "usual"},
-      {"Everyone: what is played first", "marked", "clean"},
+      {"Everyone: name black-key notes", "sharps", "usual"},
+      {"Everyone: playback starts at", "marked", "clean"},
       {"Everyone: finger pictures", "facing", "player"},
     };
     for (String[] w : ways) {
@@ -204,11 +204,21 @@ public class StandTest {
     Locator aside = page.getByLabel("The chosen note");
     go(aside, "si♭4");
     assertThat(aside).containsText(Pattern.compile("(re|mi|fa|sol|la|si|do)[♭♯]?5"));
+    // the sentences and the names of fingerings say them too
+    assertThat(aside.locator("h2")).containsText("si flat");
     // what goes back to the server keeps its letters
     page.navigate(browsing.at("/ear/class/1"));
     page.locator(".chip").filter(new Locator.FilterOptions().setHasText("G")).first().click();
     page.getByText("Begin", new Page.GetByTextOptions().setExact(true)).click();
     assertThat(page).hasURL(Pattern.compile("/ear/check/\\d+"));
+    assertThat(page.getByLabel("Now asked"))
+        .containsText(Pattern.compile("(do|re|mi|fa|sol|la|si)[♭♯]?\\d"));
+    page.navigate(browsing.at("/people/group/1/note/Bb"));
+    assertThat(page.locator("h1")).hasText("Everyone plays si♭");
+    Locator first = page.locator("article").first();
+    assertThat(first)
+        .containsText(Pattern.compile("As for (low |high )?(do|re|mi|fa|sol|la|si)\\b"));
+    assertThat(first).containsText(Pattern.compile("sounds si♭\\d"));
     page.navigate(browsing.at("/people"));
     for (String[] w : ways) {
       page.getByLabel(w[0], new Page.GetByLabelOptions().setExact(true)).selectOption(w[2]);

@@ -147,7 +147,9 @@ public record House(
    */
   public record Doubt(Optional<Hold> lacking, Optional<Pitch> sounds, boolean forked) {}
 
-  /** The doubt about a fingering; empty when its first open hole explains it or none reaches so far. */
+  /**
+   * The doubt about a fingering; empty when its first open hole explains it or none reaches so far.
+   */
   public static Optional<Doubt> doubt(Instrument i, Entry e) {
     Optional<Bore> bore = i.bore();
     Optional<Bore.Register> register = bore.flatMap(b -> b.register(e.written()));
@@ -162,8 +164,7 @@ public record House(
     boolean forked = bore.get().forked(e.pattern().plain().holds());
     return midi.get() == e.written().midi()
         ? Optional.empty()
-        : Optional.of(
-            new Doubt(Optional.empty(), Optional.of(Pitch.usual(midi.get())), forked));
+        : Optional.of(new Doubt(Optional.empty(), Optional.of(Pitch.usual(midi.get())), forked));
   }
 
   /** The instrument as this house plays it, with these options chosen. */

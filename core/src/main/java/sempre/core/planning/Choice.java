@@ -29,6 +29,21 @@ public record Choice(double cost, List<Note> notes, List<Setup.Way> ways) {
         .toList();
   }
 
+  /** Notes so near each other are fingered as one thing. */
+  private static final int TOGETHER = 2;
+
+  /**
+   * Whether this is another way through than the best one, and not only a worse note here or there:
+   * notes near each other are fingered otherwise together, for a price that is worth a thought.
+   */
+  public boolean anotherWay(Choice best) {
+    List<Integer> changed = differences(best);
+    boolean together =
+        IntStream.range(1, changed.size())
+            .anyMatch(i -> changed.get(i) - changed.get(i - 1) <= TOGETHER);
+    return together && cost - best.cost <= Weight.FAR_OFF;
+  }
+
   /** The fingering of a note by its id. */
   public Optional<Setup.Way> way(String noteId) {
     return IntStream.range(0, notes.size())

@@ -28,6 +28,9 @@ final class Detour {
   /** What weighs less is not told. */
   private static final double AUDIBLE = 0.05;
 
+  /** Of places that weigh about the same the nearest is named: so much for each note between. */
+  private static final double FAR = 0.05;
+
   /** A second side is named with the first where it weighs so much of it. */
   private static final double BOTH_SIDES = 0.4;
 
@@ -86,7 +89,7 @@ final class Detour {
       }
       Place most =
           more.entrySet().stream()
-              .max(Comparator.comparingDouble(Map.Entry::getValue))
+              .max(Comparator.comparingDouble(e -> e.getValue() - FAR * away(i, e.getKey())))
               .orElseThrow()
               .getKey();
       excess(i, w, net, most, more, b, dear, cheap).ifPresent(all::add);
@@ -95,6 +98,12 @@ final class Detour {
     boolean ruled = all.stream().anyMatch(e -> e.weight() == Weight.WRONG);
     // where a rule says outright that it is not done, the slide it speaks of is not told besides
     return all.stream().filter(e -> !ruled || e.weight() != Weight.NO_SLIDE).toList();
+  }
+
+  /** How many notes a place lies from a note; 0 for the note itself and the changes beside it. */
+  private static int away(int i, Place p) {
+    int first = p.change() ? p.note() - 1 : p.note();
+    return i < first ? first - i : Math.max(0, i - p.note());
   }
 
   private Costs costs(int from, int to, Route.Bypass b) {

@@ -30,15 +30,11 @@ public final class Ways {
   /** In which order a group is listed; see {@link SeatOrder}. */
   public static final String ORDER = "order";
 
-  /** The language in which all is told. */
-  public static final String LANGUAGE = "language";
-
   /** Names by which {@code words} finds what a matter and its schools are called. */
   private static final String KEY = "way-";
 
   private static final List<Style> ALL =
       List.of(
-          style(LANGUAGE, "language", "en", "es"),
           style(NAMES, "names", "letters", "german", "syllables"),
           style(CHROMATIC, "chromatic", "usual", "sharps", "flats"),
           style(TEMPO, "tempo", "clean", "marked"),

@@ -1,6 +1,7 @@
 package sempre.core.planning;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
@@ -324,5 +325,20 @@ public class ChoicesTest {
         }
       }
     }
+  }
+
+  /** One worse note is an alternative of that note, and no other way through. */
+  @Test
+  public void anotherWayThroughChangesNeighboursTogether() {
+    Line line = Phrase.of("key=-3 tempo=100: C4/8 F3/8 C4/8 D4/8 Eb4/8 D4/8 C4/8 Bb3/4").line();
+    List<Choice> all = Planner.choose(line, able("trombone"), Planner.MOST_CHOICES);
+    Choice best = all.get(0);
+    assertFalse(best.anotherWay(best));
+    for (Choice c : all) {
+      if (c.differences(best).size() < 2) {
+        assertFalse(c.anotherWay(best), c.differences(best).toString());
+      }
+    }
+    assertTrue(all.stream().anyMatch(c -> c.anotherWay(best)), "some of them is one");
   }
 }

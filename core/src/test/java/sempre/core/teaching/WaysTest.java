@@ -15,8 +15,6 @@ public class WaysTest {
     assertEquals(
         Ways.with(Map.of("tempo", "marked", "bFlat", "side", "order", "section")),
         Map.of(
-            "language",
-            "en",
             "names",
             "letters",
             "chromatic",

@@ -26,7 +26,7 @@ final class Advice {
   /** Below this a change is no work worth naming. */
   private static final double WORTH_NAMING = 0.15;
 
-  private static final int CHOICES = 4;
+  private static final int OTHERS = 3;
 
   /** A gap up to here is no rest, in quarter notes. */
   private static final double JOINED_QUARTERS = 0.01;
@@ -45,7 +45,7 @@ final class Advice {
   static Views.AdviceView of(
       Line line, Part part, Player player, Map<String, String> locks, Map<String, String> own) {
     Advice a = new Advice(part, Planner.plan(line, player, locks));
-    List<Choice> choices = Planner.choose(line, player, locks, CHOICES);
+    List<Choice> choices = Planner.choose(line, player, locks, Planner.MOST_CHOICES);
     Choice best = choices.get(0);
     Views.OtherView learned =
         a.other(
@@ -53,9 +53,11 @@ final class Advice {
             best,
             Planner.choose(line, player.knowing(Optional.empty()), locks, 1).get(0));
     List<Views.OtherView> others = new ArrayList<>();
-    for (Choice c : choices.subList(1, choices.size())) {
-      others.add(a.other("Another way through", best, c));
-    }
+    choices.stream()
+        .skip(1)
+        .filter(c -> c.anotherWay(best))
+        .limit(OTHERS)
+        .forEach(c -> others.add(a.other("Another way through", best, c)));
     return new Views.AdviceView(
         a.hardest(),
         Worth.of(line, player).stream().limit(3).map(a::worth).toList(),

@@ -191,7 +191,9 @@ class NotesController {
           if (body.words() != null) {
             houses.say(tx, instrument, House.Key.of(entry), body.words());
           }
-          return new Added(entry.fingering(), House.doubt(i, entry).map(Speech.words().teaching()::doubt).orElse(""));
+          return new Added(
+              entry.fingering(),
+              House.doubt(i, entry).map(Speech.words().teaching()::doubt).orElse(""));
         });
   }
 

@@ -17,7 +17,6 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import sempre.core.instrument.Hold;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Stage;
 import sempre.formats.csv.InstrumentNames;

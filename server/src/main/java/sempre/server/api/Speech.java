@@ -20,8 +20,8 @@ import sempre.words.Language;
 import sempre.words.Words;
 
 /**
- * The words in which a request is answered: the teacher's language and way to name notes, or those
- * of the student whom the address names.
+ * The words in which a request is answered: with notes named as the teacher does, or the student
+ * whom the address names.
  */
 @Component
 class Speech implements HandlerInterceptor, WebMvcConfigurer {
@@ -45,10 +45,9 @@ class Speech implements HandlerInterceptor, WebMvcConfigurer {
 
   /** The words that go with ways of {@link Ways}. */
   static Words of(Map<String, String> ways) {
-    Language language = Language.of(ways.getOrDefault(Ways.LANGUAGE, "")).orElse(Language.EN);
     PitchNaming naming =
         PitchNaming.of(ways.getOrDefault(Ways.NAMES, "")).orElse(PitchNaming.LETTERS);
-    return Words.of(language, naming);
+    return Words.of(Language.EN, naming);
   }
 
   @Override

@@ -381,11 +381,12 @@ public class ApiTest extends DemoTestBase {
     assertThat(worth.get("label").asString()).isEqualTo("one-and-one B flat");
     assertThat(worth.get("needed").asBoolean()).isTrue();
     assertThat(worth.get("bars").get(0).asString()).isEqualTo("5");
-    assertThat(a.get("others")).hasSize(3);
+    assertThat(a.get("others").size()).isLessThanOrEqualTo(3);
     double extra = 0;
     for (JsonNode o : a.get("others")) {
       assertThat(o.get("extra").asDouble()).isGreaterThanOrEqualTo(extra);
-      assertThat(o.get("changes")).isNotEmpty();
+      // one worse note is no other way through
+      assertThat(o.get("changes")).hasSizeGreaterThan(1);
       extra = o.get("extra").asDouble();
     }
   }
