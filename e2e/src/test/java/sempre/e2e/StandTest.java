@@ -81,7 +81,7 @@ public class StandTest {
 
   @Test
   public void whatElseThereIsStandsOnThePageOnlyWhereItDiffers() {
-    Locator aside = at(FLUTE);
+    Locator aside = at("/stand/1/12");
     int all = page.locator("svg.lanes text.name").count();
     aside.getByText("Compare on the page").first().click();
     assertThat(page.getByText("Only the notes that differ are named.")).isVisible();

@@ -292,6 +292,12 @@ public class WordsTest {
     assertEquals(
         said(Words.ENGLISH, lips, lips.notes().get(0)),
         "Bring the note down with relaxed lips: it is sharp by itself.");
+    Plan last =
+        Planner.plan(
+            Phrase.of("key=0 tempo=120: E4/8 *D4/4 r/2").line(), Player.able(setup("trumpet")));
+    assertTrue(
+        said(Words.ENGLISH, last, last.notes().get(1)).startsWith("Draw the third valve slide"),
+        "exposed before a rest");
     Plan quick =
         Planner.plan(
             Phrase.of("key=0 tempo=120: *D4/8 E4/4").line(), Player.able(setup("trumpet")));

@@ -85,6 +85,11 @@ record Context(
         || i > 0 && notes.get(i - 1).ornament().kind() == Ornament.Kind.TREMOLO;
   }
 
+  /** Whether silence follows. */
+  boolean ends() {
+    return nextMidi == NONE;
+  }
+
   boolean is(Rule.When when) {
     return (circumstances & 1 << when.ordinal()) != 0;
   }

@@ -450,7 +450,8 @@ public final class Planner {
   private Optional<Reason> tuned(int i, Setup.Way way) {
     Note note = notes.get(i);
     Entry e = way.entry();
-    boolean longNote = note.seconds() >= Weight.LONG_SECONDS || note.fermata();
+    boolean ends = contexts.get(i).ends() && note.seconds() >= Weight.EXPOSED_SECONDS;
+    boolean longNote = note.seconds() >= Weight.LONG_SECONDS || note.fermata() || ends;
     boolean valves = player.setup().instrument().keywork().kind() == Keywork.Kind.VALVES;
     if (!longNote || !valves || e.tuning().isEmpty() || e.cents().orElse(0) < Weight.MEND_CENTS) {
       return Optional.empty();

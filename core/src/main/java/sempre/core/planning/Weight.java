@@ -143,6 +143,9 @@ public enum Weight {
   /** A note of this length or longer counts as long, in seconds. */
   static final double LONG_SECONDS = 1;
 
+  /** So long, in seconds, the last note before a rest is exposed (common practice, no source). */
+  static final double EXPOSED_SECONDS = 0.5;
+
   /** Up to an octave no leap is counted, in semitones. */
   static final int LEAP_FROM = 12;
 
