@@ -184,7 +184,7 @@ public class LessonTest {
 
   @Test
   public void anotherWayThroughIsTakenWhole() {
-    Page page = at("/stand/1/12");
+    Page page = at("/stand/1/8");
     assertThat(page.getByText("Hardest changes")).isVisible();
     assertThat(page.getByText("Worth teaching next")).isVisible();
     Locator way =

@@ -129,6 +129,15 @@ public final class PlanWords {
   }
 
   private String place(Where where, Map<String, Object> args) {
+    String place = besides(where, args);
+    if (place.isEmpty() || where.otherwise().isEmpty()) {
+      return place;
+    }
+    List<String> notes = where.otherwise().stream().map(words::name).distinct().toList();
+    return words.say("place.otherwise", Map.of("place", place, "notes", words.and(notes)));
+  }
+
+  private String besides(Where where, Map<String, Object> args) {
     if (where.away() != 0 && where.previous().isPresent() && where.next().isPresent()) {
       return words.say(where.away() > 0 ? "place.further" : "place.earlier", args);
     }
@@ -277,7 +286,7 @@ public final class PlanWords {
     }
     part("move.up", move.up(), parts);
     part("move.down", move.down(), parts);
-    move.slides().forEach(s -> part("move.slides", List.of(s.finger()), parts));
+    part("move.slides", move.slides().stream().map(Move.FingerSlide::finger).toList(), parts);
     move.travel()
         .filter(t -> t.cm() >= 0.5)
         .ifPresent(
@@ -311,7 +320,8 @@ public final class PlanWords {
             s ->
                 parts.add(
                     words.say(
-                        "hard.slide", Map.of("finger", words.theFingers(List.of(s.finger()))))));
+                        s.opensHalf() ? "hard.half" : s.coversWhole() ? "hard.whole" : "hard.slide",
+                        Map.of("finger", words.theFingers(List.of(s.finger()))))));
     if (m.contrary()) {
       parts.add(words.say("hard.contrary"));
     }

@@ -200,7 +200,7 @@ public final class TeachingWords {
 
   private String comparison(Instrument i, Pitch to, Lesson.Comparison c) {
     Map<String, Object> args = new HashMap<>();
-    args.put("from", from(c.from().written(), to));
+    args.put("from", from(i, c.from().written(), to));
     if (c.same()) {
       return words.say("compare.same", args);
     }
@@ -261,13 +261,14 @@ public final class TeachingWords {
     return words.and(keys);
   }
 
-  /** A note to come from: low or high where it is an octave or more away. */
-  private String from(Pitch from, Pitch to) {
-    int apart = from.midi() - to.midi();
-    Map<String, Object> args = Map.of("name", words.name(from));
-    return apart <= -OCTAVE
-        ? words.say("low", args)
-        : apart >= OCTAVE ? words.say("high", args) : words.name(from);
+  /** A note to come from: an octave or more away it is low, or told with its octave. */
+  private String from(Instrument i, Pitch from, Pitch to) {
+    if (Math.abs(from.midi() - to.midi()) < OCTAVE) {
+      return words.name(from);
+    }
+    return from.midi() < i.lowest().midi() + OCTAVE
+        ? words.say("low", Map.of("name", words.name(from)))
+        : words.note(from);
   }
 
   /** What to do when another note comes out, in two sentences. */
@@ -339,13 +340,13 @@ public final class TeachingWords {
   }
 
   /** Air and lips, in one sentence. */
-  public String air(Lesson lesson) {
+  public String air(Instrument i, Lesson lesson) {
     Air air = lesson.air();
     String voice = air.voice().name().toLowerCase(Locale.ROOT);
     String own = "air." + voice + "." + air.way().name().toLowerCase(Locale.ROOT);
     if (words.has(own)) {
       Map<String, Object> args = new HashMap<>();
-      lesson.from().ifPresent(c -> args.put("from", from(c.from().written(), lesson.written())));
+      lesson.from().ifPresent(c -> args.put("from", from(i, c.from().written(), lesson.written())));
       return words.say(own, args);
     }
     int register = air.register();

@@ -117,8 +117,8 @@ public class WordsTest {
       {
         "trombone",
         "key=-2 tempo=120: C3/8 *F3/8 C3/8",
-        "Sixth position: the slide stays where it is; with first position it would go 99 cm.",
-        "Sexta posición: la vara se queda donde está; con primera posición recorrería 99 cm."
+        "Sixth position: with first position, the slide would go 99 cm, between C and C.",
+        "Sexta posición: con primera posición, la vara recorrería 99 cm, entre do y do."
       },
     };
   }

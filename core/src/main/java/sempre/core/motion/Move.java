@@ -52,7 +52,17 @@ public record Move(
    * @param to tokens it holds then
    * @param way how well that goes
    */
-  public record FingerSlide(Finger finger, String from, String to, SlideRule.Way way) {}
+  public record FingerSlide(Finger finger, String from, String to, SlideRule.Way way) {
+    /** Whether it stays on its hole and opens half of it. */
+    public boolean opensHalf() {
+      return to.equals("h" + from);
+    }
+
+    /** Whether it stays on its hole and covers the whole of it again. */
+    public boolean coversWhole() {
+      return from.equals("h" + to);
+    }
+  }
 
   /**
    * A note that slips out between. With no finger named it is a neighbouring partial on the same

@@ -1,6 +1,7 @@
 package sempre.core.planning;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashSet;
@@ -31,7 +32,7 @@ final class Detour {
   /** Of places that weigh about the same the nearest is named: so much for each note between. */
   private static final double FAR = 0.05;
 
-  /** A second side is named with the first where it weighs so much of it. */
+  /** Another place is named with, or in place of, the dearest where it weighs so much of it. */
   private static final double BOTH_SIDES = 0.4;
 
   private final Player player;
@@ -87,8 +88,10 @@ final class Detour {
       if (net < AUDIBLE) {
         continue;
       }
+      double dearest = more.values().stream().mapToDouble(Double::doubleValue).max().orElse(0);
       Place most =
           more.entrySet().stream()
+              .filter(e -> e.getValue() >= dearest * BOTH_SIDES)
               .max(Comparator.comparingDouble(e -> e.getValue() - FAR * away(i, e.getKey())))
               .orElseThrow()
               .getKey();
@@ -174,29 +177,75 @@ final class Detour {
             .filter(x -> !cheap.items().get(most).contains(x))
             .findFirst()
             .flatMap(Tally.Item::rule);
+    Where where = where(i, most, more, rule, b);
     return why(i, w, most, rule, b)
-        .map(why -> new Excess(w, net, rule, why, where(i, most, more, rule)));
+        .map(
+            why ->
+                where.side() == Where.Side.BOTH && most.change()
+                    ? bothSides(i, w, net, most, why, where, b)
+                    : new Excess(w, net, rule, why, where));
   }
 
-  private Where where(int i, Place p, Map<Place, Double> more, Optional<Rule> rule) {
+  /** What is told of two changes at once must hold of each; else only the weightier is told. */
+  private Excess bothSides(
+      int i, Weight w, double net, Place most, Why why, Where where, Route.Bypass b) {
+    int j = most.note();
+    int other = j == i ? i + 1 : i;
+    Why told = why;
+    boolean both = true;
+    if (why instanceof Why.Travel t) {
+      told = new Why.Travel(t.cm() + travel(other, b), t.insteadCm() + travel(other, null));
+    } else if (why instanceof Why.Slip s) {
+      both =
+          move(other, b).slips().stream()
+              .anyMatch(x -> x.note().soundsAs(s.heard()) && x.isLate() == s.late());
+    } else if (why instanceof Why.Slide s) {
+      both = move(other, b).slides().stream().anyMatch(x -> x.finger() == s.finger());
+    }
+    Where.Side side = j == i ? Where.Side.PREVIOUS : Where.Side.NEXT;
+    return new Excess(w, net, Optional.empty(), told, both ? where : beside(side, i, b));
+  }
+
+  private Where where(
+      int i, Place p, Map<Place, Double> more, Optional<Rule> rule, Route.Bypass b) {
     int j = p.note();
     if (!p.change()) {
       Where.Side side =
           rule.map(r -> side(r, route.contexts.get(j)))
               .orElse(i == j ? Where.Side.NOTE : i < j ? Where.Side.NEXT : Where.Side.PREVIOUS);
-      return new Where(side, pitch(j - 1), pitch(i == j ? j + 1 : j), j - i);
+      return new Where(side, pitch(j - 1), pitch(i == j ? j + 1 : j), List.of(), j - i);
     }
     if (j == i || j == i + 1) {
       double other = more.getOrDefault(new Place(j == i ? i + 1 : i, true), 0.0);
-      boolean both = other >= more.get(p) * BOTH_SIDES;
+      boolean both = other > 0 && other >= more.get(p) * BOTH_SIDES;
       Where.Side side = both ? Where.Side.BOTH : j == i ? Where.Side.PREVIOUS : Where.Side.NEXT;
-      return new Where(side, pitch(i - 1), pitch(i + 1), 0);
+      return beside(side, i, b);
     }
     return new Where(
         j < i ? Where.Side.PREVIOUS : Where.Side.NEXT,
         pitch(j - 1),
         pitch(j),
+        otherwise(b, j - 1, j),
         j < i ? j - i : j - i - 1);
+  }
+
+  private Where beside(Where.Side side, int i, Route.Bypass b) {
+    List<Pitch> otherwise =
+        switch (side) {
+          case PREVIOUS -> otherwise(b, i - 1);
+          case NEXT -> otherwise(b, i + 1);
+          default -> otherwise(b, i - 1, i + 1);
+        };
+    return new Where(side, pitch(i - 1), pitch(i + 1), otherwise, 0);
+  }
+
+  /** Those of some notes that the other way fingers otherwise too. */
+  private List<Pitch> otherwise(Route.Bypass b, int... at) {
+    return Arrays.stream(at)
+        .filter(j -> j >= 0 && j < notes.size())
+        .filter(j -> way(j, state(j, b)).entry() != way(j, taken[j]).entry())
+        .mapToObj(j -> notes.get(j).pitch())
+        .toList();
   }
 
   private Optional<Pitch> pitch(int j) {
@@ -233,7 +282,7 @@ final class Detour {
       }
       case ROLL, SLIDE, NO_SLIDE -> slide(i, j, b);
       case HAND_SHIFT -> Optional.of(new Why.HandShift());
-      case TRAVEL -> Optional.of(new Why.Travel(travel(b, b), travel(b, null)));
+      case TRAVEL -> Optional.of(new Why.Travel(travel(j, b), travel(j, null)));
       case REVERSAL -> Optional.of(new Why.Reversal());
       case PARTIALS, REGISTER, LEAP -> Optional.of(new Why.Lips());
       case AIR_ALONE -> Optional.of(new Why.AirAlone());
@@ -272,14 +321,9 @@ final class Detour {
         .map(s -> new Why.Slide(s.finger(), from.get(s.finger()), to.get(s.finger()), needed));
   }
 
-  /** The slide's way over all that differs, in centimetres. */
-  private double travel(Route.Bypass range, Route.Bypass b) {
-    double cm = 0;
-    int to = Math.min(notes.size() - 1, range.from() + range.states().length);
-    for (int j = Math.max(1, range.from()); j <= to; j++) {
-      cm += move(j, b).travel().map(Move.Travel::cm).orElse(0.0);
-    }
-    return cm;
+  /** The slide's way to a note, in centimetres. */
+  private double travel(int j, Route.Bypass b) {
+    return move(j, b).travel().map(Move.Travel::cm).orElse(0.0);
   }
 
   /** The number of a way in the layer of a note. */

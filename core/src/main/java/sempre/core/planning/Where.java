@@ -1,5 +1,6 @@
 package sempre.core.planning;
 
+import java.util.List;
 import java.util.Optional;
 import sempre.core.pitch.Pitch;
 
@@ -9,9 +10,15 @@ import sempre.core.pitch.Pitch;
  * @param side of that note
  * @param previous the note before the place; empty at the start
  * @param next the note behind it; empty at the end
+ * @param otherwise which of the two would be played another way too; empty mostly
  * @param away how many notes further on (or back, negative); 0 when it is next to the note
  */
-public record Where(Side side, Optional<Pitch> previous, Optional<Pitch> next, int away) {
+public record Where(
+    Side side, Optional<Pitch> previous, Optional<Pitch> next, List<Pitch> otherwise, int away) {
+  public Where {
+    otherwise = List.copyOf(otherwise);
+  }
+
   /** The sides of a note. */
   public enum Side {
     PREVIOUS("previous"),

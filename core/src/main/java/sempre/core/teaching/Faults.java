@@ -87,6 +87,16 @@ final class Faults {
     }
   }
 
+  /** The same for a key that is not meant: the less likely, the farther its note is. */
+  private void addKey(Fault fault, double rank, List<Hold> other) {
+    int far =
+        sounding.of(other, blown).notes().stream()
+            .mapToInt(p -> Math.abs(p.midi() - entry.written().midi()))
+            .min()
+            .orElse(0);
+    add(fault, rank + Rank.FARTHER * Math.max(0, far - Rank.NEAR), other);
+  }
+
   private void add(Fault fault, double rank, List<Pitch> heard, List<Hold> other) {
     found.add(new Found(fault, rank, heard, keywork.fingering(other).text()));
   }
@@ -102,7 +112,10 @@ final class Faults {
     }
     Hold half = new Hold(h.control(), Hold.Way.HALF);
     if (h.way() == Hold.Way.FULL && halved().contains(half) && !register(half)) {
-      add(new Fault.HalfOpen(h), Rank.HALF, Sounding.with(up, half));
+      List<Hold> open = Sounding.with(up, half);
+      // where the table does not have it, half of a hole is a leak like any other
+      boolean known = sounding.of(open, blown).known();
+      add(new Fault.HalfOpen(h), known ? Rank.HALF : Rank.LEAK, open);
     }
     if (h.way() == Hold.Way.HALF && !key) {
       add(new Fault.Covered(h), Rank.HALF, Sounding.with(up, new Hold(h.control(), Hold.Way.FULL)));
@@ -129,13 +142,13 @@ final class Faults {
     } else if (more.control().home()) {
       add(new Fault.StillDown(more), Rank.FINGER, down);
     } else {
-      add(new Fault.Brushed(more), Rank.BRUSHED, down);
+      addKey(new Fault.Brushed(more), Rank.BRUSHED, down);
     }
     for (Hold h : holds) {
       List<Hold> other = Sounding.with(Sounding.without(holds, h), more);
       boolean sameFinger = h.finger() == more.finger();
       if (sameFinger && !h.control().equals(more.control())) {
-        add(new Fault.WrongKey(more, h), Rank.WRONG_KEY, other);
+        addKey(new Fault.WrongKey(more, h), Rank.WRONG_KEY, other);
       } else if (neighbours(h, more) && sounding.of(other, blown).known()) {
         add(new Fault.Swapped(more, h), Rank.SWAPPED, other);
       }
@@ -325,8 +338,14 @@ final class Faults {
     add(fault, Rank.REGISTER_KEY, List.of(heard), held);
   }
 
-  /** The fingers of the note an octave lower, where overblowing them is known as a substitute. */
+  /**
+   * The fingers of the note an octave lower, where overblowing them is known as a substitute and no
+   * register key tells the two apart (low saxophone fingerings as overtones are no slip).
+   */
   private void octaveBelow() {
+    if (blown.filter(r -> r.up() == 0 || !r.with().isEmpty()).isPresent()) {
+      return;
+    }
     Pitch lower = entry.written().plus(-7, -12);
     Set<String> substitutes =
         setup.ways(entry.written()).stream()

@@ -63,6 +63,12 @@ final class Rank {
   /** A key is brushed. */
   static final double BRUSHED = 2;
 
+  /** Each semitone that a wrong key leads farther away than a neighbouring note. */
+  static final double FARTHER = 0.4;
+
+  /** So many semitones away a key is still that of a neighbouring note. */
+  static final int NEAR = 2;
+
   /** Some key far above is brushed. */
   static final double BRUSHED_ABOVE = 2.2;
 

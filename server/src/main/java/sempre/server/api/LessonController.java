@@ -197,7 +197,7 @@ class LessonController {
                         words.fault(i, l.written(), m.fault()),
                         words.remedy(i, l.written(), m.fault())))
             .toList(),
-        words.air(l),
+        words.air(i, l),
         l.caution().map(words::caution).orElse(""));
   }
 }

@@ -247,7 +247,7 @@ final class Corpus {
       String where = i.id() + " " + note + " [" + l.entry().fingering() + "]";
       String from = l.from().map(c -> ", has " + c.from().written()).orElse("");
       add("compare", where + from, setup, l, words.teaching().comparison(i, l));
-      add("air", where + from, setup, l.air(), words.teaching().air(l));
+      add("air", where + from, setup, l.air(), words.teaching().air(i, l));
       for (Lesson.Mistake m : l.mistakes()) {
         add("mistake", where + from, setup, m, words.teaching().mistake(i, note, m));
       }
