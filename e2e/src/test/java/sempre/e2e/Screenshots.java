@@ -23,7 +23,7 @@ public final class Screenshots {
           "ArrowRight",
           "ArrowRight",
           "ArrowRight");
-      shoot(browsing, folder, "stand-compared", "/stand/5/12", false, "click:Compare on the page");
+      shoot(browsing, folder, "stand-compared", "/stand/5/10", false, "click:Compare on the page");
       shoot(
           browsing,
           folder,
@@ -68,8 +68,9 @@ public final class Screenshots {
           "Enter");
       shoot(browsing, folder, "people", "/people", false);
       shoot(browsing, folder, "student", "/people/5", false);
+    } finally {
+      Browsing.done();
     }
-    Browsing.done();
   }
 
   private static void shoot(

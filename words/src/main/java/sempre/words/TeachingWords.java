@@ -216,8 +216,12 @@ public final class TeachingWords {
                     words.say(
                         t.outward() > 0 ? "compare.out" : "compare.in",
                         Map.of("cm", Math.round(t.cm())))));
-    part(i, "compare.add", c.added(), parts);
-    part(i, "compare.lift", c.lifted(), parts);
+    if (!c.added().isEmpty()) {
+      parts.add(words.say("compare.add", Map.of("what", named(i, c.added(), false))));
+    }
+    if (!c.lifted().isEmpty()) {
+      parts.add(words.say("compare.lift", Map.of("what", named(i, c.lifted(), true))));
+    }
     for (Lesson.Shift s : c.shifts()) {
       Map<String, Object> shift = new HashMap<>();
       words.fingers(List.of(s.finger())).into(shift, "finger");
@@ -232,21 +236,15 @@ public final class TeachingWords {
     return words.say("compare", args);
   }
 
-  private void part(Instrument i, String key, List<Hold> holds, List<String> parts) {
-    if (!holds.isEmpty()) {
-      parts.add(words.say(key, Map.of("what", named(i, holds))));
-    }
-  }
-
   /** Fingers where they rest, keys by name with the finger that works them, valves by name. */
-  private String named(Instrument i, List<Hold> holds) {
+  private String named(Instrument i, List<Hold> holds, boolean lifted) {
     if (i.keywork().kind() != Keywork.Kind.HANDS) {
       return words.and(holds.stream().map(words::theHold).toList());
     }
     List<Finger> resting = new ArrayList<>();
     List<String> keys = new ArrayList<>();
     for (Hold h : holds) {
-      if (h.control().home() && h.way() != Hold.Way.HALF) {
+      if (h.control().home() && (lifted || h.way() != Hold.Way.HALF)) {
         resting.add(h.finger());
       } else {
         keys.add(

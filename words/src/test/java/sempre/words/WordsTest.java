@@ -163,7 +163,7 @@ public class WordsTest {
         "Put the right hand down early, from bar 3 to bar 5: the D needs it.");
     assertEquals(
         ES.plan().kept(k, "3", "3", Optional.empty(), next),
-        "Baja pronto la mano derecha, en el compás 3: el re que sigue lo necesita.");
+        "Baja pronto la mano derecha, en el compás 3: así lo pide el re que sigue.");
   }
 
   @DataProvider
