@@ -100,7 +100,7 @@
     </p>
   {/if}
   {#each move.slips.slice(0, 3) as s (s.shown + s.cause)}
-    <p class="small"><b>{s.shown}</b> {s.audibly} with: {s.cause}</p>
+    <p class="small"><b>{s.shown}</b> may slip out ({s.cause}); it {s.audibly}.</p>
   {/each}
 </div>
 
