@@ -138,6 +138,14 @@ public class ClassTest {
     return check(page, "Bb C D Eb F");
   }
 
+  /** A check of the first group on one note. */
+  private long checkOfBFlat(Page page) {
+    return made(
+        page,
+        "/api/groups/1/checks",
+        "{\"items\":[{\"kind\":\"SOUND\",\"what\":\"Bb\",\"pieceId\":0}]}");
+  }
+
   /** A check of the thirty. */
   private long check(Page page, String sounds) {
     String people = page.request().get(browsing.at("/api/people")).text();
@@ -217,11 +225,7 @@ public class ClassTest {
   @Test
   public void twoTeachersSeeEachOthersMarks() {
     Page one = browsing.page();
-    long check =
-        made(
-            one,
-            "/api/groups/1/checks",
-            "{\"items\":[{\"kind\":\"SOUND\",\"what\":\"Bb\",\"pieceId\":0}]}");
+    long check = checkOfBFlat(one);
     Page two = browsing.page();
     one.navigate(browsing.at("/ear/check/" + check));
     two.navigate(browsing.at("/ear/check/" + check));
@@ -238,11 +242,7 @@ public class ClassTest {
   @Test
   public void whatWasAskedForBeforeAMarkDoesNotTakeTheMarkAway() {
     Page page = browsing.page();
-    long check =
-        made(
-            page,
-            "/api/groups/1/checks",
-            "{\"items\":[{\"kind\":\"SOUND\",\"what\":\"Bb\",\"pieceId\":0}]}");
+    long check = checkOfBFlat(page);
     page.navigate(browsing.at("/ear/check/" + check));
     assertThat(page.getByLabel("Now asked")).isVisible();
     List<Runnable> late = new ArrayList<>();
@@ -263,11 +263,7 @@ public class ClassTest {
   @Test
   public void whoeverIsAbsentIsNotTheOneGradedNextHoweverSlowTheAnswer() {
     Page page = browsing.page();
-    long check =
-        made(
-            page,
-            "/api/groups/1/checks",
-            "{\"items\":[{\"kind\":\"SOUND\",\"what\":\"Bb\",\"pieceId\":0}]}");
+    long check = checkOfBFlat(page);
     page.navigate(browsing.at("/ear/check/" + check));
     assertThat(page.getByText("12 marks to go")).isVisible();
     List<Route> held = new ArrayList<>();

@@ -337,21 +337,25 @@ public final class TeachingWords {
         : words.say(octaves > 0 ? "octaves.up" : "octaves.down", Map.of("n", Math.abs(octaves)));
   }
 
-  /** Air and lips, in one sentence. */
+  /**
+   * Air and lips, in one sentence: what is told of the way or, where a voice has no word for that,
+   * of the register.
+   */
   public String air(Instrument i, Lesson lesson) {
     Air air = lesson.air();
-    String voice = air.voice().name().toLowerCase(Locale.ROOT);
-    String own = "air." + voice + "." + air.way().name().toLowerCase(Locale.ROOT);
-    if (words.has(own)) {
-      Map<String, Object> args = new HashMap<>();
-      lesson.from().ifPresent(c -> args.put("from", from(i, c.from().written(), lesson.written())));
-      return words.say(own, args);
+    String voice = "air." + air.voice().name().toLowerCase(Locale.ROOT);
+    String way = "." + air.way().name().toLowerCase(Locale.ROOT);
+    Map<String, Object> args = new HashMap<>();
+    lesson.from().ifPresent(c -> args.put("from", from(i, c.from().written(), lesson.written())));
+    if (words.has(voice + way)) {
+      return words.say(voice + way, args);
     }
     int register = air.register();
-    while (!words.has("air." + voice + "." + register)) {
+    while (!words.has(voice + "." + register)) {
       register--;
     }
-    return words.say("air." + voice + "." + register);
+    String own = voice + "." + register;
+    return words.say(words.has(own + way) ? own + way : own, args);
   }
 
   /** What to watch, in one or two sentences. */

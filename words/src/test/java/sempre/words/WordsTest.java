@@ -96,6 +96,37 @@ public class WordsTest {
   }
 
   @DataProvider
+  public Object[][] airs() {
+    return new Object[][] {
+      {"alto-sax", "F5", "E5", "The same air and lips as for E."},
+      {"alto-sax", "F5", "F4", "Faster air with the same lips: let the air do it, not the jaw."},
+      {"flute", "A5", "G5", "The same air and lips as for G."},
+      {
+        "flute",
+        "E5",
+        "E4",
+        "A faster, narrower stream; the lips come forward a little, and the jaw stays loose."
+      },
+      {
+        "trumpet",
+        "C5",
+        "G4",
+        "From G: firmer lips, a smaller opening and faster air, but not blown hard."
+      },
+      {"recorder-soprano", "F5", "E5", "The same air as for E, and the thumb half open."},
+    };
+  }
+
+  /** Nobody blows faster for the next note of a register that speaks already. */
+  @Test(dataProvider = "airs")
+  public void airIsToldAsTheWayFromTheNoteThatThePlayerHas(
+      String id, String note, String has, String en) {
+    Instrument i = setup(id).instrument();
+    Lesson l = Lesson.written(Pitch.parse(note), knowing(id, has), Stage.SCHOOL).orElseThrow();
+    assertEquals(Words.ENGLISH.teaching().air(i, l), en);
+  }
+
+  @DataProvider
   public Object[][] reasons() {
     return new Object[][] {
       {

@@ -10,7 +10,7 @@ import sempre.core.pitch.Pitch;
  * @param to highest written note
  * @param holds the controls
  * @param over what must be held as well for that; empty when nothing
- * @param because one sentence: why they are not heard, or what they would spoil
+ * @param because key of the reason in words: why they are not heard, or what they would spoil
  * @param source where it comes from
  */
 public record Freedom(

@@ -8,7 +8,7 @@ import java.util.List;
  * @param name as in the notation, {@code highFsharp}
  * @param values what it can be, {@code true} and {@code false} for a part that is there or not
  * @param standard the value of an instrument of which nothing is known
- * @param label in words
+ * @param label key of its name in words
  * @param words what the values are called, in the order of the values
  */
 public record Option(

@@ -12,7 +12,7 @@ import sempre.core.pitch.Pitch;
  * @param slurred whether only a slur to that neighbour counts
  * @param verdict what follows
  * @param purpose what it serves
- * @param because one sentence a student understands
+ * @param because key of the reason in words
  */
 public record Rule(
     When when,

@@ -7,7 +7,7 @@ import java.util.Map;
  * A point on which good teachers differ.
  *
  * @param name as on the command line, {@code bFlat}
- * @param label in words
+ * @param label key of its name in words
  * @param schools value to words, in the order of the catalogue
  * @param standard the value when the teacher has said nothing
  */

@@ -182,13 +182,20 @@ final class Detour {
         .map(
             why ->
                 where.side() == Where.Side.BOTH && most.change()
-                    ? bothSides(i, w, net, most, why, where, b)
+                    ? bothSides(i, w, net, most, rule, why, where, b)
                     : new Excess(w, net, rule, why, where));
   }
 
   /** What is told of two changes at once must hold of each; else only the weightier is told. */
   private Excess bothSides(
-      int i, Weight w, double net, Place most, Why why, Where where, Route.Bypass b) {
+      int i,
+      Weight w,
+      double net,
+      Place most,
+      Optional<Rule> rule,
+      Why why,
+      Where where,
+      Route.Bypass b) {
     int j = most.note();
     int other = j == i ? i + 1 : i;
     Why told = why;
@@ -199,11 +206,13 @@ final class Detour {
       both =
           move(other, b).slips().stream()
               .anyMatch(x -> x.note().soundsAs(s.heard()) && x.isLate() == s.late());
+    } else if (why instanceof Why.Fingers f) {
+      both = move(other, b).fingers() == f.moving() && move(other, null).fingers() == f.instead();
     } else if (why instanceof Why.Slide s) {
       both = move(other, b).slides().stream().anyMatch(x -> x.finger() == s.finger());
     }
     Where.Side side = j == i ? Where.Side.PREVIOUS : Where.Side.NEXT;
-    return new Excess(w, net, Optional.empty(), told, both ? where : beside(side, i, b));
+    return new Excess(w, net, rule, told, both ? where : beside(side, i, b));
   }
 
   private Where where(
