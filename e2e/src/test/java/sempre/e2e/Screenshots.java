@@ -106,6 +106,9 @@ public final class Screenshots {
     if (name.startsWith("notes-bassoon") || name.startsWith("notes-trumpet")) {
       page.mouse().wheel(0, 330);
     }
+    if (name.equals("new-note")) {
+      page.locator("svg.engraved").first().waitFor();
+    }
     if (name.startsWith("class-check")) {
       page.locator("article .staff svg").first().waitFor();
     }
