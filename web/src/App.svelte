@@ -6,6 +6,8 @@
   import Shortcuts from './parts/Shortcuts.svelte';
   import Finder from './parts/Finder.svelte';
   import { typing } from './parts/keys';
+  import { LANGUAGES, NAMES, language, sheet, speak } from './words/language';
+  import { ui } from './words/ui';
 
   let help = $state(false);
   let finding = $state(false);
@@ -13,12 +15,12 @@
   const part = $derived(last.piece ? `/${last.student}/${last.piece}` : '');
   const here = (start: string) => route.pathname.startsWith(start);
   const places = $derived([
-    { href: '/', name: 'Today', key: 't', active: route.pathname === '/' },
-    { href: '/stand' + part, name: 'Stand', key: 's', active: here('/stand') },
-    { href: '/ear' + part, name: 'Ear', key: 'e', active: here('/ear') },
-    { href: '/shelf', name: 'Shelf', key: 'l', active: here('/shelf') },
-    { href: '/notes', name: 'Notes', key: 'n', active: here('/notes') },
-    { href: '/people', name: 'People', key: 'p', active: here('/people') }
+    { href: '/', name: ui.app.today, key: 't', active: route.pathname === '/' },
+    { href: '/stand' + part, name: ui.app.stand, key: 's', active: here('/stand') },
+    { href: '/ear' + part, name: ui.app.ear, key: 'e', active: here('/ear') },
+    { href: '/shelf', name: ui.app.shelf, key: 'l', active: here('/shelf') },
+    { href: '/notes', name: ui.app.notes, key: 'n', active: here('/notes') },
+    { href: '/people', name: ui.app.people, key: 'p', active: here('/people') }
   ]);
 
   /** the page's title is said to those who do not see that the page has changed */
@@ -27,6 +29,12 @@
     void route.pathname;
     const timer = setTimeout(() => (said = document.title.replace(' · Sempre', '')), 600);
     return () => clearTimeout(timer);
+  });
+
+  /** What is chosen for one sheet holds for its page only. */
+  const first = route.pathname;
+  $effect(() => {
+    if ((sheet.language || sheet.names) && route.pathname !== first) location.reload();
   });
 
   let leading = false;
@@ -53,9 +61,9 @@
 
 <svelte:window onkeydowncapture={onkeydown} />
 
-<a class="skip" href="#main">To the page</a>
+<a class="skip" href="#main">{ui.app.toPage}</a>
 <div class="frame">
-  <nav aria-label="Places">
+  <nav aria-label={ui.app.places}>
     <span class="name">Sempre</span>
     {#each places as p (p.name)}
       <a href={p.href} aria-current={p.active ? 'page' : undefined} class:active={p.active}>
@@ -63,9 +71,14 @@
       </a>
     {/each}
     <span class="grow"></span>
-    <button class="plain" onclick={() => (finding = true)}>Find <kbd>/</kbd></button>
-    <button class="plain" onclick={() => (help = true)}>Keys <kbd>?</kbd></button>
-    <button class="plain" onclick={() => theme.toggle()}>{theme.dark ? 'Light' : 'Dark'}</button>
+    <button class="plain" onclick={() => (finding = true)}>{ui.app.find} <kbd>/</kbd></button>
+    <button class="plain" onclick={() => (help = true)}>{ui.app.keys} <kbd>?</kbd></button>
+    {#each LANGUAGES.filter((l) => l !== language) as l (l)}
+      <button class="plain" lang={l} onclick={() => speak(l)}>{NAMES[l]}</button>
+    {/each}
+    <button class="plain" onclick={() => theme.toggle()}
+      >{theme.dark ? ui.app.light : ui.app.dark}</button
+    >
   </nav>
   <main id="main" tabindex="-1">
     <Router />

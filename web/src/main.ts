@@ -7,5 +7,8 @@ import 'carbon-components-svelte/css/all.css';
 import './app.css';
 import { mount } from 'svelte';
 import App from './App.svelte';
+import { language } from './words/language';
+
+document.documentElement.lang = language;
 
 mount(App, { target: document.getElementById('app')! });

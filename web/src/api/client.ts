@@ -2,6 +2,8 @@ import createClient from 'openapi-fetch';
 import { by } from '../by.svelte';
 import { ways } from '../ways.svelte';
 import type { components, paths } from './schema';
+import { language, sheet } from '../words/language';
+import { ui } from '../words/ui';
 
 export type Schemas = components['schemas'];
 /** How often a server that has too much to do is asked again before that is told. */
@@ -19,10 +21,12 @@ async function patiently(request: Request): Promise<Response> {
 }
 
 export const api = createClient<paths>({ baseUrl: '/', fetch: patiently });
-/** Who marks is said with every request; a header takes plain letters only. */
+/** Who marks, and how the page is written, is said with every request; a header takes plain letters only. */
 api.use({
   onRequest({ request }) {
     if (by.name) request.headers.set('Sempre-By', encodeURIComponent(by.name));
+    request.headers.set('Sempre-Language', language);
+    if (sheet.names) request.headers.set('Sempre-Names', sheet.names);
     return request;
   }
 });
@@ -59,14 +63,11 @@ export async function asked<T>(call: Promise<Answer<T>>): Promise<T> {
   try {
     answer = await call;
   } catch {
-    throw new Problem('Sempre does not answer. Is it still running? Nothing you typed is lost.');
+    throw new Problem(ui.all.noAnswer);
   }
   if (!answer.response.ok) {
     const detail = (answer.error as { detail?: string } | undefined)?.detail;
-    throw new Problem(
-      detail ?? `Sempre answered ${answer.response.status}; try again.`,
-      answer.response.status
-    );
+    throw new Problem(detail ?? ui.all.answered(answer.response.status), answer.response.status);
   }
   await known();
   return answer.data as T;

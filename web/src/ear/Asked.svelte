@@ -2,6 +2,7 @@
 <script lang="ts">
   import Staff from '../parts/Staff.svelte';
   import { key, move, octave, sections, type Item, type Row } from './asked';
+  import { ui } from '../words/ui';
 
   let {
     rows,
@@ -60,11 +61,11 @@
     const of = (f: (i: number) => boolean) =>
       r.cells.flatMap((_, i) => (f(i) ? [items[i]?.words ?? ''] : [])).join(', ');
     const beyond = of((i) => r.cells[i]!.beyond && !octaves[key(r.student.id, i)]);
-    if (beyond) said.push(`! ${beyond}: beyond what this group plays`);
+    if (beyond) said.push(ui.ear.beyond(beyond));
     const away = of((i) => r.cells[i]!.why === 'MOVED' && !octaves[key(r.student.id, i)]);
-    if (away) said.push(`* ${away}: in the nearest octave there is`);
+    if (away) said.push(ui.ear.moved(away));
     const none = of((i) => !r.cells[i]!.asked);
-    if (none) said.push(`not asked: ${none}`);
+    if (none) said.push(ui.ear.notAsked(none));
     const other = r.cells
       .flatMap((c, i) =>
         c.asked && !c.written
@@ -92,7 +93,7 @@
               (alone = alone.includes(r.student.instrument)
                 ? alone.filter((x) => x !== r.student.instrument)
                 : [...alone, r.student.instrument])}
-            >{alone.includes(r.student.instrument) ? 'as a section' : 'one by one'}</button
+            >{alone.includes(r.student.instrument) ? ui.ear.asSection : ui.ear.oneByOne}</button
           >
         {/if}
       </div>
@@ -102,9 +103,10 @@
             <Staff
               notes={spots.map((i) => view(r, i))}
               clef={r.clef}
-              label="{r.student.instrumentName}, as written: {spots
-                .map((i) => view(r, i).name)
-                .join(' ')}"
+              label={ui.ear.onPage(
+                r.student.instrumentName,
+                spots.map((i) => view(r, i).name).join(' ')
+              )}
               chosen={picked(r).map((i) => spots.indexOf(i))}
               onchoose={(at) => choose(r, at)}
             />
@@ -115,10 +117,11 @@
       {#if spots.length}
         <div class="move">
           <button class="step" disabled={!can(s, 1)} onclick={() => apply(s, 1)}
-            >octave up<span class="bx--visually-hidden">, {r.student.instrumentName}</span></button
+            >{ui.ear.octaveUp}<span class="bx--visually-hidden">, {r.student.instrumentName}</span
+            ></button
           >
           <button class="step" disabled={!can(s, -1)} onclick={() => apply(s, -1)}
-            >octave down<span class="bx--visually-hidden">, {r.student.instrumentName}</span
+            >{ui.ear.octaveDown}<span class="bx--visually-hidden">, {r.student.instrumentName}</span
             ></button
           >
         </div>
@@ -127,8 +130,7 @@
   {/each}
 </div>
 <p class="small quiet">
-  Each section as written on its own page. Choose a note to move it alone; with none chosen the
-  whole row moves.
+  {ui.ear.eachSection}
 </p>
 
 <style>

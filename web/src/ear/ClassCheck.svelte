@@ -10,12 +10,11 @@
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../router';
   import { short } from '../stand/lanes';
-  import { mark, type Press } from './pending';
+  import { mark } from './pending';
   import { Queue } from './queue.svelte';
+  import { GRADES, type Grade } from '../words/standing';
+  import { ui } from '../words/ui';
 
-  type Grade = Press['grade'];
-  const WORDS = { SECURE: 'secure', SHAKY: 'shaky', NOT_YET: 'not yet' } as const;
-  const GRADES: Grade[] = ['SECURE', 'SHAKY', 'NOT_YET'];
   /** How often the other teacher's marks are looked for. */
   const LOOK_MS = 4000;
   /** So many notes fit on the staff of what is asked. */
@@ -39,14 +38,17 @@
   const student = $derived(view?.rows[row]);
   const cell = $derived(student?.cells[item]);
   const pending = $derived(queue?.waiting ?? []);
-  const problem = $derived(
-    queue?.problem ? `${queue.problem} What was marked waits here and is sent again.` : failed
-  );
+
+  const problem = $derived(queue?.problem ? ui.ear.waits(queue.problem) : failed);
   const asks = (i: number) => `${view!.items[i]!.shown} ${view!.items[i]!.words}`.trim();
   /** keys of the cells that wait to be sent, with the grade given */
   const waiting = $derived(new Map(pending.map((p) => [`${p.studentId}/${p.item}`, p])));
-  const gradeOf = (r: Schemas['ClassRow'], i: number) =>
-    waiting.get(`${r.student.id}/${i}`)?.grade ?? r.cells[i]!.grade;
+  const gradeOf = (r: Schemas['ClassRow'], i: number): Grade | undefined => {
+    const g = waiting.get(`${r.student.id}/${i}`)?.grade ?? r.cells[i]!.grade;
+    return g === 'OPEN' ? undefined : g;
+  };
+  /** what stands in the chosen cell */
+  const here = $derived(student && gradeOf(student, item));
   const open = $derived(
     (view?.rows ?? []).flatMap((r) =>
       r.absent ? [] : r.cells.filter((c, i) => c.asked && !gradeOf(r, i))
@@ -189,7 +191,7 @@
     }
     press(row, item, g, remark.trim(), picked);
     const which = cell.each.filter((n) => picked.includes(n.written)).map((n) => n.shown);
-    said = `${student.student.name}, ${which.join(', ') || asks(item)}: ${WORDS[g]}`;
+    said = `${student.student.name}, ${which.join(', ') || asks(item)}: ${ui.standing[g]}`;
     asking = undefined;
     picked = [];
     remark = '';
@@ -206,8 +208,8 @@
     );
     list.forEach(([r, i]) => press(r, i, 'SECURE', ''));
     said = list.length
-      ? `${list.length} ${list.length === 1 ? 'mark' : 'marks'}: secure`
-      : `Nothing is left to mark of ${byNote ? asks(item) : (student?.student.name ?? '')}`;
+      ? ui.ear.restSecure(list.length)
+      : ui.ear.nothingLeft(byNote ? asks(item) : (student?.student.name ?? ''));
     void queue?.flush();
     toNextOpen(row, item);
   }
@@ -223,7 +225,7 @@
     const unsentYet = [...pending]
       .reverse()
       .find((p) => p.studentId === s.id && p.item === lastDone.item);
-    said = `${s.name}, ${asks(lastDone.item)}: taken back`;
+    said = ui.ear.takenBack(s.name, asks(lastDone.item));
     if (unsentYet && queue?.take(unsentYet)) return;
     try {
       // a grade that is on its way arrives first
@@ -254,7 +256,7 @@
     const is = !student.absent;
     view = { ...view, rows: view.rows.map((x, n) => (n === r ? { ...x, absent: is } : x)) };
     const studentId = student.student.id;
-    said = `${student.student.name} is ${is ? 'absent' : 'here'}`;
+    said = is ? ui.ear.isAbsent(student.student.name) : ui.ear.isHere(student.student.name);
     // on at once: the next grade is for the next student, however slow the answer is
     if (is) toNextOpen(r, 0);
     try {
@@ -327,7 +329,6 @@
     e.preventDefault();
   }
 
-  const markOf = (g: string) => WORDS[g as Grade] ?? 'not yet';
   const names = (rows: Schemas['ClassRow'][]) =>
     rows
       .map((r) => r.student.name)
@@ -348,7 +349,7 @@
   });
 </script>
 
-<svelte:head><title>{`Playing check${view ? `: ${view.group}` : ''} · Sempre`}</title></svelte:head>
+<svelte:head><title>{ui.ear.title(view ? `: ${view.group}` : '')}</title></svelte:head>
 
 <svelte:window {onkeydown} />
 
@@ -360,20 +361,18 @@
   {:else}
     <header>
       <div>
-        <h1>{view.group}: playing check</h1>
+        <h1>{ui.ear.heading(view.group)}</h1>
         <p class="quiet">
-          {view.when} · {open === 0
-            ? 'everyone who is here is marked'
-            : open === 1
-              ? 'one mark to go'
-              : `${open} marks to go`}{pending.length ? `, ${pending.length} on the way` : ''}
+          {view.when} · {open === 0 ? ui.ear.allMarked : ui.ear.toGo(open)}{pending.length
+            ? ui.ear.onTheWay(pending.length)
+            : ''}
         </p>
       </div>
       <div class="by">
         <TextInput
           size="sm"
-          labelText="Marked by"
-          placeholder="a teacher"
+          labelText={ui.ear.markedBy}
+          placeholder={ui.ear.aTeacher}
           value={by.name}
           on:change={(e) => by.set(String(e.detail ?? ''))}
         />
@@ -382,35 +381,42 @@
     {#if problem}<Trouble text={problem} />{/if}
     {#each queue?.refused ?? [] as r (r.press.mark)}
       <Trouble
-        text={`${view.rows.find((x) => x.student.id === r.press.studentId)?.student.name ?? 'A student'}, ${asks(r.press.item)}: ${WORDS[r.press.grade]} could not be written down. ${r.because}`}
+        text={ui.ear.refused(
+          view.rows.find((x) => x.student.id === r.press.studentId)?.student.name ??
+            ui.ear.aStudent,
+          asks(r.press.item),
+          ui.standing[r.press.grade],
+          r.because
+        )}
       />
     {/each}
     {#if finished}
-      <section class="summary" aria-label="Summary" tabindex="-1" bind:this={summary}>
-        <h2>Finished. What to work on</h2>
+      <section class="summary" aria-label={ui.ear.summary} tabindex="-1" bind:this={summary}>
+        <h2>{ui.ear.finished}</h2>
         {#if shaky.length}
           <ul>
             {#each shaky as s (s.r.student.id + '/' + s.i)}
               <li>
-                <Mark state={markOf(s.g)} label={false} />
+                <Mark state={s.g} label={false} />
                 <b>{s.r.student.name}</b>
-                {asks(s.i)}{s.c.notes && s.c.notes !== asks(s.i) ? ` (${s.c.notes})` : ''}: {markOf(
-                  s.g
-                )}{s.c.remark ? `; ${s.c.remark}` : ''}
+                {asks(s.i)}{s.c.notes && s.c.notes !== asks(s.i) ? ` (${s.c.notes})` : ''}: {ui
+                  .standing[s.g]}{s.c.remark ? `; ${s.c.remark}` : ''}
               </li>
             {/each}
           </ul>
         {:else}
-          <p>Everything that was asked is secure.</p>
+          <p>{ui.ear.allSecure}</p>
         {/if}
         {#if away.length}
-          <p>Absent: {names(away)}</p>
+          <p>{ui.ear.absentAre(names(away))}</p>
         {/if}
-        {#if open}<p>{open === 1 ? 'One mark was' : `${open} marks were`} left open.</p>{/if}
+        {#if open}<p>{ui.ear.leftOpen(open)}</p>{/if}
         <p class="then">
-          <Button size="small" kind="tertiary" on:click={() => finish(false)}>Go on marking</Button>
+          <Button size="small" kind="tertiary" on:click={() => finish(false)}
+            >{ui.ear.goOnMarking}</Button
+          >
           <span class="small quiet"><kbd>Enter</kbd></span>
-          <a href="/">To Today</a>
+          <a href="/">{ui.all.toToday}</a>
         </p>
       </section>
     {/if}
@@ -419,7 +425,7 @@
         <table>
           <thead>
             <tr>
-              <th scope="col">Student</th>
+              <th scope="col">{ui.all.student}</th>
               {#each view.items.keys() as i (i)}
                 <th scope="col" class:at={i === item}>{asks(i)}</th>
               {/each}
@@ -431,7 +437,7 @@
                 <th scope="row"
                   ><span>{r.student.name}</span>
                   <span class="small quiet"
-                    >{r.absent ? 'absent' : r.student.instrumentName.toLowerCase()}</span
+                    >{r.absent ? ui.ear.absent : r.student.instrumentName.toLowerCase()}</span
                   ></th
                 >
                 {#each r.cells as c, i (i)}
@@ -441,11 +447,11 @@
                       <button
                         class="plain"
                         aria-label="{r.student.name}, {asks(i)}, {c.notes}{g
-                          ? `: ${markOf(g)}`
+                          ? `: ${ui.standing[g]}`
                           : ''}"
                         onclick={() => ([row, item] = [n, i])}
                       >
-                        {#if g}<Mark state={markOf(g)} label={false} />{/if}
+                        {#if g}<Mark state={g} label={false} />{/if}
                         <span class="small" class:quiet={!!g}>{c.notes}</span>
                       </button>
                     {:else}
@@ -458,10 +464,10 @@
           </tbody>
         </table>
         {#if !view.rows.length}
-          <p>Nobody is in this group yet: <a href="/people">set up its students</a>.</p>
+          <p>{ui.all.nobodyYet} <a href="/people">{ui.all.setUpStudents}</a>.</p>
         {/if}
       </div>
-      <aside aria-label="Now asked">
+      <aside aria-label={ui.ear.nowAsked}>
         {#if student && cell}
           <div class="now">
             <div>
@@ -475,20 +481,20 @@
                   </p>
                 {/if}
               {:else}
-                <p class="small quiet">This is not for this student.</p>
+                <p class="small quiet">{ui.ear.notForThem}</p>
               {/if}
             </div>
             {#if cell.asked && cell.each.length && cell.each.length <= ON_STAFF}
               <Staff
                 notes={cell.each.map((n) => ({ pitch: n.written, name: '' }))}
                 clef={student.clef}
-                label="as written: {cell.each.map((n) => n.shown).join(' ')}"
+                label={ui.ear.asWritten(cell.each.map((n) => n.shown).join(' '))}
               />
             {/if}
           </div>
           {#if asking}
-            <div class="which" role="group" aria-label="Which of them">
-              <p><b>{markOf(asking)}:</b> which of them?</p>
+            <div class="which" role="group" aria-label={ui.ear.whichOfThem}>
+              <p><b>{ui.standing[asking]}:</b> {ui.ear.which}</p>
               <p>
                 {#each cell.each as n, i (n.written)}
                   <button
@@ -504,9 +510,11 @@
               <p class="acts">
                 <button onclick={() => asking && grade(asking)}
                   ><kbd>Enter</kbd>
-                  {picked.length ? 'the others are secure' : 'all of them'}</button
+                  {picked.length ? ui.ear.othersSecure : ui.ear.allOfThem}</button
                 >
-                <button onclick={() => (asking = undefined)}><kbd>Esc</kbd> not yet graded</button>
+                <button onclick={() => (asking = undefined)}
+                  ><kbd>Esc</kbd> {ui.ear.notGraded}</button
+                >
               </p>
             </div>
           {:else}
@@ -516,39 +524,39 @@
                   disabled={!cell.asked}
                   aria-pressed={gradeOf(student, item) === g}
                   onclick={() => grade(g)}
-                  ><kbd>{i + 1}</kbd> <Mark state={WORDS[g]} label={false} /> {WORDS[g]}</button
+                  ><kbd>{i + 1}</kbd> <Mark state={g} label={false} /> {ui.standing[g]}</button
                 >
               {/each}
             </div>
           {/if}
           <p role="status" class="small said">
             {said ||
-              (gradeOf(student, item)
-                ? `${markOf(gradeOf(student, item))}${cell.by ? `, marked by ${cell.by}` : ''}${cell.remark ? `: ${cell.remark}` : ''}`
+              (here
+                ? `${ui.standing[here]}${cell.by ? ui.ear.markedByName(cell.by) : ''}${cell.remark ? `: ${cell.remark}` : ''}`
                 : '')}
           </p>
           <div class="acts">
             <button onclick={rest}
-              ><kbd>a</kbd> rest of {byNote ? 'this note' : student.student.name}: secure</button
+              ><kbd>a</kbd> {ui.ear.restOf(byNote ? ui.ear.thisNote : student.student.name)}</button
             >
             <button onclick={() => void absent()}
-              ><kbd>x</kbd> {student.absent ? 'is here' : 'absent'}</button
+              ><kbd>x</kbd> {student.absent ? ui.ear.here : ui.ear.absent}</button
             >
-            <button onclick={() => void undo()}><kbd>u</kbd> take back</button>
+            <button onclick={() => void undo()}><kbd>u</kbd> {ui.all.takeBack}</button>
             <button onclick={() => (byNote = !byNote)}
-              ><kbd>o</kbd> {byNote ? 'by student' : 'by note'}</button
+              ><kbd>o</kbd> {byNote ? ui.ear.byStudent : ui.ear.byNote}</button
             >
             <button onclick={() => void finish(!finished)}
-              ><kbd>Enter</kbd> {finished ? 'go on' : 'finish'}</button
+              ><kbd>Enter</kbd> {finished ? ui.ear.goOn : ui.ear.finish}</button
             >
           </div>
           <label class="remark small">
-            <span>Remark with the next grade <kbd>r</kbd></span>
+            <span>{ui.ear.remarkNext} <kbd>r</kbd></span>
             <input bind:this={field} bind:value={remark} maxlength="300" />
           </label>
           {#if !cell.fingering && cell.asked && !asking}
             <p class="small quiet">
-              Secure counts for each of these notes; else it is asked which of them.
+              {ui.ear.whichAsked}
             </p>
           {/if}
         {/if}

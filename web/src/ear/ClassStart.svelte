@@ -10,6 +10,7 @@
   import { ways } from '../ways.svelte';
   import Asked from './Asked.svelte';
   import { moved, type Item } from './asked';
+  import { ui } from '../words/ui';
 
   const group = $derived(Number(route.params.group));
   interface Page {
@@ -102,25 +103,29 @@
     const wrong = typed.find((_, i) => !names[i]);
     if (!typed.length || wrong) {
       problem = wrong
-        ? `'${wrong}' is no note; write ${ways.naming === 'syllables' ? 'si♭ (or sib), do, fa♯ (or fa#)' : 'B♭ (or Bb), C, F♯ (or F#)'}, with an octave where one is meant: ${shown({ letter: 'B', alter: -1, octave: 3 }, ways.naming)}.`
-        : 'Write concert pitches, such as B♭ C D.';
+        ? ui.ear.noNote(
+            wrong,
+            ways.naming === 'syllables' ? 'si♭ (sib), do, fa♯ (fa#)' : 'B♭ (Bb), C, F♯ (F#)',
+            shown({ letter: 'B', alter: -1, octave: 3 }, ways.naming)
+          )
+        : ui.ear.writePitches(['Bb', 'C', 'D'].map(named).join(' '));
       return;
     }
     const row = names.length > 1 ? Math.max(0, ...items.map((i) => i.row)) + 1 : 0;
     const more = names.map((n) => ({
-      kind: 'SOUND',
+      kind: 'SOUND' as const,
       what: text(n!),
       pieceId: 0,
       row,
       words: shown(n!, ways.naming)
     }));
-    if (!row && has(more[0]!)) problem = `${more[0]!.words} is asked already.`;
+    if (!row && has(more[0]!)) problem = ui.ear.askedAlready(more[0]!.words);
     else ask([...items, ...more]);
     sounds = '';
   }
   function addScale(e: SubmitEvent) {
     e.preventDefault();
-    const which = { MAJOR: 'major', MINOR: 'natural minor', CHROMATIC: 'chromatic' }[mode];
+    const which = { MAJOR: ui.ear.major, MINOR: ui.ear.minor, CHROMATIC: ui.ear.chromatic }[mode];
     add({
       kind: 'SCALE',
       what: `${tonic} ${mode}`,
@@ -133,7 +138,7 @@
     e.preventDefault();
     const p = page.value?.pieces.find((x) => String(x.piece.id) === piece);
     if (!p || !/^\d+(\s*-\s*\d+)?$/.test(bars.trim())) {
-      problem = p ? 'Write the bars as 3 or 3-6.' : 'Choose a piece first.';
+      problem = p ? ui.ear.writeBars : ui.ear.choosePiece;
       return;
     }
     add({
@@ -141,14 +146,14 @@
       what: bars.trim(),
       pieceId: p.piece.id,
       row: 0,
-      words: `${p.piece.title}, ${bars.includes('-') ? 'bars' : 'bar'} ${bars.trim()}`
+      words: `${p.piece.title}, ${bars.includes('-') ? ui.all.barsWord : ui.all.barWord} ${bars.trim()}`
     });
   }
   function addWay(e: SubmitEvent) {
     e.preventDefault();
     const w = chosen?.ways.find((x) => x.fingering === way);
     if (!chosen || !w) {
-      problem = 'Choose the instrument, the note and one of its fingerings.';
+      problem = ui.ear.chooseFingering;
       return;
     }
     add({
@@ -191,7 +196,7 @@
   const named = (p: string) => shown(read(p)!, ways.naming);
 </script>
 
-<svelte:head><title>{`Playing check${here ? `: ${here.name}` : ''} · Sempre`}</title></svelte:head>
+<svelte:head><title>{ui.ear.title(here ? `: ${here.name}` : '')}</title></svelte:head>
 
 <div class="page">
   {#if !page.value}
@@ -199,12 +204,12 @@
       <SkeletonText heading /><SkeletonText paragraph lines={6} />
     {/if}
   {:else}
-    <h1>{here?.name ?? 'This group'}: playing check</h1>
+    <h1>{ui.ear.heading(here?.name ?? ui.ear.thisGroup)}</h1>
     <div class="two">
       <div class="choose">
         {#if page.value.suggested.length}
-          <section aria-label="Needed next">
-            <h2>Needed next</h2>
+          <section aria-label={ui.all.neededNext}>
+            <h2>{ui.all.neededNext}</h2>
             <div class="chips">
               {#each page.value.suggested as s (s.what)}
                 {@const item = {
@@ -212,7 +217,7 @@
                   what: s.what,
                   pieceId: 0,
                   row: 0,
-                  words: `${s.shown}, needed next`
+                  words: ui.ear.neededNote(s.shown)
                 }}
                 <button class="chip" aria-pressed={!!has(item)} onclick={() => toggle(item)}
                   ><b>{s.shown}</b> <span class="small">{s.why}</span></button
@@ -224,79 +229,79 @@
         <form onsubmit={addSounds}>
           <TextInput
             size="sm"
-            labelText="Concert pitches"
+            labelText={ui.ear.concertPitches}
             placeholder={['Bb', 'C', 'D', 'Eb', 'F'].map(named).join(' ')}
             bind:value={sounds}
           />
-          <Button size="small" kind="tertiary" type="submit">Add the notes</Button>
+          <Button size="small" kind="tertiary" type="submit">{ui.ear.addNotes}</Button>
         </form>
         <form onsubmit={addScale}>
-          <Select size="sm" labelText="A scale from concert" bind:selected={tonic}>
+          <Select size="sm" labelText={ui.ear.scaleFrom} bind:selected={tonic}>
             {#each TONICS as t (t)}<SelectItem value={t} text={named(t)} />{/each}
           </Select>
-          <Select size="sm" labelText="which" bind:selected={mode}>
-            <SelectItem value="MAJOR" text="major" />
-            <SelectItem value="MINOR" text="natural minor" />
-            <SelectItem value="CHROMATIC" text="chromatic" />
+          <Select size="sm" labelText={ui.ear.whichScale} bind:selected={mode}>
+            <SelectItem value="MAJOR" text={ui.ear.major} />
+            <SelectItem value="MINOR" text={ui.ear.minor} />
+            <SelectItem value="CHROMATIC" text={ui.ear.chromatic} />
           </Select>
-          <Button size="small" kind="tertiary" type="submit">Add the scale</Button>
+          <Button size="small" kind="tertiary" type="submit">{ui.ear.addScale}</Button>
         </form>
         <form onsubmit={addBars}>
-          <Select size="sm" labelText="A few bars of" bind:selected={piece}>
-            <SelectItem value="" text="choose a piece" />
+          <Select size="sm" labelText={ui.ear.fewBars} bind:selected={piece}>
+            <SelectItem value="" text={ui.all.choosePiece} />
             {#each page.value.pieces as p (p.piece.id)}
               <SelectItem value={String(p.piece.id)} text={p.piece.title} />
             {/each}
           </Select>
-          <TextInput size="sm" labelText="Bars" placeholder="3-6" bind:value={bars} />
-          <Button size="small" kind="tertiary" type="submit">Add the bars</Button>
+          <TextInput size="sm" labelText={ui.ear.barsLabel} placeholder="3-6" bind:value={bars} />
+          <Button size="small" kind="tertiary" type="submit">{ui.ear.addBars}</Button>
         </form>
         <form onsubmit={addWay}>
           <Select
             size="sm"
-            labelText="One fingering on the"
+            labelText={ui.ear.oneFingering}
             selected={instrument}
             on:change={(e) => tableOf(String((e.target as HTMLSelectElement).value))}
           >
-            <SelectItem value="" text="choose an instrument" />
+            <SelectItem value="" text={ui.ear.chooseInstrument} />
             {#each played as [id, name] (id)}<SelectItem value={id} text={name} />{/each}
           </Select>
           {#if table}
-            <Select size="sm" labelText="of the note" bind:selected={note}>
-              <SelectItem value="" text="choose" />
+            <Select size="sm" labelText={ui.ear.ofTheNote} bind:selected={note}>
+              <SelectItem value="" text={ui.all.choose} />
               {#each table.notes as n (n.written)}
                 <SelectItem value={n.written} text={n.shown} />
               {/each}
             </Select>
-            <Select size="sm" labelText="which" bind:selected={way}>
-              <SelectItem value="" text="choose" />
+            <Select size="sm" labelText={ui.ear.whichFingering} bind:selected={way}>
+              <SelectItem value="" text={ui.all.choose} />
               {#each chosen?.ways ?? [] as w (w.fingering)}
                 <SelectItem value={w.fingering} text={w.label} />
               {/each}
             </Select>
           {/if}
-          <Button size="small" kind="tertiary" type="submit">Add the fingering</Button>
+          <Button size="small" kind="tertiary" type="submit">{ui.ear.addFingering}</Button>
         </form>
         {#if tables.problem}<Trouble text={tables.problem} />{/if}
         {#if page.value.checks.length}
-          <section aria-label="Begun before">
-            <h2>Begun before</h2>
+          <section aria-label={ui.ear.begunBefore}>
+            <h2>{ui.ear.begunBefore}</h2>
             <ul>
               {#each page.value.checks as c (c.id)}
                 <li>
                   <a href="/ear/check/{c.id}"
                     >{c.items.map((i) => `${i.shown} ${i.words}`.trim()).join(', ')}</a
                   >
-                  <span class="small quiet">{c.when}{c.finished ? '' : ', not finished'}</span>
+                  <span class="small quiet">{c.when}{c.finished ? '' : ui.ear.notFinished}</span>
                 </li>
               {/each}
             </ul>
           </section>
         {/if}
       </div>
-      <section class="asked" aria-label="What is asked">
+      <section class="asked" aria-label={ui.ear.whatIsAsked}>
         <div class="head">
-          <h2>Asked</h2>
+          <h2>{ui.ear.asked}</h2>
           {#if items.length}
             <ul class="items">
               {#each items as i (i)}
@@ -304,7 +309,7 @@
                   <span>{i.words}</span>
                   <button class="plain" onclick={() => ask(items.filter((x) => x !== i))}
                     ><span aria-hidden="true">×</span><span class="bx--visually-hidden"
-                      >leave out {i.words}</span
+                      >{ui.ear.leaveOut(i.words)}</span
                     ></button
                   >
                 </li>
@@ -312,21 +317,20 @@
             </ul>
           {/if}
           <Button disabled={!look.value?.length || look.busy || beginning} on:click={begin}
-            >Begin</Button
+            >{ui.ear.begin}</Button
           >
         </div>
         {#if problem}<Trouble text={problem} />{/if}
         {#if look.problem}<Trouble text={look.problem} again={look.again} />{/if}
         {#if !items.length}
           <p class="quiet">
-            Choose what everyone is asked. Each student sees it in their own key and fingering; here
-            you see it first, in the octave of each, and can move it.
+            {ui.ear.intro}
           </p>
         {:else if look.value}
           {#if look.value.length}
             <Asked rows={look.value} {items} bind:octaves />
           {:else}
-            <p>Nobody is in this group yet: <a href="/people">set up its students</a>.</p>
+            <p>{ui.all.nobodyYet} <a href="/people">{ui.all.setUpStudents}</a>.</p>
           {/if}
         {:else if !look.problem}
           <SkeletonText paragraph lines={6} />

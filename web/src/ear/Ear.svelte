@@ -12,8 +12,9 @@
   import { short, type Note } from '../stand/lanes';
   import { Marks } from './pending';
   import Score from '../stand/Score.svelte';
+  import type { Grade } from '../words/standing';
+  import { ui } from '../words/ui';
 
-  type Grade = 'SECURE' | 'SHAKY' | 'NOT_YET';
   interface Task {
     key: string;
     note: Note;
@@ -26,11 +27,6 @@
     grade: Grade;
     remark: string;
   }
-  const WORDS: Record<Grade, 'secure' | 'shaky' | 'not yet'> = {
-    SECURE: 'secure',
-    SHAKY: 'shaky',
-    NOT_YET: 'not yet'
-  };
 
   const student = $derived(Number(route.params.student));
   const piece = $derived(Number(route.params.piece));
@@ -119,7 +115,7 @@
     at = next >= 0 ? next : Math.min(at + 1, tasks.length - 1);
     await send(async () => {
       await write([{ task: t, grade: g }], words);
-      return `${t.note.shown}: ${WORDS[g]}`;
+      return `${t.note.shown}: ${ui.standing[g]}`;
     }, words);
   }
 
@@ -132,7 +128,7 @@
           ''
         );
       }
-      return `${open.length} notes: secure`;
+      return ui.ear.notesSecure(open.length);
     });
   }
 
@@ -141,7 +137,7 @@
     await send(async () => {
       const list = pick();
       const first = list[0];
-      if (!first) return 'Nothing to take back';
+      if (!first) return ui.ear.nothingToTake;
       await asked(
         api.POST('/api/students/{studentId}/heard/undo', {
           params: path,
@@ -149,9 +145,9 @@
         })
       );
       heard = heard.filter((h) => !list.includes(h));
-      if (list.length > 1) return 'All taken back';
+      if (list.length > 1) return ui.ear.allTaken;
       at = tasks.findIndex((t) => t.key === first.task.key);
-      return `${first.task.note.shown}: taken back`;
+      return ui.ear.noteTaken(first.task.note.shown);
     });
   }
 
@@ -164,7 +160,7 @@
       try {
         said = await call();
       } catch (e) {
-        failed = `${sentence(e)} Not written down: press the key again.`;
+        failed = ui.ear.notWritten(sentence(e));
         remark = words;
       } finally {
         sending--;
@@ -210,8 +206,7 @@
 </script>
 
 <svelte:head
-  ><title
-    >{`Playing check${view ? `: ${view.student.name}, ${view.piece.title}` : ''} · Sempre`}</title
+  ><title>{ui.ear.partTitle(view ? `: ${view.student.name}, ${view.piece.title}` : '')}</title
   ></svelte:head
 >
 
@@ -225,14 +220,14 @@
   <div class="ear">
     <header>
       <div>
-        <h1>Hearing {view.student.name}</h1>
+        <h1>{ui.ear.hearing(view.student.name)}</h1>
         <p class="quiet">
           {view.piece.title} · {view.student.instrumentName.toLowerCase()} ·
-          <a href="/stand/{student}/{piece}">back to the stand</a>
+          <a href="/stand/{student}/{piece}">{ui.ear.backToStand}</a>
         </p>
       </div>
       <p class="small quiet" role="status">
-        {#if sending}writing…{:else if said}{said}{/if}
+        {#if sending}{ui.ear.writing}{:else if said}{said}{/if}
       </p>
     </header>
     {#if problem}<div class="pad"><Trouble text={problem} /></div>{/if}
@@ -240,39 +235,39 @@
     {#if finished}
       <div class="page summary">
         <h2>
-          {heard.length
-            ? `Written down: ${heard.length} of ${tasks.length} notes`
-            : 'Nothing was written down yet'}
+          {heard.length ? ui.ear.written(heard.length, tasks.length) : ui.ear.nothingWritten}
         </h2>
         {#if heard.length}
           <ul>
             {#each heard as h (h.id)}
               <li>
-                <Mark state={WORDS[h.grade]} />
+                <Mark state={h.grade} />
                 <b>{h.task.note.shown}</b>
                 <span>{h.task.note.label}</span>
-                <span>{WORDS[h.grade]}</span>
+                <span>{ui.standing[h.grade]}</span>
                 <span class="quiet">{h.remark}</span>
                 <button class="plain link" onclick={() => takeBack(() => [h])}
-                  >take back<span class="bx--visually-hidden"> {h.task.note.shown}</span></button
+                  >{ui.all.takeBack}<span class="bx--visually-hidden">
+                    {h.task.note.shown}</span
+                  ></button
                 >
               </li>
             {/each}
           </ul>
         {/if}
         <div class="row">
-          <Button size="small" on:click={() => navigate('/')}>Done: to Today</Button>
+          <Button size="small" on:click={() => navigate('/')}>{ui.ear.doneToday}</Button>
           <Button size="small" kind="tertiary" on:click={() => (finished = false)}
-            >Go on hearing</Button
+            >{ui.ear.goOnHearing}</Button
           >
           {#if heard.length}
             <Button size="small" kind="ghost" on:click={() => takeBack(() => heard)}
-              >Take all of it back</Button
+              >{ui.ear.takeAllBack}</Button
             >
           {/if}
         </div>
         {#if left && heard.length}
-          <p class="quiet">{left} notes were not graded; they stay as they were.</p>
+          <p class="quiet">{ui.ear.ungraded(left)}</p>
         {/if}
       </div>
     {:else}
@@ -291,7 +286,7 @@
             }}
           />
         </div>
-        <aside aria-label="The note heard">
+        <aside aria-label={ui.ear.noteHeard}>
           {#if task}
             <p class="pitch">{task.note.shown}</p>
             <p>
@@ -300,9 +295,9 @@
             </p>
             <p class="small quiet">
               {task.ids.length === 1
-                ? `once, in bar ${task.note.barNumber}`
-                : `${task.ids.length} times, first in bar ${task.note.barNumber}`}{task.note.isNew
-                ? '; new for this student'
+                ? ui.ear.onceIn(task.note.barNumber)
+                : ui.ear.timesIn(task.ids.length, task.note.barNumber)}{task.note.isNew
+                ? ui.ear.newForThem
                 : ''}
             </p>
             <div class="grades">
@@ -312,41 +307,42 @@
                   class:given={grades.get(task.key)?.grade === g}
                   onclick={() => grade(g)}
                 >
-                  <Mark state={WORDS[g]} size={18} label={false} />
-                  <span>{WORDS[g]}</span>
+                  <Mark state={g} size={18} label={false} />
+                  <span>{ui.standing[g]}</span>
                   <kbd>{key}</kbd>
                 </button>
               {/each}
             </div>
             {#if remarking || remark}
               <label class="remark">
-                <span class="small">Remark with the next grade</span>
+                <span class="small">{ui.ear.remarkNext}</span>
                 <input bind:this={field} bind:value={remark} maxlength="300" />
               </label>
             {/if}
             <ul class="keys small quiet">
-              <li><kbd>r</kbd> remark</li>
-              <li><kbd>a</kbd> the {left} left are secure</li>
-              <li><kbd>u</kbd> take the last back</li>
-              <li><kbd>←</kbd> <kbd>→</kbd> other note</li>
+              <li><kbd>r</kbd> {ui.ear.remark}</li>
+              <li><kbd>a</kbd> {ui.ear.leftSecure(left)}</li>
+              <li><kbd>u</kbd> {ui.ear.takeLast}</li>
+              <li><kbd>←</kbd> <kbd>→</kbd> {ui.ear.otherNote}</li>
               <li>
                 <button class="plain link" onclick={() => (finished = true)}>
-                  <kbd>Enter</kbd> finish
+                  <kbd>Enter</kbd>
+                  {ui.ear.finish}
                 </button>
               </li>
             </ul>
-            <ol class="strip" aria-label="Notes of this part">
+            <ol class="strip" aria-label={ui.ear.partNotes}>
               {#each tasks as t, i (t.key)}
                 {@const g = grades.get(t.key)}
                 <li>
                   <button class="plain" class:here={i === at} onclick={() => (at = i)}>
-                    {#if g}<Mark state={WORDS[g.grade]} size={11} />{/if}{t.note.shown}
+                    {#if g}<Mark state={g.grade} size={11} />{/if}{t.note.shown}
                   </button>
                 </li>
               {/each}
             </ol>
           {:else}
-            <p>There is no note to hear in this part.</p>
+            <p>{ui.ear.noNotes}</p>
           {/if}
         </aside>
       </div>

@@ -2,7 +2,7 @@ import type { Schemas } from '../api/client';
 
 /** One thing that is asked, with what the list says of it. */
 export interface Item {
-  kind: string;
+  kind: Schemas['ItemBody']['kind'];
   what: string;
   pieceId: number;
   /** notes of one row keep their direction; 0 for one by itself */

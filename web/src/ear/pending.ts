@@ -1,8 +1,10 @@
+import type { Grade } from '../words/standing';
+
 /** A grade that was given and may not have reached the server yet. */
 export interface Press {
   studentId: number;
   item: number;
-  grade: 'SECURE' | 'SHAKY' | 'NOT_YET';
+  grade: Grade;
   remark: string;
   /** the notes that it is for, when it is not for all that were asked */
   notes: string[];

@@ -1,4 +1,5 @@
 import { onDestroy } from 'svelte';
+import { ui } from '../words/ui';
 
 /** What a page shows, and how it comes: a late answer never overwrites that of a newer question. */
 export class Loaded<T> {
@@ -45,8 +46,7 @@ export class Loaded<T> {
 }
 
 /** What went wrong, as a sentence for the person in front of the screen. */
-export const sentence = (e: unknown) =>
-  e instanceof Error ? e.message : 'Something went wrong; try again.';
+export const sentence = (e: unknown) => (e instanceof Error ? e.message : ui.all.wentWrong);
 
 /** What one page shows; nothing comes any more once the page is left. */
 export function loaded<T>(): Loaded<T> {

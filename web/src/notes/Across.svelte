@@ -3,12 +3,16 @@
   import { Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
   import { api, asked, type Schemas } from '../api/client';
   import { loaded } from '../lib/load.svelte';
+  import { read, shown as shownName } from '../lib/pitch';
+  import { ways } from '../ways.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, route } from '../router';
   import { short } from '../stand/lanes';
+  import type { Stage } from '../words/standing';
+  import { ui } from '../words/ui';
 
   const pitch = $derived(decodeURIComponent(String(route.params.pitch ?? 'Bb4')));
-  let stage = $state('school');
+  let stage = $state<Stage>('SCHOOL');
   const page = loaded<Schemas['AcrossView'][]>();
   const band = $derived(page.value);
 
@@ -19,26 +23,29 @@
     void page.ask(() => asked(api.GET('/api/newnote', { params: { query } })));
   });
 
-  const shown = (p: string) => p.replace('#', '♯').replace(/^([A-G])b/, '$1♭');
+  const shown = (p: string) => {
+    const n = read(p);
+    return n ? shownName(n, ways.naming) : p;
+  };
   const NAMES = ['C', 'C#', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];
   const pitches = [2, 3, 4, 5].flatMap((o) => NAMES.map((n) => n + o));
   const listed = $derived(pitches.includes(pitch) ? pitches : [pitch, ...pitches]);
 </script>
 
-<svelte:head><title>{`Concert ${shown(pitch)} across the band · Sempre`}</title></svelte:head>
+<svelte:head><title>{ui.notes.acrossTitle(shown(pitch))}</title></svelte:head>
 
 <div class="page">
   <header>
     <div>
-      <h1>Concert {shown(pitch)} across the band</h1>
+      <h1>{ui.notes.across(shown(pitch))}</h1>
       <p class="quiet">
-        What each player reads and fingers, and what comes out with the same hands.
+        {ui.notes.acrossIntro}
       </p>
     </div>
     <div class="set">
       <Select
         size="sm"
-        labelText="Concert pitch"
+        labelText={ui.all.concertPitch}
         selected={pitch}
         on:change={(e) =>
           navigate(
@@ -49,13 +56,13 @@
       </Select>
       <Select
         size="sm"
-        labelText="Players of"
+        labelText={ui.notes.playersOf}
         selected={stage}
-        on:change={(e) => (stage = String((e.target as HTMLSelectElement).value))}
+        on:change={(e) => (stage = (e.target as HTMLSelectElement).value as Stage)}
       >
-        <SelectItem value="firstYears" text="the first years" />
-        <SelectItem value="school" text="school" />
-        <SelectItem value="advanced" text="advanced playing" />
+        <SelectItem value="FIRST_YEARS" text={ui.stage.FIRST_YEARS} />
+        <SelectItem value="SCHOOL" text={ui.stage.SCHOOL} />
+        <SelectItem value="ADVANCED" text={ui.stage.ADVANCED} />
       </Select>
     </div>
   </header>
@@ -66,9 +73,9 @@
     <table>
       <thead>
         <tr>
-          <th scope="col">Instrument</th><th scope="col">Reads</th><th scope="col">Fingers</th><th
-            scope="col">Other ways</th
-          ><th scope="col">Comes out instead</th>
+          <th scope="col">{ui.all.instrument}</th><th scope="col">{ui.notes.reads}</th><th
+            scope="col">{ui.notes.fingers}</th
+          ><th scope="col">{ui.notes.otherWays}</th><th scope="col">{ui.notes.outInstead}</th>
         </tr>
       </thead>
       <tbody>

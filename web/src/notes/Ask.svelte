@@ -3,6 +3,7 @@
   import { Select, SelectItem } from 'carbon-components-svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
   import { short } from '../stand/lanes';
+  import { ui } from '../words/ui';
 
   let {
     table,
@@ -55,15 +56,15 @@
 </script>
 
 <section aria-live="polite">
-  <h3>Something else sounds?</h3>
+  <h3>{ui.notes.somethingElse}</h3>
   <Select
     size="sm"
-    labelText="{note.shown} is fingered, and what sounds is"
+    labelText={ui.notes.isFingered(note.shown)}
     selected={heard}
     on:change={(e) => (heard = String((e.target as HTMLSelectElement).value))}
   >
-    <SelectItem value="" text="choose what is heard" />
-    <SelectItem value={ITSELF} text="the note itself, but it sounds wrong" />
+    <SelectItem value="" text={ui.notes.chooseHeard} />
+    <SelectItem value={ITSELF} text={ui.notes.itself} />
     {#each table.notes.filter((n) => n.midi !== note.midi) as n (n.midi)}
       <SelectItem value={n.written} text={n.shown} />
     {/each}
@@ -75,17 +76,16 @@
         {#each causes as c (c.text)}
           <li>
             <p>{c.text}</p>
-            <p class="small quiet">Try: {c.remedy}</p>
+            <p class="small quiet">{ui.notes.try(c.remedy)}</p>
             {#if c.held && c.held !== note.ways[0]?.fingering}<p class="small quiet">
-                really held: {short(c.held).join(' · ')}
+                {ui.notes.reallyHeld(short(c.held).join(' · '))}
               </p>{/if}
           </li>
         {/each}
       </ol>
     {:else}
       <p class="small">
-        Nothing simple explains it. Look at the instrument itself: pads, reed, slides; then hear it
-        again.
+        {ui.notes.nothingSimple}
       </p>
     {/if}
   {/if}

@@ -2,6 +2,7 @@
 <script lang="ts">
   import { api, asked, sentence, type Schemas } from '../api/client';
   import { short } from '../stand/lanes';
+  import { ui } from '../words/ui';
 
   let {
     table,
@@ -57,14 +58,21 @@
 
   const list = (words: string[]) => words.join(', ');
   const hard = (d: number) =>
-    d < 0.15 ? 'easy' : d < 0.35 ? 'fairly easy' : d < 0.6 ? 'hard' : 'very hard';
+    d < 0.15
+      ? ui.notes.easy
+      : d < 0.35
+        ? ui.notes.fairlyEasy
+        : d < 0.6
+          ? ui.notes.hard
+          : ui.notes.veryHard;
 </script>
 
 <section aria-live="polite">
-  <h3>Compare</h3>
+  <h3>{ui.notes.compare}</h3>
   {#if !mark}
     <p class="small quiet">
-      Press <kbd>c</kbd> on a fingering, then choose another: what moves between them stands here.
+      {ui.notes.press} <kbd>c</kbd>
+      {ui.notes.pressC}
     </p>
   {:else}
     <p class="ends">
@@ -75,7 +83,7 @@
       >
       <span aria-hidden="true">→</span>
       {#if same}
-        <span class="quiet">choose another</span>
+        <span class="quiet">{ui.notes.chooseAnother}</span>
       {:else}
         <span
           ><b>{note.shown}</b>
@@ -86,28 +94,28 @@
     {#if problem}<p class="small" role="alert">{problem}</p>{/if}
     {#if view}
       <dl class="small">
-        {#if view.down.length}<dt>down</dt>
+        {#if view.down.length}<dt>{ui.notes.down}</dt>
           <dd>{list(view.down)}</dd>{/if}
-        {#if view.up.length}<dt>up</dt>
+        {#if view.up.length}<dt>{ui.notes.up}</dt>
           <dd>{list(view.up)}</dd>{/if}
-        {#each view.slides as s (s.finger)}<dt>changes key</dt>
+        {#each view.slides as s (s.finger)}<dt>{ui.notes.changesKey}</dt>
           <dd>{s.finger}</dd>{/each}
-        {#if view.slideCm >= 0.5}<dt>slide</dt>
-          <dd>{view.slideCm.toFixed(0)} cm</dd>{/if}
-        {#if view.stay.length}<dt>stays</dt>
+        {#if view.slideCm >= 0.5}<dt>{ui.notes.slide}</dt>
+          <dd>{ui.notes.cm(view.slideCm.toFixed(0))}</dd>{/if}
+        {#if view.stay.length}<dt>{ui.notes.stays}</dt>
           <dd>{list(view.stay)}</dd>{/if}
-        {#each view.slips as s (s.shown + s.cause)}<dt>may slip</dt>
+        {#each view.slips as s (s.shown + s.cause)}<dt>{ui.notes.maySlip}</dt>
           <dd><b>{s.shown}</b>: {s.cause}; {s.audibly}</dd>{/each}
       </dl>
-      {#if view.contrary}<p class="small">Some go down while others come up.</p>{/if}
+      {#if view.contrary}<p class="small">{ui.notes.contrary}</p>{/if}
       {#if !view.down.length && !view.up.length && !view.slides.length && view.slideCm < 0.5}
-        <p class="small">Nothing moves: the air alone makes the difference.</p>
+        <p class="small">{ui.notes.nothingMoves}</p>
       {/if}
       {#if view.sentence}<p class="small">{view.sentence}</p>{/if}
       {#if view.pitch}<p class="small">{view.pitch}</p>{/if}
-      <p class="small quiet">Slurred, in a quarter of a second: {hard(view.difficulty)}.</p>
+      <p class="small quiet">{ui.notes.slurred(hard(view.difficulty))}</p>
     {/if}
-    <button class="plain link small" onclick={onclear}>stop comparing</button>
+    <button class="plain link small" onclick={onclear}>{ui.notes.stopComparing}</button>
   {/if}
 </section>
 

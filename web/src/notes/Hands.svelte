@@ -4,7 +4,7 @@
 -->
 <script lang="ts">
   import { eyes } from './eyes.svelte';
-  import { picture, same, type Held, type Key } from './hands';
+  import { picture, same, type Held, type Key, type Kind } from './hands';
 
   let {
     keys,
@@ -17,7 +17,7 @@
   }: {
     keys: Key[];
     held: Held[];
-    kind: string;
+    kind: Kind;
     guides?: number[];
     slideCm?: number;
     label: string;
@@ -45,7 +45,7 @@
   }
 </script>
 
-{#if kind === 'hands'}
+{#if kind === 'HANDS'}
   {@const w = reach + other + LABELS * 2}
   <svg
     viewBox="{-reach - LABELS} -4 {w} {drawn.height + 8}"

@@ -2,6 +2,7 @@
 <script lang="ts">
   import { Button, TextInput } from 'carbon-components-svelte';
   import type { Schemas } from '../api/client';
+  import { ui } from '../words/ui';
 
   type Way = Schemas['WayView'];
   type Note = Schemas['TableNote'];
@@ -21,68 +22,58 @@
 
   function say(e: SubmitEvent) {
     e.preventDefault();
-    onchange(
-      note,
-      way,
-      { words },
-      words.trim() ? `The class calls it “${words.trim()}”.` : 'It has no words of its own now.'
-    );
+    onchange(note, way, { words }, words.trim() ? ui.notes.calls(words.trim()) : ui.notes.noWords);
   }
 </script>
 
 <section>
-  <h3>In this house: {note.shown}, {way.label}</h3>
+  <h3>{ui.notes.inHouse(note.shown, way.label)}</h3>
   <div class="acts">
     {#if way.house}
       <Button
         size="small"
         kind="tertiary"
-        on:click={() =>
-          onchange(
-            note,
-            way,
-            { house: false },
-            `${note.shown} has the catalogue's standard again.`
-          )}>No longer the standard here</Button
+        on:click={() => onchange(note, way, { house: false }, ui.notes.standardAgain(note.shown))}
+        >{ui.notes.notStandard}</Button
       >
-    {:else if way.role !== 'standard' && way.role !== 'special' && !way.hidden}
+    {:else if way.role !== 'STANDARD' && way.role !== 'SPECIAL' && !way.hidden}
       <Button
         size="small"
         kind="tertiary"
-        on:click={() =>
-          onchange(note, way, { house: true }, `${way.label} is the standard of this house now.`)}
-        >Make it the standard here</Button
+        on:click={() => onchange(note, way, { house: true }, ui.notes.isStandard(way.label))}
+        >{ui.notes.makeStandard}</Button
       >
     {/if}
     {#if way.hidden}
       <Button
         size="small"
         kind="tertiary"
-        on:click={() => onchange(note, way, { hidden: false }, `${way.label} is shown again.`)}
-        >Show it again</Button
+        on:click={() => onchange(note, way, { hidden: false }, ui.notes.shownAgain(way.label))}
+        >{ui.notes.showAgain}</Button
       >
     {:else}
       <Button
         size="small"
         kind="ghost"
-        on:click={() =>
-          onchange(note, way, { hidden: true }, `${way.label} is hidden, and no longer planned.`)}
-        >Hide it</Button
+        on:click={() => onchange(note, way, { hidden: true }, ui.notes.isHidden(way.label))}
+        >{ui.notes.hide}</Button
       >
     {/if}
     {#if way.own}
-      <Button size="small" kind="ghost" on:click={() => onremove(note, way)}>Remove it …</Button>
+      <Button size="small" kind="ghost" on:click={() => onremove(note, way)}
+        >{ui.notes.removeIt}</Button
+      >
     {/if}
   </div>
   <form onsubmit={say}>
     <TextInput
       size="sm"
-      labelText="The class's own words for it"
-      placeholder="a phrase or a picture it knows"
+      labelText={ui.notes.classWords}
+      placeholder={ui.notes.classWordsHint}
       maxlength={120}
       bind:value={words}
     />
-    {#if words.trim() !== way.words}<Button size="small" type="submit">Keep</Button>{/if}
+    {#if words.trim() !== way.words}<Button size="small" type="submit">{ui.all.keep}</Button>{/if}
   </form>
 </section>
 

@@ -2,6 +2,7 @@
 <script lang="ts">
   import type { Schemas } from '../api/client';
   import { short } from '../stand/lanes';
+  import { ui } from '../words/ui';
 
   let {
     table,
@@ -24,24 +25,26 @@
             note: n,
             partial: w.partial,
             cents: w.cents,
-            standard: w.role === 'standard'
+            standard: w.role === 'STANDARD'
           }))
       )
       .sort((a, b) => b.note.midi - a.note.midi)
   );
   const off = (cents: number) =>
     Math.abs(cents) < 1
-      ? 'in tune'
-      : `${Math.abs(Math.round(cents))} cents ${cents > 0 ? 'sharp' : 'flat'}`;
+      ? ui.notes.inTune
+      : cents > 0
+        ? ui.notes.sharp(Math.abs(Math.round(cents)))
+        : ui.notes.flat(Math.abs(Math.round(cents)));
 </script>
 
 <section>
   <h3>
-    {table.kind === 'slide' ? 'In this position' : 'On these valves'}: {short(way.fingering).join(
+    {table.kind === 'SLIDE' ? ui.notes.inPosition : ui.notes.onValves}: {short(way.fingering).join(
       ' '
     )}
   </h3>
-  <p class="small quiet">Same hand, other notes. The lips choose the partial.</p>
+  <p class="small quiet">{ui.notes.sameHand}</p>
   <ol>
     {#each rungs as r (r.note.midi)}
       <li class:here={r.note.midi === note.midi}>
@@ -51,10 +54,8 @@
           aria-current={r.note.midi === note.midi}
         >
           <b>{r.note.shown}</b>
-          <span class="small">partial {r.partial}</span>
-          <span class="small quiet"
-            >{off(r.cents)}{r.standard ? '' : ', not its usual fingering'}</span
-          >
+          <span class="small">{ui.notes.partial(r.partial)}</span>
+          <span class="small quiet">{off(r.cents)}{r.standard ? '' : ui.notes.notUsual}</span>
         </button>
       </li>
     {/each}

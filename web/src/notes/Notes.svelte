@@ -18,6 +18,7 @@
   import OwnForm from './OwnForm.svelte';
   import Range from './Range.svelte';
   import WayCard from './WayCard.svelte';
+  import { ui } from '../words/ui';
 
   type Way = Schemas['WayView'];
   interface Mark {
@@ -34,7 +35,7 @@
   let set = $state.raw<Record<string, string>>({});
   let chosen = $state(0);
   let at = $state(0);
-  let purpose = $state('');
+  let purpose = $state<'' | 'TRILL' | 'SPECIAL' | 'OWN' | Way['purposes'][number]>('');
   let mark = $state.raw<Mark>();
   let adding = $state(false);
   let problem = $state('');
@@ -85,9 +86,9 @@
   const fits = (w: Way) =>
     purpose === ''
       ? true
-      : purpose === 'trill' || purpose === 'special'
+      : purpose === 'TRILL' || purpose === 'SPECIAL'
         ? w.role === purpose
-        : purpose === 'own'
+        : purpose === 'OWN'
           ? w.own || w.hidden || w.house || w.words !== ''
           : w.purposes.includes(purpose);
   const note = $derived(table?.notes.find((n) => n.midi === chosen));
@@ -98,7 +99,7 @@
   );
   /** a card is as wide as its picture, within what a row can take */
   const cardWidth = $derived.by(() => {
-    if (!table || table.kind !== 'hands') return 208;
+    if (!table || table.kind !== 'HANDS') return 208;
     const p = picture(table.keys);
     return Math.max(208, Math.min(344, p.left + p.right + 98));
   });
@@ -108,7 +109,7 @@
     const middle = table.notes[Math.floor(table.notes.length / 2)]!.midi + table.semitones;
     return middle < 57 ? 'bass' : 'treble';
   });
-  const brass = $derived(table?.kind === 'valves' || table?.kind === 'slide');
+  const brass = $derived(table?.kind === 'VALVES' || table?.kind === 'SLIDE');
 
   function choose(midi: number) {
     chosen = midi;
@@ -167,7 +168,7 @@
       undo = async () => {
         try {
           await put(before);
-          said = 'It is as it was.';
+          said = ui.notes.asItWas;
           undo = undefined;
           await load(id);
         } catch (e) {
@@ -203,7 +204,10 @@
 </script>
 
 <svelte:head
-  ><title>{`${table ? `${table.name}${note ? `, ${note.shown}` : ''}` : 'Notes'} · Sempre`}</title
+  ><title
+    >{ui.notes.title(
+      table ? [table.name, note?.shown].filter(Boolean).join(', ') : ui.app.notes
+    )}</title
   ></svelte:head
 >
 
@@ -219,14 +223,14 @@
         <h1>{table.name}</h1>
         <p class="quiet">
           {table.transposition}; {table.stages
-            .map((s) => `${s.words} ${s.from.shown} to ${s.to.shown}`)
+            .map((s) => ui.notes.stageRange(s.words, s.from.shown, s.to.shown))
             .join(', ')}
         </p>
       </div>
       <div class="set">
         <Select
           size="sm"
-          labelText="Instrument"
+          labelText={ui.all.instrument}
           selected={id}
           on:change={(e) =>
             navigate(`/notes/${String((e.target as HTMLSelectElement).value)}` as '/')}
@@ -248,37 +252,42 @@
         {/each}
         <Select
           size="sm"
-          labelText="Show what is for"
+          labelText={ui.notes.showWhat}
           selected={purpose}
           on:change={(e) => {
-            purpose = String((e.target as HTMLSelectElement).value);
+            purpose = (e.target as HTMLSelectElement).value as typeof purpose;
             at = 0;
           }}
         >
-          <SelectItem value="" text="everything" />
-          <SelectItem value="facility" text="the fingers" />
-          <SelectItem value="response" text="speaking" />
-          <SelectItem value="intonation" text="the pitch" />
-          <SelectItem value="dynamics" text="soft and loud" />
-          <SelectItem value="reach" text="small hands" />
-          <SelectItem value="trill" text="trills" />
-          <SelectItem value="special" text="special notes" />
-          <SelectItem value="own" text="this house" />
+          <SelectItem value="" text={ui.notes.everything} />
+          <SelectItem value="FACILITY" text={ui.notes.theFingers} />
+          <SelectItem value="RESPONSE" text={ui.notes.speaking} />
+          <SelectItem value="INTONATION" text={ui.notes.thePitch} />
+          <SelectItem value="DYNAMICS" text={ui.notes.softLoud} />
+          <SelectItem value="REACH" text={ui.notes.smallHands} />
+          <SelectItem value="TRILL" text={ui.notes.trills} />
+          <SelectItem value="SPECIAL" text={ui.notes.specials} />
+          <SelectItem value="OWN" text={ui.notes.thisHouse} />
         </Select>
       </div>
     </header>
 
     <p class="bar small">
       <button class="plain link" onclick={() => eyes.name()}
-        >{eyes.sounding ? 'sounding' : 'written'} names <kbd>w</kbd></button
+        >{eyes.sounding ? ui.notes.soundingNames : ui.notes.writtenNames} <kbd>w</kbd></button
       >
       <button class="plain link" onclick={() => eyes.turn()}
-        >{eyes.facing ? 'facing the player' : 'as the player sees it'} <kbd>f</kbd></button
+        >{eyes.facing ? ui.notes.facing : ui.notes.asPlayer} <kbd>f</kbd></button
       >
-      <span class="quiet"><kbd>←</kbd> <kbd>→</kbd> note, <kbd>↑</kbd> <kbd>↓</kbd> fingering</span>
+      <span class="quiet"
+        ><kbd>←</kbd> <kbd>→</kbd>
+        {ui.notes.noteComma} <kbd>↑</kbd> <kbd>↓</kbd>
+        {ui.notes.fingeringWord}</span
+      >
       <span class="key"
-        ><span class="first">first years</span> <span class="school">school</span>
-        <span class="advanced">advanced</span></span
+        ><span class="first">{ui.notes.firstYearsShort}</span>
+        <span class="school">{ui.notes.schoolShort}</span>
+        <span class="advanced">{ui.notes.advancedShort}</span></span
       >
     </p>
 
@@ -293,7 +302,8 @@
 
     <p class="said" role="status">
       {said}
-      {#if undo}<button class="plain link" onclick={() => undo?.()}>Put it back</button>{/if}
+      {#if undo}<button class="plain link" onclick={() => undo?.()}>{ui.notes.putItBack}</button
+        >{/if}
     </p>
 
     {#if note}
@@ -303,11 +313,13 @@
             <h2 class="pitch">{eyes.sounding ? note.soundingShown : note.shown}</h2>
             {#if table.semitones !== 0}
               <span class="quiet"
-                >{eyes.sounding ? `written ${note.shown}` : `sounds ${note.soundingShown}`}</span
+                >{eyes.sounding
+                  ? ui.notes.written(note.shown)
+                  : ui.notes.sounds(note.soundingShown)}</span
               >
             {/if}
             <a class="small" href="/notes/across/{encodeURIComponent(note.sounding)}"
-              >this pitch across the band</a
+              >{ui.notes.acrossLink}</a
             >
           </div>
           {#if ways.length}
@@ -336,10 +348,8 @@
             </div>
           {:else}
             <p>
-              No fingering of this note is for that. <button
-                class="plain link"
-                onclick={() => (purpose = '')}>Show everything</button
-              >
+              {ui.notes.noneForThat}
+              <button class="plain link" onclick={() => (purpose = '')}>{ui.notes.showAll}</button>
             </p>
           {/if}
           {#if adding}
@@ -347,7 +357,7 @@
           {:else}
             <div class="add">
               <Button size="small" kind="tertiary" on:click={() => (adding = true)}
-                >Add your own fingering (a)</Button
+                >{ui.notes.addOwn}</Button
               >
             </div>
           {/if}
@@ -370,21 +380,22 @@
       </div>
       <footer>
         {#if table.free.length || table.wrong.length || table.gaps.length}
-          <h2>Held or not, and what is missing</h2>
+          <h2>{ui.notes.heldOrNot}</h2>
           <ul>
             {#each table.gaps as g (g.shown)}
-              <li><b>{g.shown}</b> is not there: {g.because}.</li>
+              <li><b>{g.shown}</b> {ui.notes.isMissing(g.because)}</li>
             {/each}
             {#each table.free as f (f.from.written + f.controls)}
               <li>
-                <b>{f.from.shown} to {f.to.shown}:</b>
-                may stay down: {f.controls}; {f.because}.
+                <b>{ui.notes.range(f.from.shown, f.to.shown)}</b>
+                {ui.notes.mayStay(f.controls, f.because)}
                 <span class="quiet small">({f.source})</span>
               </li>
             {/each}
             {#each table.wrong as f (f.from.written + f.controls)}
               <li>
-                <b>{f.from.shown} to {f.to.shown}:</b> never {f.controls}; {f.because}.
+                <b>{ui.notes.range(f.from.shown, f.to.shown)}</b>
+                {ui.notes.neverHeld(f.controls, f.because)}
                 <span class="quiet small">({f.source})</span>
               </li>
             {/each}
@@ -400,7 +411,7 @@
   <Removal
     kind="FINGERING"
     {...removing}
-    more="Marks on it stay in the record."
+    more={ui.notes.marksStay}
     onclose={() => (removing = undefined)}
     ondone={(words) => {
       removing = undefined;

@@ -1,6 +1,7 @@
 <!-- What this house changed of an instrument's table, out to a file and in again. -->
 <script lang="ts">
   import { api, asked, sentence } from '../api/client';
+  import { ui } from '../words/ui';
 
   let {
     id,
@@ -24,7 +25,7 @@
           headers: { 'Content-Type': 'text/plain' }
         })
       );
-      onreplaced(`${file.name} is read: this house's table is what it says.`);
+      onreplaced(ui.notes.fileRead(file.name));
     } catch (err) {
       problem = sentence(err);
     } finally {
@@ -33,18 +34,17 @@
   }
 </script>
 
-<h2>This house's table</h2>
+<h2>{ui.notes.houseTable}</h2>
 <p>
   {#if changed}
-    Your own fingerings, what you hid, your standards and words for this instrument:
-    <a href="/api/notes/{id}/own.yaml" download>keep them in a file</a>.
+    {ui.notes.ownThings}
+    <a href="/api/notes/{id}/own.yaml" download>{ui.notes.keepInFile}</a>.
   {:else}
-    Nothing is changed: the table is the catalogue's. Add a fingering, hide one, or make one the
-    standard here; it holds for every plan in this house.
+    {ui.notes.nothingChanged}
   {/if}
 </p>
 <label class="small">
-  Read such a file; it takes the place of what is changed now
+  {ui.notes.readFile}
   <input type="file" accept=".yaml,.yml,text/plain" onchange={take} />
 </label>
 {#if problem}<p class="problem" role="alert">{problem}</p>{/if}

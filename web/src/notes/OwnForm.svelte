@@ -4,6 +4,7 @@
   import { api, asked, sentence, type Schemas } from '../api/client';
   import Hands from './Hands.svelte';
   import { heldOf, same, textOf, type Key } from './hands';
+  import { ui } from '../words/ui';
 
   let {
     table,
@@ -21,7 +22,7 @@
   let label = $state('');
   let words = $state('');
   let remark = $state('');
-  let role = $state('alternate');
+  let role = $state<Schemas['WayView']['role']>('ALTERNATE');
   let problem = $state('');
   let busy = $state(false);
 
@@ -50,7 +51,7 @@
           body: { note: note.written, fingering: text, role, label, words, remark }
         })
       );
-      onadded(`${label} is added to ${note.shown}. ${a.doubt}`.trim());
+      onadded(ui.notes.isAdded(label, note.shown, a.doubt).trim());
     } catch (err) {
       problem = sentence(err);
     } finally {
@@ -60,7 +61,7 @@
 </script>
 
 <form onsubmit={submit}>
-  <h3>Your own fingering of {note.shown}</h3>
+  <h3>{ui.notes.ownOf(note.shown)}</h3>
   <div class="two">
     <div class="pad">
       <Hands
@@ -69,52 +70,42 @@
         kind={table.kind}
         guides={table.slideGuides}
         slideCm={cm}
-        label="press the keys that are held"
-        ontoggle={table.kind === 'slide' ? undefined : toggle}
+        label={ui.notes.pressHeld}
+        ontoggle={table.kind === 'SLIDE' ? undefined : toggle}
       />
       <p class="small quiet">
-        {table.kind === 'slide'
-          ? 'Write the position beside: p1 to p7, p2+ a little shorter, p5- a little longer.'
-          : table.kind === 'valves'
-            ? 'Press the valves that are down.'
-            : 'Press a hole once to close it, again for half, again to open it.'}
+        {table.kind === 'SLIDE'
+          ? ui.notes.writePosition
+          : table.kind === 'VALVES'
+            ? ui.notes.pressValves
+            : ui.notes.pressHoles}
       </p>
     </div>
     <div class="fields">
-      <TextInput size="sm" labelText="The fingering" bind:value={text} />
+      <TextInput size="sm" labelText={ui.notes.theFingering} bind:value={text} />
       <TextInput
         size="sm"
-        labelText="What you call it"
-        placeholder="a few plain words"
+        labelText={ui.notes.youCallIt}
+        placeholder={ui.notes.plainWords}
         maxlength={120}
         bind:value={label}
       />
       <Select
         size="sm"
-        labelText="It is"
+        labelText={ui.notes.itIs}
         selected={role}
-        on:change={(e) => (role = String((e.target as HTMLSelectElement).value))}
+        on:change={(e) => (role = (e.target as HTMLSelectElement).value as typeof role)}
       >
-        <SelectItem value="alternate" text="an alternate, planned where it pays" />
-        <SelectItem value="trill" text="for trills" />
-        <SelectItem value="special" text="special, never planned" />
+        <SelectItem value="ALTERNATE" text={ui.notes.anAlternate} />
+        <SelectItem value="TRILL" text={ui.notes.forTrills} />
+        <SelectItem value="SPECIAL" text={ui.notes.isSpecial} />
       </Select>
-      <TextInput
-        size="sm"
-        labelText="The class's own words (may be empty)"
-        maxlength={120}
-        bind:value={words}
-      />
-      <TextInput
-        size="sm"
-        labelText="What to watch (may be empty)"
-        maxlength={300}
-        bind:value={remark}
-      />
+      <TextInput size="sm" labelText={ui.notes.ownWords} maxlength={120} bind:value={words} />
+      <TextInput size="sm" labelText={ui.notes.whatToWatch} maxlength={300} bind:value={remark} />
       {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
       <div class="acts">
-        <Button size="small" type="submit" disabled={busy}>Add it</Button>
-        <Button size="small" kind="ghost" on:click={oncancel}>Leave it</Button>
+        <Button size="small" type="submit" disabled={busy}>{ui.notes.addIt}</Button>
+        <Button size="small" kind="ghost" on:click={oncancel}>{ui.all.cancel}</Button>
       </div>
     </div>
   </div>

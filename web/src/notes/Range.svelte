@@ -5,6 +5,7 @@
   import { drawing, engrave, type Line } from '../engrave/engrave';
   import type { Schemas } from '../api/client';
   import { notesXml } from '../engrave/notes';
+  import { ui } from '../words/ui';
 
   let {
     notes,
@@ -74,11 +75,11 @@
     el.replaceChildren(svg);
   };
   const name = (n: Schemas['TableNote']) => (sounding ? n.soundingShown : n.shown);
-  const stages: Record<string, string> = {
-    firstYears: 'first years',
-    school: 'school',
-    advanced: 'advanced',
-    beyond: 'beyond the usual range'
+  const stages: Record<Schemas['TableNote']['stage'], string> = {
+    FIRST_YEARS: ui.notes.firstYearsShort,
+    SCHOOL: ui.notes.schoolShort,
+    ADVANCED: ui.notes.advancedShort,
+    BEYOND: ui.notes.beyondRange
   };
 </script>
 
@@ -97,11 +98,11 @@
   </button>
 {/snippet}
 
-<div bind:clientWidth={width} class="range" role="group" aria-label="The range">
-  {#if problem}<p role="alert">The staff could not be engraved; choose the note by name.</p>{/if}
+<div bind:clientWidth={width} class="range" role="group" aria-label={ui.notes.theRange}>
+  {#if problem}<p role="alert">{ui.notes.noStaff}</p>{/if}
   {#if !lines.length && !problem && notes.length}
     <div class="names">
-      <InlineLoading description="The staff is being drawn …" />
+      <InlineLoading description={ui.notes.staffComing} />
       {#each notes as n (n.midi)}{@render choice(n)}{/each}
     </div>
   {/if}
@@ -176,16 +177,16 @@
     padding: 0 0.125rem 1px;
     border-bottom: 2px solid transparent;
   }
-  .firstYears span {
+  .FIRST_YEARS span {
     border-bottom: 3px solid var(--ink);
   }
-  .school span {
+  .SCHOOL span {
     border-bottom: 1px solid var(--ink);
   }
-  .advanced span {
+  .ADVANCED span {
     border-bottom: 1px dashed var(--ink-2);
   }
-  .beyond span {
+  .BEYOND span {
     border-bottom: 1px dotted var(--ink-2);
     font-style: italic;
   }

@@ -3,7 +3,9 @@
   import type { Schemas } from '../api/client';
   import { short } from '../stand/lanes';
   import Hands from './Hands.svelte';
+  import { ui } from '../words/ui';
 
+  type Way = Schemas['WayView'];
   let {
     way,
     table,
@@ -13,7 +15,7 @@
     onchoose,
     oncompare
   }: {
-    way: Schemas['WayView'];
+    way: Way;
     table: Schemas['TableView'];
     chosen: boolean;
     marked: boolean;
@@ -23,37 +25,37 @@
     oncompare: () => void;
   } = $props();
 
-  const purposes: Record<string, string> = {
-    facility: 'for the fingers',
-    response: 'so that it speaks',
-    intonation: 'for the pitch',
-    dynamics: 'for soft or loud',
-    reach: 'for a small hand'
+  const purposes: Record<Way['purposes'][number], string> = {
+    FACILITY: ui.notes.forFingers,
+    RESPONSE: ui.notes.forSpeaking,
+    INTONATION: ui.notes.forPitch,
+    DYNAMICS: ui.notes.forDynamics,
+    REACH: ui.notes.forReach,
+    STYLE: ui.notes.forStyle
+  };
+  const roles: Record<Way['role'], string> = {
+    STANDARD: ui.notes.standard,
+    ALTERNATE: ui.notes.alternate,
+    TRILL: ui.notes.trill,
+    SPECIAL: ui.notes.isSpecial,
+    REACH: ui.notes.reach
   };
   const role = $derived(
-    way.hidden
-      ? 'hidden'
-      : way.house
-        ? 'standard of this house'
-        : way.role === 'standard'
-          ? 'standard'
-          : way.role === 'special'
-            ? 'special, never planned'
-            : way.role
+    way.hidden ? ui.notes.hidden : way.house ? ui.notes.houseStandard : roles[way.role]
   );
   const names = $derived(
     way.held
       .filter((h) => !h.free)
       .map((h) => {
         const key = table.keys.find((k) => k.token === h.token && k.left === h.left);
-        return (h.half ? 'half of the ' : '') + (key?.name ?? h.token);
+        return (h.half ? ui.notes.halfOf : '') + (key?.name ?? h.token);
       })
-      .join(', ') || 'nothing held'
+      .join(', ') || ui.notes.nothingHeld
   );
 </script>
 
 <article class:chosen class:hidden={way.hidden} class:from={from !== ''}>
-  {#if from}<p class="small quiet">compared from <b>{from}</b></p>{/if}
+  {#if from}<p class="small quiet">{ui.notes.comparedFrom} <b>{from}</b></p>{/if}
   <button class="plain pick" aria-pressed={chosen} onclick={onchoose}>
     <Hands
       keys={table.keys}
@@ -69,21 +71,23 @@
   </button>
   <p class="small">
     <b>{role}</b>{way.purposes.length
-      ? ', ' + way.purposes.map((p) => purposes[p] ?? p).join(', ')
-      : ''}{way.requires ? `; needs the ${way.requires}` : ''}
+      ? ', ' + way.purposes.map((p) => purposes[p]).join(', ')
+      : ''}{way.requires ? ui.notes.needs(way.requires) : ''}
   </p>
   {#if way.centsKnown && Math.abs(way.cents) >= 1}
     <p class="small">
-      {Math.round(Math.abs(way.cents))} cents {way.cents > 0 ? 'sharp' : 'flat'}
+      {way.cents > 0
+        ? ui.notes.sharp(Math.round(Math.abs(way.cents)))
+        : ui.notes.flat(Math.round(Math.abs(way.cents)))}
     </p>
   {/if}
   {#if way.note}<p class="small note">{way.note}</p>{/if}
   {#each way.rules as r (r)}<p class="small note">{r}</p>{/each}
-  {#if way.free}<p class="small note">may stay down: {way.free}</p>{/if}
+  {#if way.free}<p class="small note">{ui.notes.mayStayDown(way.free)}</p>{/if}
   <p class="small quiet foot">
     <span>{way.source}</span>
     <button class="plain link" aria-pressed={marked} onclick={oncompare}
-      >{marked ? 'comparing from here' : 'compare from here'}</button
+      >{marked ? ui.notes.comparing : ui.notes.compareHere}</button
     >
   </p>
 </article>

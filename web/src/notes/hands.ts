@@ -1,7 +1,11 @@
 import type { Schemas } from '../api/client';
+import { read, shown } from '../lib/pitch';
+import { ways } from '../ways.svelte';
+import { ui } from '../words/ui';
 
 export type Key = Schemas['KeyView'];
 export type Held = Schemas['HeldView'];
+export type Kind = Schemas['TableView']['kind'];
 
 /** A control at its place in the picture; x runs outward from the bore, y down from the mouthpiece. */
 export interface Place {
@@ -31,39 +35,51 @@ const PER_LINE = 5;
 const HOLE = 20;
 const ORDER = ['LT', 'LP', 'L1', 'L2', 'L3', 'L4', 'RT', 'RP', 'R1', 'R2', 'R3', 'R4'];
 const NAMES: Record<string, string> = {
-  T: 'thumb',
-  P: 'side',
-  '1': '1st',
-  '2': '2nd',
-  '3': '3rd',
-  '4': 'little'
+  T: ui.notes.thumb,
+  P: ui.notes.sideHand,
+  '1': ui.notes.first,
+  '2': ui.notes.second,
+  '3': ui.notes.third,
+  '4': ui.notes.little
 };
 
-/** What stands on a key: its own name without the place that the row already says. */
+/** What stands on a key: its own name, and the word that it may share with others beside it. */
+interface Face {
+  word?: 'high' | 'low' | 'front' | 'side' | 'trill';
+  own: string;
+}
+
+const WORDS = { f: 'front', h: 'high', l: 'low', v: 'high', s: 'side', tr: 'trill' } as const;
+const note = (text: string) => {
+  const n = read(text);
+  return n ? shown(n, ways.naming) : text;
+};
+
+/** A key without the place that its row already says. */
+function parts(token: string): Face {
+  const named = token.match(/^([fhlv])([A-G][b#]?)$/);
+  if (named) return { word: WORDS[named[1] as 'f'], own: note(named[2]!) };
+  const counted = token.match(/^(s|tr)(\d)$/);
+  if (counted) return { word: WORDS[counted[1] as 's'], own: counted[2]! };
+  const octave = token.match(/^O(\d?)$/);
+  if (octave) return { own: `${ui.notes.octaveKey} ${octave[1]}`.trim() };
+  const plain = token.match(/^[ps]?([A-G][b#]?)$/);
+  if (plain) return { own: note(plain[1]!) };
+  if (token === 'Tb') return { own: note('Bb') };
+  if (token === 'f') return { word: 'front', own: note('F') };
+  if (token === 'giz') return { word: 'high', own: note('C') };
+  if (token === 'w') return { own: ui.notes.whisperKey };
+  if (token === 'slv') return { own: ui.notes.sliverKey };
+  if (token === 'R') return { own: ui.notes.registerKey };
+  return { own: token };
+}
+
 export function face(token: string): string {
-  return token
-    .replace(/^[ps](?=[A-G])/, '')
-    .replace(/^f(?=[A-G])/, 'front ')
-    .replace(/^h(?=[A-G])/, 'high ')
-    .replace(/^l(?=[A-G])/, 'low ')
-    .replace(/^v(?=[A-G])/, 'high ')
-    .replace(/^Tb$/, 'B♭')
-    .replace(/([A-G])b$/, '$1♭')
-    .replace('#', '♯')
-    .replace(/^w$/, 'whisper')
-    .replace(/^slv$/, 'sliver')
-    .replace(/^tr(\d)$/, 'trill $1')
-    .replace(/^O$/, 'octave')
-    .replace(/^O(\d)$/, 'octave $1')
-    .replace(/^R$/, 'register')
-    .replace(/^f$/, 'front F')
-    .replace(/^s(\d)$/, 'side $1')
-    .replace(/^giz$/, 'high C');
+  const { word, own } = parts(token);
+  return word ? ui.notes.keyWith[word](own) : own;
 }
 
 const width = (text: string) => Math.max(24, text.length * 6.2 + 10);
-
-const WORD = /^(high|low|front|side|trill) /;
 
 /** What one line of a picture holds, and what stands at its end. */
 interface Group {
@@ -76,30 +92,30 @@ interface Group {
  * front) have a line to themselves, which says it once.
  */
 function groups(finger: string, keys: Key[], hasHole: boolean): Group[] {
-  const word = (k: Key) => face(k.token).match(WORD)?.[0].trim() ?? '';
-  const together = (w: string) =>
-    w !== '' && !hasHole && keys.filter((k) => word(k) === w).length > 1;
+  const word = (k: Key) => parts(k.token).word;
+  const together = (w: Face['word']) =>
+    w !== undefined && !hasHole && keys.filter((k) => word(k) === w).length > 1;
   const first = keys.filter((k) => !together(word(k)));
   const lines: Group[] = [];
   for (let at = 0; at < Math.max(1, first.length); at += PER_LINE) {
-    let said = '';
+    let said: Face['word'];
     lines.push({
       label: at === 0 ? finger : '',
       keys: first.slice(at, at + PER_LINE).map((key) => {
         // side 1, then 2, 3, 4
-        const again = word(key) === said && /\d$/.test(key.token);
-        said = word(key);
-        return { key, text: again ? face(key.token).replace(WORD, '') : face(key.token) };
+        const { word: w, own } = parts(key.token);
+        const again = w !== undefined && w === said && /\d$/.test(key.token);
+        said = w;
+        return { key, text: again ? own : face(key.token) };
       })
     });
   }
-  for (const w of new Set(keys.map(word).filter(together)))
-    lines.push({
-      label: w,
-      keys: keys
-        .filter((k) => word(k) === w)
-        .map((key) => ({ key, text: face(key.token).replace(WORD, '') }))
-    });
+  for (const w of new Set(keys.map(word)))
+    if (w && together(w))
+      lines.push({
+        label: ui.notes.keyWord[w],
+        keys: keys.filter((k) => word(k) === w).map((key) => ({ key, text: parts(key.token).own }))
+      });
   return first.length || hasHole ? lines : lines.slice(1);
 }
 
@@ -132,7 +148,7 @@ export function picture(keys: Key[]): Picture {
         behind: finger[1] === 'T'
       });
     const lines = groups(
-      finger === 'LP' ? 'palm' : (NAMES[finger[1]!] ?? ''),
+      finger === 'LP' ? ui.notes.palm : (NAMES[finger[1]!] ?? ''),
       others,
       holes.length > 0
     );
@@ -164,8 +180,8 @@ export function picture(keys: Key[]): Picture {
 export const same = (h: Held, k: Key) => h.token === k.token && h.left === k.left;
 
 /** Reads a fingering's text as far as this instrument's keys go. */
-export function heldOf(text: string, keys: Key[], kind: string): Held[] {
-  const sides = kind === 'hands' ? text.split('|') : ['', text];
+export function heldOf(text: string, keys: Key[], kind: Kind): Held[] {
+  const sides = kind === 'HANDS' ? text.split('|') : ['', text];
   return sides.flatMap((side, s) =>
     side
       .trim()
@@ -175,7 +191,7 @@ export function heldOf(text: string, keys: Key[], kind: string): Held[] {
         const free = /^\(.*\)$/.test(word);
         const bare = word.replace(/[()]/g, '').split('/')[0]!;
         const find = (t: string) =>
-          keys.find((k) => k.token === t && (kind !== 'hands' || k.left === (s === 0)));
+          keys.find((k) => k.token === t && (kind !== 'HANDS' || k.left === (s === 0)));
         const whole = find(bare) ?? find(bare.replace(/[+-]$/, ''));
         const half = whole ? undefined : find(bare.replace(/^h/, ''));
         const key = whole ?? half;
@@ -185,9 +201,9 @@ export function heldOf(text: string, keys: Key[], kind: string): Held[] {
 }
 
 /** Writes held controls as a fingering; the server puts them in order. */
-export function textOf(held: Held[], kind: string): string {
+export function textOf(held: Held[], kind: Kind): string {
   const word = (h: Held) => (h.half ? 'h' : '') + h.token;
-  if (kind !== 'hands') return held.map(word).join(' ') || (kind === 'valves' ? '0' : '');
+  if (kind !== 'HANDS') return held.map(word).join(' ') || (kind === 'VALVES' ? '0' : '');
   const side = (left: boolean) =>
     held
       .filter((h) => h.left === left && !h.free)

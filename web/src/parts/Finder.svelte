@@ -4,6 +4,7 @@
   import { api, asked, sentence, type Schemas } from '../api/client';
   import { read, text, words } from '../lib/pitch';
   import { navigate } from '../router';
+  import { ui } from '../words/ui';
 
   let { onclose }: { onclose: () => void } = $props();
   interface Hit {
@@ -41,7 +42,7 @@
     const name = text(note.name!);
     return instruments.map((i) => ({
       text: `${i.name} ${note.said}`,
-      detail: 'its fingerings',
+      detail: ui.all.itsFingerings,
       href: `/notes/${i.id}/${encodeURIComponent(name)}`
     }));
   }
@@ -59,21 +60,21 @@
       instruments = table;
       const tables = table.map((i) => ({
         text: i.name,
-        detail: 'all its notes',
+        detail: ui.all.allItsNotes,
         href: `/notes/${i.id}`
       }));
       const parts = today.groups.flatMap((g) =>
         g.next.flatMap((n) =>
           n.players.map((p) => ({
             text: p.student.name,
-            detail: `${n.piece.title}, on the stand`,
+            detail: ui.all.onTheStand(n.piece.title),
             href: `/stand/${p.student.id}/${n.piece.id}`
           }))
         )
       );
       const students = people.students.map((s) => ({
         text: s.name,
-        detail: `${s.instrumentName}, what was heard`,
+        detail: ui.all.whatWasHeard(s.instrumentName),
         href: `/people/${s.id}`
       }));
       const shelf = pieces.map((p) => ({
@@ -102,22 +103,22 @@
   }
 </script>
 
-<dialog bind:this={dialog} {onclose} aria-label="Find">
+<dialog bind:this={dialog} {onclose} aria-label={ui.app.find}>
   <input
     bind:this={field}
     bind:value={query}
     oninput={() => (at = 0)}
     {onkeydown}
     type="text"
-    placeholder="A student or a piece"
+    placeholder={ui.all.studentOrPiece}
     role="combobox"
     aria-expanded="true"
     aria-controls="finds"
-    aria-label="A student or a piece"
+    aria-label={ui.all.studentOrPiece}
     autocomplete="off"
   />
   {#if problem}<p class="none">{problem}</p>{/if}
-  <ul id="finds" role="listbox" aria-label="Found">
+  <ul id="finds" role="listbox" aria-label={ui.all.found}>
     {#each hits as h, i (h.href + h.detail)}
       <li role="option" aria-selected={i === at} class:at={i === at}>
         <button class="plain" tabindex="-1" onclick={() => go(h)}>
@@ -125,7 +126,7 @@
         </button>
       </li>
     {:else}
-      <li class="none" role="option" aria-selected="false">Nothing has this name.</li>
+      <li class="none" role="option" aria-selected="false">{ui.all.noName}</li>
     {/each}
   </ul>
 </dialog>

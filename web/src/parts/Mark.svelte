@@ -1,11 +1,12 @@
 <!-- How a note stands: filled, half filled, hollow, dotted. Reads in grey print; the words go with it. -->
 <script lang="ts">
-  type State = 'secure' | 'shaky' | 'not yet' | 'not heard for long';
+  import { ui } from '../words/ui';
+  import type { Standing } from '../words/standing';
   let {
     state,
     size = 14,
     label = true
-  }: { state: State; size?: number; label?: boolean } = $props();
+  }: { state: Standing; size?: number; label?: boolean } = $props();
 </script>
 
 <svg
@@ -13,15 +14,15 @@
   height={size}
   viewBox="0 0 16 16"
   role={label ? 'img' : undefined}
-  aria-label={label ? state : undefined}
+  aria-label={label ? ui.standing[state] : undefined}
   aria-hidden={label ? undefined : true}
 >
-  {#if state === 'secure'}
+  {#if state === 'SECURE'}
     <circle cx="8" cy="8" r="6.5" class="full" />
-  {:else if state === 'shaky'}
+  {:else if state === 'SHAKY'}
     <circle cx="8" cy="8" r="6" class="line" />
     <path d="M8 2a6 6 0 0 0 0 12z" class="full" />
-  {:else if state === 'not yet'}
+  {:else if state === 'NOT_YET'}
     <circle cx="8" cy="8" r="6" class="line" />
   {:else}
     <circle cx="8" cy="8" r="6" class="line dotted" />

@@ -1,8 +1,10 @@
 <!-- The notes of a part that can't be played, each once, with its bars and what to do instead. -->
 <script lang="ts">
   import type { Schemas } from '../api/client';
+  import type { Dictionary } from '../words/en';
+  import { ui } from '../words/ui';
 
-  let { missing }: { missing: Schemas['MissingView'][] } = $props();
+  let { missing, words = ui }: { missing: Schemas['MissingView'][]; words?: Dictionary } = $props();
 
   const notes = $derived.by(() => {
     const bars = new Map<string, string[]>();
@@ -15,5 +17,5 @@
 </script>
 
 {#each notes as [sentence, bars] (sentence)}
-  <li><b>{bars.length === 1 ? 'Bar' : 'Bars'} {bars.join(', ')}:</b> {sentence}</li>
+  <li><b>{words.all.barsLead(bars)}</b> {sentence}</li>
 {/each}

@@ -1,14 +1,18 @@
 <!-- An address inside the application that leads nowhere. -->
-<script lang="ts"></script>
+<script lang="ts">
+  import { ui } from '../words/ui';
+</script>
 
-<svelte:head><title>Nothing at this address · Sempre</title></svelte:head>
+<svelte:head><title>{ui.all.nothingTitle}</title></svelte:head>
 
 <div class="page">
-  <h1>There is nothing at this address</h1>
-  <p>It may have been mistyped, or what was here is removed.</p>
+  <h1>{ui.all.nothingHere}</h1>
+  <p>{ui.all.mistyped}</p>
   <p>
-    <a href="/">Go to Today</a>, look among <a href="/removed">what was removed</a>, or press
-    <kbd>/</kbd> and type a name.
+    <a href="/">{ui.all.goToday}</a>{ui.all.lookAmong}
+    <a href="/removed">{ui.all.whatRemoved}</a>{ui.all.orPress}
+    <kbd>/</kbd>
+    {ui.all.typeName}
   </p>
 </div>
 

@@ -5,6 +5,7 @@
   import { api, asked, sentence } from '../api/client';
   import { loaded } from '../lib/load.svelte';
   import Trouble from './Trouble.svelte';
+  import { ui } from '../words/ui';
 
   export type Kind = 'PIECE' | 'GROUP' | 'STUDENT' | 'ASSIGNMENT' | 'FINGERING';
   let {
@@ -40,7 +41,7 @@
     problem = '';
     try {
       await asked(api.PUT('/api/removals/{kind}/{id}', { params: { path: { kind, id } } }));
-      ondone(`${name} is removed.`);
+      ondone(ui.all.isRemoved(name));
     } catch (e) {
       problem = sentence(e);
     } finally {
@@ -53,9 +54,9 @@
   open
   danger
   size="sm"
-  modalHeading="Remove {name}?"
-  primaryButtonText="Remove"
-  secondaryButtonText="Cancel"
+  modalHeading={ui.all.removeName(name)}
+  primaryButtonText={ui.all.remove}
+  secondaryButtonText={ui.all.cancel}
   primaryButtonDisabled={!goes.value || busy}
   on:click:button--secondary={onclose}
   on:close={onclose}
@@ -63,17 +64,17 @@
 >
   <div class="text">
     {#if goes.value?.length}
-      <p>With it {goes.value.length > 1 || !goes.value[0]!.startsWith('1 ') ? 'go' : 'goes'}:</p>
+      <p>{ui.all.withIt}</p>
       <ul>
         {#each goes.value as w (w)}<li>{w}</li>{/each}
       </ul>
     {:else if goes.value}
-      <p>Nothing else goes with it.</p>
+      <p>{ui.all.nothingElse}</p>
     {:else if !goes.problem}
       <SkeletonText paragraph lines={2} />
     {/if}
     {#if more}<p>{more}</p>{/if}
-    <p class="quiet">Nothing is lost: all of it can be put back, also later, under Removed.</p>
+    <p class="quiet">{ui.all.nothingLost}</p>
     {#if goes.problem}<Trouble text={goes.problem} again={goes.again} />{/if}
     {#if problem}<Trouble text={problem} />{/if}
   </div>

@@ -1,94 +1,95 @@
 <script lang="ts">
   import { Modal } from 'carbon-components-svelte';
+  import { ui } from '../words/ui';
   let { open = $bindable(false) }: { open: boolean } = $props();
 
   const groups: [string, [string, string][]][] = [
     [
-      'Everywhere',
+      ui.keys.everywhere,
       [
-        ['/', 'find a student, a piece or a note by name'],
-        ['g then t s e l n p', 'go to Today, Stand, Ear, Shelf, Notes, People'],
-        ['?', 'this list']
+        ['/', ui.keys.find],
+        [ui.keys.gThen, ui.keys.goTo],
+        ['?', ui.keys.thisList]
       ]
     ],
     [
-      'Today',
+      ui.app.today,
       [
-        ['↑ ↓', 'the group before, the next group'],
-        ['c n', 'a playing check of it, a new note'],
-        ['a w', 'all parts of its piece, who can play what']
+        ['↑ ↓', ui.keys.groups],
+        ['c n', ui.keys.groupActs],
+        ['a w', ui.keys.groupParts]
       ]
     ],
     [
-      'Shelf, and what is given',
+      ui.keys.shelf,
       [
-        ['↑ ↓ Enter', 'choose a piece, and give it'],
-        ['p v', 'print all parts, see them on the page']
+        ['↑ ↓ Enter', ui.keys.choosePiece],
+        ['p v', ui.keys.printParts]
       ]
     ],
     [
-      'A simpler part',
+      ui.keys.simpler,
       [
-        ['← →', 'note before, next note; with shift the next changed one'],
-        ['↑ ↓ Enter', 'what may be played, and take it'],
-        ['space k', 'play both, keep it']
+        ['← →', ui.keys.simplerNotes],
+        ['↑ ↓ Enter', ui.keys.simplerTake],
+        [ui.keys.spaceK, ui.keys.simplerPlay]
       ]
     ],
     [
-      'Stand',
+      ui.app.stand,
       [
-        ['← →', 'note before, next note'],
-        ['↑ ↓', 'look through the other fingerings of the note'],
-        ['Enter', 'take the one looked at, and keep it'],
-        ['k', 'keep the fingering as it is, or let it go'],
-        ['space', 'play the part, and stop'],
-        ['shift ← →', 'choose bars to play, one more or one less; Esc: all'],
-        ['e', 'explain the bar, and back to the note'],
-        ['+ − 0', 'larger, smaller, as it was'],
-        ['u r', 'undo the last choice, and redo it'],
-        ['h', 'hear this part']
+        ['← →', ui.keys.noteNext],
+        ['↑ ↓', ui.keys.lookOthers],
+        ['Enter', ui.keys.takeLooked],
+        ['k', ui.keys.keepOrNot],
+        [ui.keys.space, ui.keys.playStop],
+        [ui.keys.shiftArrows, ui.keys.chooseBars],
+        ['e', ui.keys.explain],
+        ['+ − 0', ui.keys.zoom],
+        ['u r', ui.keys.undoRedo],
+        ['h', ui.keys.hear]
       ]
     ],
     [
-      'Ear',
+      ui.app.ear,
       [
-        ['← →', 'note before, next note'],
-        ['1 2 3', 'secure, shaky, not yet; goes on to the next'],
-        ['a', 'all that are left are secure'],
-        ['r', 'write a remark with the next grade'],
-        ['u', 'take the last grade back'],
-        ['Enter', 'finish and see the summary']
+        ['← →', ui.keys.noteNext],
+        ['1 2 3', ui.keys.grades],
+        ['a', ui.keys.restSecure],
+        ['r', ui.keys.remark],
+        ['u', ui.keys.takeBack],
+        ['Enter', ui.keys.finishSummary]
       ]
     ],
     [
-      'A class check',
+      ui.keys.classCheck,
       [
-        ['1 2 3', 'marks it secure, shaky or not yet, and goes on'],
-        ['then 1 … 9, Enter', 'of several notes: those that were not secure'],
-        ['a', 'the rest of this student, or of this note, is secure'],
-        ['x', 'absent, and here again'],
-        ['u', 'take the last mark back'],
-        ['o', 'student by student, or note by note'],
-        ['← → ↑ ↓', 'go to another mark'],
-        ['r', 'write a remark with the next mark'],
-        ['Enter', 'finish, and go on']
+        ['1 2 3', ui.keys.marks],
+        [ui.keys.thenDigits, ui.keys.someNotes],
+        ['a', ui.keys.restOf],
+        ['x', ui.keys.absent],
+        ['u', ui.keys.takeMark],
+        ['o', ui.keys.order],
+        ['← → ↑ ↓', ui.keys.otherMark],
+        ['r', ui.keys.remarkMark],
+        ['Enter', ui.keys.finishGoOn]
       ]
     ],
     [
-      'Notes',
+      ui.app.notes,
       [
-        ['← →', 'note below, note above'],
-        ['↑ ↓', 'the other fingerings of the note'],
-        ['c', 'compare from this fingering'],
-        ['w', 'written or sounding names'],
-        ['f', 'as the player sees it, or facing the player'],
-        ['a', 'add a fingering of your own']
+        ['← →', ui.keys.noteBelow],
+        ['↑ ↓', ui.keys.otherFingerings],
+        ['c', ui.keys.compare],
+        ['w', ui.keys.names],
+        ['f', ui.keys.facing],
+        ['a', ui.keys.own]
       ]
     ]
   ];
 </script>
 
-<Modal bind:open passiveModal modalHeading="Keys" size="sm">
+<Modal bind:open passiveModal modalHeading={ui.app.keys} size="sm">
   {#each groups as [name, keys] (name)}
     <h3>{name}</h3>
     <dl>

@@ -11,8 +11,9 @@
   import { untrack } from 'svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
   import Trouble from '../parts/Trouble.svelte';
+  import { STAGES } from '../words/standing';
+  import { ui, WEEK, weekday } from '../words/ui';
 
-  type Day = NonNullable<Schemas['GroupBody']['days']>[number];
   let {
     group,
     onclose,
@@ -27,27 +28,18 @@
   let name = $state(start.name);
   let stage = $state(start.stage);
   let year = $state(start.year);
-  let days = $state<string[]>(start.days);
+  let days = $state(start.days);
   let problem = $state('');
-
-  const week = ['MONDAY', 'TUESDAY', 'WEDNESDAY', 'THURSDAY', 'FRIDAY', 'SATURDAY', 'SUNDAY'];
-  const named = (d: string) => d[0] + d.slice(1, 3).toLowerCase();
-
-  const stages = [
-    ['firstYears', 'the first years'],
-    ['school', 'school'],
-    ['advanced', 'advanced playing']
-  ] as const;
 
   async function keep() {
     try {
       await asked(
         api.PUT('/api/groups/{id}', {
           params: { path: { id: group.id } },
-          body: { name, stage, year, days: days as Day[] }
+          body: { name, stage, year, days }
         })
       );
-      ondone(`${name} is set up.`);
+      ondone(ui.people.isSetUp(name));
     } catch (e) {
       problem = sentence(e);
     }
@@ -56,26 +48,22 @@
 
 <Modal
   open
-  modalHeading="Set up {group.name}"
-  primaryButtonText="Save"
-  secondaryButtonText="Cancel"
+  modalHeading={ui.people.setUp(group.name)}
+  primaryButtonText={ui.all.save}
+  secondaryButtonText={ui.all.cancel}
   selectorPrimaryFocus="#group-name"
   on:click:button--secondary={onclose}
   on:close={onclose}
   on:submit={keep}
 >
   <div class="form">
-    <TextInput id="group-name" labelText="Name" bind:value={name} />
-    <Select labelText="How far it has got" bind:selected={stage}>
-      {#each stages as [value, words] (value)}<SelectItem {value} text={words} />{/each}
+    <TextInput id="group-name" labelText={ui.people.name} bind:value={name} />
+    <Select labelText={ui.people.howFar} bind:selected={stage}>
+      {#each STAGES as s (s)}<SelectItem value={s} text={ui.stage[s]} />{/each}
     </Select>
-    <TextInput
-      labelText="School year, in your own words"
-      placeholder="2026/27, year 5"
-      bind:value={year}
-    />
-    <CheckboxGroup legendText="Meets on" bind:selected={days} class="days">
-      {#each week as d (d)}<Checkbox value={d} labelText={named(d)} />{/each}
+    <TextInput labelText={ui.people.year} placeholder={ui.people.yearHint} bind:value={year} />
+    <CheckboxGroup legendText={ui.people.meets} bind:selected={days} class="days">
+      {#each WEEK as d (d)}<Checkbox value={d} labelText={weekday(d)} />{/each}
     </CheckboxGroup>
     {#if problem}<Trouble text={problem} />{/if}
   </div>

@@ -6,6 +6,7 @@
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../router';
   import NoteMap from './NoteMap.svelte';
+  import { ui } from '../words/ui';
 
   const group = $derived(Number(route.params.group));
   const page = loaded<Schemas['MapView']>();
@@ -24,19 +25,17 @@
   );
 </script>
 
-<svelte:head
-  ><title>{`Who has which note${map ? `: ${map.title}` : ''} · Sempre`}</title></svelte:head
->
+<svelte:head><title>{ui.people.whoTitle(map ? `: ${map.title}` : '')}</title></svelte:head>
 
 <div class="page">
   {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
   {#if !map}
     <SkeletonText heading /><SkeletonText paragraph lines={6} />
   {:else}
-    <h1>{map.title}: who has which note</h1>
+    <h1>{ui.people.who(map.title)}</h1>
     <div class="how">
-      <Select size="sm" labelText="Whose" bind:selected={section}>
-        <SelectItem value="" text="everyone, by what sounds" />
+      <Select size="sm" labelText={ui.people.whose} bind:selected={section}>
+        <SelectItem value="" text={ui.people.byWhatSounds} />
         {#each map.sections as s (s.instrument)}
           <SelectItem value={s.instrument} text={`${s.name} (${s.players})`} />
         {/each}
@@ -44,22 +43,22 @@
       {#if map.instrument}
         <Select
           size="sm"
-          labelText="Names"
+          labelText={ui.people.names}
           selected={sounding ? 'sounding' : 'written'}
           on:change={(e) => (sounding = (e.target as HTMLSelectElement).value === 'sounding')}
         >
-          <SelectItem value="written" text="as written" />
-          <SelectItem value="sounding" text="as they sound" />
+          <SelectItem value="written" text={ui.people.asWritten} />
+          <SelectItem value="sounding" text={ui.people.asTheySound} />
         </Select>
       {/if}
-      <a href="/ear/class/{group}">Playing check</a>
+      <a href="/ear/class/{group}">{ui.all.playingCheck}</a>
     </div>
     {#if map.notes.length}
       {#key map.instrument}
         <NoteMap {map} sounding={sounding && !!map.instrument} />
       {/key}
       {#if fewest.length}
-        <h2>Needed next</h2>
+        <h2>{ui.all.neededNext}</h2>
         <ul>
           {#each fewest as n (n.midi)}
             <li>
@@ -69,18 +68,18 @@
                   >{/if}</b
               >
               {#if map.instrument}
-                {n.has} of {n.of}{n.lacking ? `; not yet: ${n.lacking}` : ''}
+                {ui.people.have(n.has, n.of) + (n.lacking ? ui.people.notYet(n.lacking) : '')}
               {:else}
-                {n.has} of {n.of} have it in some octave{n.newFor
-                  ? `; new for ${n.newFor}`
-                  : ''}{n.otherOctave ? `; in another octave for ${n.otherOctave}` : ''}
+                {ui.people.haveSome(n.has, n.of) +
+                  (n.newFor ? ui.people.newFor(n.newFor) : '') +
+                  (n.otherOctave ? ui.people.otherOctave(n.otherOctave) : '')}
               {/if}
             </li>
           {/each}
         </ul>
       {/if}
     {:else}
-      <p>Nobody is in this group yet: <a href="/people">set up its students</a>.</p>
+      <p>{ui.all.nobodyYet} <a href="/people">{ui.all.setUpStudents}</a>.</p>
     {/if}
   {/if}
 </div>

@@ -5,11 +5,13 @@
   import { loaded } from '../lib/load.svelte';
   import { read, shown as shownName } from '../lib/pitch';
   import Hands from '../notes/Hands.svelte';
+  import SheetWords from '../parts/SheetWords.svelte';
   import Staff from '../parts/Staff.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, route } from '../router';
   import { short } from '../stand/lanes';
   import { ways } from '../ways.svelte';
+  import { ui } from '../words/ui';
 
   const group = $derived(Number(route.params.group));
   const pitch = $derived(decodeURIComponent(route.params.pitch ?? 'Bb'));
@@ -76,18 +78,17 @@
   function octave({ octave: o }: Schemas['LessonRow']) {
     const had = o.had.map((n) => n.shown).join(', ');
     const words: string[] = [];
-    if (o.why === 'NEEDED') words.push(`as ${o.piece} brings it`);
-    if (o.why === 'MOVED') words.push('in the nearest octave there is');
-    if (o.beyond) words.push('beyond what this group plays');
-    if (had && (o.why === 'NEEDED' || o.beyond))
-      words.push(`in another octave, ${had} is there already`);
+    if (o.why === 'NEEDED') words.push(ui.people.asPieceBrings(o.piece));
+    if (o.why === 'MOVED') words.push(ui.people.nearestOctave);
+    if (o.beyond) words.push(ui.people.beyondGroup);
+    if (had && (o.why === 'NEEDED' || o.beyond)) words.push(ui.people.hasOther(had));
     return words.join('; ');
   }
   const offered = $derived([...new Set([...PITCHES, ...suggested.map(name), pitch])]);
 </script>
 
 <svelte:head
-  ><title>{`${lesson ? `New note ${lesson.shown}: ${lesson.group}` : 'New note'} · Sempre`}</title
+  ><title>{ui.people.newNoteTitle(lesson ? ` ${lesson.shown}: ${lesson.group}` : '')}</title
   ></svelte:head
 >
 
@@ -98,25 +99,26 @@
   {:else}
     <header>
       <div>
-        <h1>Everyone plays {lesson.shown}</h1>
-        <p class="quiet">{lesson.group}; concert {lesson.shown}</p>
+        <h1>{ui.people.everyonePlays(lesson.shown)}</h1>
+        <p class="quiet">{ui.people.concertOf(lesson.group, lesson.shown)}</p>
       </div>
       <div class="how">
         <Select
           size="sm"
-          labelText="Concert pitch"
+          labelText={ui.all.concertPitch}
           selected={pitch}
           on:change={(e) => go(String((e.target as HTMLSelectElement).value))}
         >
           {#each offered as p (p)}<SelectItem value={p} text={shown(p)} />{/each}
         </Select>
-        <button class="plain link" onclick={() => window.print()}>Print</button>
-        <a href="/ear/class/{group}">Playing check</a>
+        <SheetWords />
+        <button class="plain link" onclick={() => window.print()}>{ui.all.print}</button>
+        <a href="/ear/class/{group}">{ui.all.playingCheck}</a>
       </div>
     </header>
     {#if suggested.length}
       <p class="next small">
-        Needed next:
+        {ui.people.neededColon}
         {#each suggested as s, i (s.what)}{i ? ' · ' : ''}<button
             class="plain link"
             onclick={() => go(name(s))}>{s.shown}</button
@@ -129,18 +131,18 @@
         <div class="who">
           <h2>{r.name}</h2>
           <p class="small">{r.students.join(', ')}</p>
-          {#if r.has.length}<p class="small quiet">has it already</p>{/if}
+          {#if r.has.length}<p class="small quiet">{ui.people.hasAlready}</p>{/if}
         </div>
         <div class="note">
           <Staff
             notes={[{ pitch: r.written, name: r.shown }]}
             clef={r.clef}
-            label={`${r.shown}, sounds ${r.sounding}`}
+            label={ui.people.noteSounds(r.shown, r.sounding)}
           />
-          <p class="small quiet">sounds {r.sounding}</p>
+          <p class="small quiet">{ui.people.soundsLike(r.sounding)}</p>
           {#if r.octaves.length > 1}
             <label class="octave small">
-              <span class="hidden">Octave for {r.name}</span>
+              <span class="hidden">{ui.people.octaveFor(r.name)}</span>
               <select
                 value={r.written}
                 onchange={(e) =>
@@ -174,16 +176,15 @@
             </p>
           {/each}
           {#if octave(r)}<p class="small quiet">{octave(r)}</p>{/if}
-          {#if r.caution}<p class="small caution"><b>Care:</b> {r.caution}</p>{/if}
+          {#if r.caution}<p class="small caution"><b>{ui.all.care}</b> {r.caution}</p>{/if}
         </div>
       </article>
     {:else}
-      <p>Nobody is in this group yet: <a href="/people">set up its students</a>.</p>
+      <p>{ui.all.nobodyYet} <a href="/people">{ui.all.setUpStudents}</a>.</p>
     {/each}
     {#each lesson.without as w (w)}<p class="small quiet">{w}</p>{/each}
     <p class="small quiet foot">
-      Stop if anything hurts; when dizzy, breathe. Pain, numbness or a cut lip is for a doctor; the
-      school’s own rules come first.
+      {ui.people.stop}
     </p>
   {/if}
 </div>

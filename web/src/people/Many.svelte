@@ -5,12 +5,15 @@
   import { api, asked, sentence, type Schemas } from '../api/client';
   import { loaded } from '../lib/load.svelte';
   import Trouble from '../parts/Trouble.svelte';
-  import { STEPS } from './steps';
+  import { steps as stepsOf } from './steps';
+  import type { Stage } from '../words/standing';
+  import { list, ui } from '../words/ui';
 
-  const EXAMPLE = 'First, Last, Instrument, Seat, Group\nAda, Q, flute, 1st, First-year band';
+  const EXAMPLE = ui.people.example;
   type Body = Schemas['RosterBody'];
   type Meaning = NonNullable<Body['meanings']>[number];
   type Row = Schemas['RosterRow'];
+  type Answer = NonNullable<Body['answers']>[string];
 
   let groups = $state.raw<Schemas['GroupView'][]>([]);
   let text = $state('');
@@ -19,10 +22,10 @@
   let fresh = $state('');
   const look = loaded<Schemas['RosterView']>();
   /** what the teacher has answered: by line, by what the list calls an instrument, by group */
-  let answers = $state.raw<Record<number, 'SAME' | 'OTHER'>>({});
+  let answers = $state.raw<Record<number, Answer>>({});
   let initials = $state.raw<Record<number, string>>({});
   let called = $state.raw<Record<string, string>>({});
-  let stages = $state<Record<string, string>>({});
+  let stages = $state<Record<string, Stage>>({});
   let scale = $state('');
   let failed = $state('');
   let done = $state('');
@@ -37,9 +40,9 @@
   });
 
   const view = $derived(look.value);
-  const meanings = $derived((view?.columns ?? []).map((c) => c.meaning as Meaning));
+  const meanings = $derived((view?.columns ?? []).map((c) => c.meaning));
   const problem = $derived(failed || look.problem);
-  const count = (state: string) => view?.rows.filter((r) => r.state === state).length ?? 0;
+  const count = (state: Row['state']) => view?.rows.filter((r) => r.state === state).length ?? 0;
   const unsaid = $derived((view?.groups ?? []).filter((g) => !stages[g]));
   const plays = $derived(view?.rows.some((r) => r.plays) ?? false);
 
@@ -90,9 +93,8 @@
     await anew();
   }
 
-  const mean = (c: number, value: string) =>
-    see(meanings.map((m, i) => (i === c ? (value as Meaning) : m)));
-  function answer(r: Row, a: 'SAME' | 'OTHER') {
+  const mean = (c: number, value: Meaning) => see(meanings.map((m, i) => (i === c ? value : m)));
+  function answer(r: Row, a: Answer) {
     answers = { ...answers, [r.line]: a };
     void see(meanings);
   }
@@ -104,37 +106,37 @@
     called = { ...called, [r.called]: id };
     void see(meanings);
   }
-  const words: Record<string, string> = {
-    NEW: 'new',
-    THERE: 'here already',
-    JOINS: 'here already; joins the group',
-    ASK: 'which child is it?',
-    WRONG: 'not taken'
+  const words: Record<Row['state'], string> = {
+    NEW: ui.people.new,
+    THERE: ui.people.hereAlready,
+    JOINS: ui.people.joins,
+    ASK: ui.people.whichChild,
+    WRONG: ui.people.notTaken
   };
 </script>
 
-<svelte:head><title>Many students at once · Sempre</title></svelte:head>
+<svelte:head><title>{ui.people.manyTitle}</title></svelte:head>
 
 <div class="page">
-  <h1>Many students at once</h1>
+  <h1>{ui.people.many}</h1>
   <p class="quiet">
-    Paste a list from a spreadsheet or choose a CSV file: one student in each row, with name and
-    instrument; seat or section, group, options and what is played already if you have them. Of a
-    name only the first name and an initial are kept.
+    {ui.people.manyIntro}
   </p>
   <div class="in">
-    <TextArea labelText="The list" rows={7} placeholder={EXAMPLE} bind:value={text} />
+    <TextArea labelText={ui.people.theList} rows={7} placeholder={EXAMPLE} bind:value={text} />
     <div class="side">
-      <Select size="sm" labelText="Group, where a row names none" bind:selected={group}>
-        <SelectItem value="" text="no group" />
+      <Select size="sm" labelText={ui.people.groupNone} bind:selected={group}>
+        <SelectItem value="" text={ui.people.noGroup} />
         {#each groups as g (g.id)}<SelectItem value={g.name} text={g.name} />{/each}
-        <SelectItem value="new" text="a new group …" />
+        <SelectItem value="new" text={ui.people.aNewGroup} />
       </Select>
       {#if group === 'new'}
-        <label class="field small">Its name <input bind:value={fresh} maxlength="80" /></label>
+        <label class="field small"
+          >{ui.people.itsName} <input bind:value={fresh} maxlength="80" /></label
+        >
       {/if}
       <label class="file small">
-        Or a file
+        {ui.people.orFile}
         <input
           type="file"
           accept=".csv,.tsv,.txt,text/csv,text/plain"
@@ -142,47 +144,48 @@
         />
       </label>
       <Button size="small" kind="tertiary" disabled={!text.trim()} on:click={anew}
-        >Look at it</Button
+        >{ui.people.lookAtIt}</Button
       >
     </div>
   </div>
   {#if problem}<Trouble text={problem} />{/if}
   <p role="status" class="done">
     {done}
-    {#if done}<a href="/people">To the people</a>{/if}
+    {#if done}<a href="/people">{ui.people.toPeople}</a>{/if}
   </p>
 
   {#if view}
     {#if view.groups.length || plays}
       <div class="ask">
         {#each view.groups as g (g)}
-          <Select size="sm" labelText="{g} is new: how far has it got?" bind:selected={stages[g]}>
-            <SelectItem value="" text="choose" />
-            <SelectItem value="firstYears" text="the first years" />
-            <SelectItem value="school" text="school" />
-            <SelectItem value="advanced" text="advanced playing" />
+          <Select size="sm" labelText={ui.people.isNewHowFar(g)} bind:selected={stages[g]}>
+            <SelectItem value="" text={ui.all.choose} />
+            <SelectItem value="FIRST_YEARS" text={ui.stage.FIRST_YEARS} />
+            <SelectItem value="SCHOOL" text={ui.stage.SCHOOL} />
+            <SelectItem value="ADVANCED" text={ui.stage.ADVANCED} />
           </Select>
         {/each}
         {#if plays}
-          <Select size="sm" labelText="What is played already, in steps of" bind:selected={scale}>
-            {#each STEPS as [value, said] (value)}<SelectItem {value} text={said} />{/each}
+          <Select size="sm" labelText={ui.people.playsSteps} bind:selected={scale}>
+            {#each stepsOf() as [value, said] (value)}<SelectItem {value} text={said} />{/each}
           </Select>
         {/if}
       </div>
     {/if}
     <div class="head">
       <p>
-        <b>{view.ready}</b> to set up{#if count('THERE')}, {count('THERE')} here already{/if}{#if count('ASK')},
-          <b>{count('ASK')}</b> to be answered below{/if}{#if count('WRONG')}, <b
-            >{count('WRONG')}</b
-          > not taken: mend the list above and look again{/if}.
+        <b>{view.ready}</b>
+        {ui.people.toSetUp}{#if count('THERE')}{ui.people.thereAlready(
+            count('THERE')
+          )}{/if}{#if count('ASK')},
+          <b>{count('ASK')}</b>
+          {ui.people.toAnswer}{/if}{#if count('WRONG')}, <b>{count('WRONG')}</b>
+          {ui.people.notTakenMend}{/if}.
       </p>
       <Button size="small" disabled={!view.ready || busy || unsaid.length > 0} on:click={take}
-        >Set up {view.ready === 1 ? 'one student' : `${view.ready} students`}</Button
+        >{ui.people.setUpMany(view.ready)}</Button
       >
-      {#if unsaid.length}<span class="small"
-          >First say how far {unsaid.join(' and ')}
-          {unsaid.length === 1 ? 'has' : 'have'} got.</span
+      {#if unsaid.length}<span class="small">{ui.people.firstSay(unsaid.length, list(unsaid))}</span
         >{/if}
     </div>
     <div class="columns">
@@ -190,9 +193,9 @@
         <div>
           <Select
             size="sm"
-            labelText={c.heading ? `Column '${c.heading}'` : `Column ${i + 1}`}
+            labelText={c.heading ? ui.people.column(c.heading) : ui.people.columnNumber(i + 1)}
             selected={c.meaning}
-            on:change={(e) => mean(i, String((e.target as HTMLSelectElement).value))}
+            on:change={(e) => mean(i, (e.target as HTMLSelectElement).value as Meaning)}
           >
             {#each view.meanings as m (m.value)}<SelectItem value={m.value} text={m.label} />{/each}
           </Select>
@@ -203,10 +206,11 @@
     <table>
       <thead>
         <tr
-          ><th scope="col">Row</th><th scope="col">Student</th><th scope="col">Instrument</th><th
-            scope="col">Seat</th
-          ><th scope="col">Group</th><th scope="col">Also</th><th scope="col">What becomes of it</th
-          ></tr
+          ><th scope="col">{ui.people.rowWord}</th><th scope="col">{ui.all.student}</th><th
+            scope="col">{ui.all.instrument}</th
+          ><th scope="col">{ui.people.seatWord}</th><th scope="col">{ui.people.groupWord}</th><th
+            scope="col">{ui.people.also}</th
+          ><th scope="col">{ui.people.becomes}</th></tr
         >
       </thead>
       <tbody>
@@ -217,11 +221,11 @@
               >{r.name || '–'}
               {#if r.state === 'NEW' && r.longer}
                 <label class="initial small quiet"
-                  >initial, longer to tell two apart
+                  >{ui.people.initialLonger}
                   <input
                     value={r.initial}
                     maxlength="6"
-                    aria-label="Initial of {r.name}"
+                    aria-label={ui.people.initialOf(r.name)}
                     onchange={(e) => rename(r, e.currentTarget.value)}
                   /></label
                 >
@@ -230,29 +234,31 @@
             <td>{r.instrument || r.called || '–'}</td>
             <td>{r.seat}</td>
             <td>{r.group || '–'}</td>
-            <td>{[r.plays ? `plays ${r.plays}` : '', r.more].filter(Boolean).join('; ')}</td>
+            <td
+              >{[r.plays ? ui.people.playsWhat(r.plays) : '', r.more]
+                .filter(Boolean)
+                .join('; ')}</td
+            >
             <td
               ><b>{words[r.state]}</b>{r.problems.length ? `: ${r.problems.join('; ')}` : ''}
               {#each r.meant as m (m.value)}
                 <button class="plain link" onclick={() => takeAs(r, m.value)}
-                  >take as {m.label.toLowerCase()}</button
+                  >{ui.people.takeAs(m.label.toLowerCase())}</button
                 >
               {/each}
               {#if r.state === 'ASK'}
                 <span class="choice">
-                  {r.sameAs
-                    ? `Row ${r.sameAs} has the same name.`
-                    : `${r.name} with this instrument is here already.`}
+                  {r.sameAs ? ui.people.sameRow(r.sameAs) : ui.people.sameHere(r.name)}
                   <button class="plain link" onclick={() => answer(r, 'SAME')}
-                    >the same child</button
+                    >{ui.people.sameChild}</button
                   >
                   <button class="plain link" onclick={() => answer(r, 'OTHER')}
-                    >another child</button
+                    >{ui.people.anotherChild}</button
                   >
                 </span>
               {:else if (r.state === 'THERE' || r.state === 'JOINS') && answers[r.line] !== 'SAME'}
                 <button class="plain link small" onclick={() => answer(r, 'OTHER')}
-                  >it is another child</button
+                  >{ui.people.isAnother}</button
                 >
               {/if}</td
             >

@@ -6,6 +6,7 @@
   import { typing } from '../parts/keys';
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../router';
+  import { ui } from '../words/ui';
 
   const group = $derived(Number(route.params.group));
   let what = $state('assigned');
@@ -55,11 +56,11 @@
   const words = (c: Schemas['MatrixCell']) =>
     (c.odd ||
       {
-        READY: 'can play it',
-        HARD: `has the notes; ${c.hard === 1 ? 'one change is' : `${c.hard} changes are`} too hard yet`,
-        LACKS: c.lacking === 1 ? 'lacks one note' : `lacks ${c.lacking} notes`,
-        BEYOND: 'has a note that is beyond the instrument or the hand',
-        NONE: 'has no part in it'
+        READY: ui.people.canPlay,
+        HARD: ui.people.hasNotes(c.hard),
+        LACKS: c.lacking === 1 ? ui.people.lacks(c.lacking) : ui.people.lacks(c.lacking),
+        BEYOND: ui.people.hasBeyond,
+        NONE: ui.people.noPart
       }[c.state]) ??
     '';
   const face = (c: Schemas['MatrixCell']) =>
@@ -106,9 +107,7 @@
   const names = (list: Schemas['NoteName'][]) => list.map((n) => n.shown).join(', ');
 </script>
 
-<svelte:head
-  ><title>{`Who can play what${matrix ? `: ${matrix.title}` : ''} · Sempre`}</title></svelte:head
->
+<svelte:head><title>{ui.people.playTitle(matrix ? `: ${matrix.title}` : '')}</title></svelte:head>
 
 <svelte:window {onkeydown} />
 
@@ -117,54 +116,57 @@
   {#if !matrix}
     <SkeletonText heading /><SkeletonText paragraph lines={8} />
   {:else}
-    <h1>{matrix.title}: who can play what</h1>
+    <h1>{ui.people.whoPlays(matrix.title)}</h1>
     <div class="how">
-      <Select size="sm" labelText="What" bind:selected={what}>
-        <SelectItem value="assigned" text="what is assigned" />
-        <SelectItem value="shelf" text="everything on the shelf" />
+      <Select size="sm" labelText={ui.people.what} bind:selected={what}>
+        <SelectItem value="assigned" text={ui.people.assigned} />
+        <SelectItem value="shelf" text={ui.people.onShelf} />
       </Select>
-      <Select size="sm" labelText="Order" bind:selected={order}>
-        <SelectItem value="book" text="as in the book, by name" />
-        <SelectItem value="blocked" text="what blocks most first" />
+      <Select size="sm" labelText={ui.people.order} bind:selected={order}>
+        <SelectItem value="book" text={ui.people.asInBook} />
+        <SelectItem value="blocked" text={ui.people.blocksMost} />
       </Select>
     </div>
     {#if !matrix.students.length}
-      <p>Nobody is in this group yet: <a href="/people">set up its students</a>.</p>
+      <p>{ui.all.nobodyYet} <a href="/people">{ui.all.setUpStudents}</a>.</p>
     {:else if !matrix.pieces.length}
-      <p>Nothing is assigned yet: choose a piece on the <a href="/shelf">Shelf</a>.</p>
+      <p>{ui.people.nothingAssigned} <a href="/shelf">{ui.app.shelf}</a>.</p>
     {:else}
       {#if matrix.blocks.length}
         <p class="blocks">
-          In the way, as concert pitches:
+          {ui.people.inTheWay}
           {#each matrix.blocks as b, i (b.shown)}{i ? ' · ' : ''}<b>{b.shown}</b>
             {[
-              b.newFor ? `new for ${b.newFor}` : '',
-              b.otherOctave ? `in another octave for ${b.otherOctave}` : ''
+              b.newFor ? ui.people.newForMany(b.newFor) : '',
+              b.otherOctave ? ui.people.otherOctaveMany(b.otherOctave) : ''
             ]
               .filter(Boolean)
               .join(', ')}
             <span class="quiet"
               >({b.parts}
-              {b.parts === 1 ? 'part' : 'parts'}{b.alone
-                ? `; nothing else is new in ${b.alone}`
+              {b.parts === 1 ? ui.people.parts(b.parts) : 'parts'}{b.alone
+                ? ui.people.aloneIn(b.alone)
                 : ''})</span
             >{/each}
         </p>
       {/if}
       {#each matrix.next as n (n.piece.id)}
         <p class="blocks">
-          Next for the group: <b>{n.piece.title}</b>. {n.one.join(', ')}
-          {n.one.length === 1 ? 'learns' : 'each learn'} one new note{n.ready
-            ? `; ${n.ready} can play it already`
-            : ''}.
+          {ui.people.nextForGroup} <b>{n.piece.title}</b>{ui.people.learn(
+            n.one.length,
+            n.one.join(', '),
+            n.ready ? ui.people.readyMany(n.ready) : ''
+          )}
         </p>
       {/each}
       <div class="two">
-        <div class="scroll" role="region" aria-label="The matrix">
+        <div class="scroll" role="region" aria-label={ui.people.theMatrix}>
           <table>
             <thead>
               <tr>
-                <th scope="col" class="who"><span class="bx--visually-hidden">Student</span></th>
+                <th scope="col" class="who"
+                  ><span class="bx--visually-hidden">{ui.all.student}</span></th
+                >
                 {#each columns as c (c)}
                   {@const p = matrix.pieces[c]!}
                   <th scope="col" class="piece"
@@ -195,7 +197,7 @@
             </tbody>
             <tfoot>
               <tr>
-                <th scope="row" class="who quiet">can play it</th>
+                <th scope="row" class="who quiet">{ui.people.canPlay}</th>
                 {#each columns as c (c)}
                   <td class="sum"
                     >{matrix.rows.filter((r) => ready(r[c]!) || r[c]!.state === 'HARD').length}</td
@@ -205,14 +207,16 @@
             </tfoot>
           </table>
         </div>
-        <aside aria-label="Why" aria-live="polite">
+        <aside aria-label={ui.people.why} aria-live="polite">
           {#if !opened}
             <p class="small">
-              <b>●</b> can play it · <b>◐</b> has the notes, a change is too hard for {matrix.stage} ·
-              a figure: so many notes lack · <b>×</b> beyond the instrument or the hand
+              <b>●</b>
+              {ui.people.canPlayDot} <b>◐</b>
+              {ui.people.changeHard(matrix.stage)} <b>×</b>
+              {ui.people.beyondHand}
             </p>
             <p class="small quiet">
-              Choose a cell, or walk with <kbd>←</kbd> <kbd>→</kbd> <kbd>↑</kbd> <kbd>↓</kbd>.
+              {ui.people.chooseCell} <kbd>←</kbd> <kbd>→</kbd> <kbd>↑</kbd> <kbd>↓</kbd>.
             </p>
           {:else}
             {@const s = matrix.students[rows[row]!]!}
@@ -222,33 +226,34 @@
             <p>{p.title}</p>
             <p class="verdict"><b>{words(x)}</b></p>
             {#if cell}
-              {#if cell.lacking.length}<p>Not yet: <b>{names(cell.lacking)}</b></p>{/if}
-              {#if cell.beyond.length}<p>Beyond: {names(cell.beyond)}</p>{/if}
-              {#if cell.shaky.length}<p>Shaky: {names(cell.shaky)}</p>{/if}
-              {#if cell.faded.length}<p>Not heard for long: {names(cell.faded)}</p>{/if}
+              {#if cell.lacking.length}<p>
+                  {ui.people.notYetColon} <b>{names(cell.lacking)}</b>
+                </p>{/if}
+              {#if cell.beyond.length}<p>{ui.people.beyondAre(names(cell.beyond))}</p>{/if}
+              {#if cell.shaky.length}<p>{ui.people.shakyAre(names(cell.shaky))}</p>{/if}
+              {#if cell.faded.length}<p>{ui.people.fadedAre(names(cell.faded))}</p>{/if}
               {#if cell.hard.length}
-                <p>Too hard yet:</p>
+                <p>{ui.people.tooHard}</p>
                 <ul>
                   {#each cell.hard as h (h.shown)}
-                    <li>{h.shown}, bar {h.barNumber}</li>
+                    <li>{ui.people.changeIn(h.shown, h.barNumber)}</li>
                   {/each}
                 </ul>
               {/if}
               {#if cell.worth.length}
-                <p>Easier with:</p>
+                <p>{ui.people.easierWith}</p>
                 <ul>
                   {#each cell.worth as w (w.shown + w.label)}
                     <li>
                       {w.shown}
-                      {w.label}, {w.bars.length === 1 ? 'bar' : 'bars'}
-                      {w.bars.join(', ')}
+                      {w.label}, {ui.all.barsList(w.bars)}
                     </li>
                   {/each}
                 </ul>
               {/if}
               <p class="links">
-                <a href="/stand/{s.id}/{p.id}">To the part</a>
-                <a href="/ear/{s.id}/{p.id}">Hear it</a>
+                <a href="/stand/{s.id}/{p.id}">{ui.people.toPart}</a>
+                <a href="/ear/{s.id}/{p.id}">{ui.people.hearIt}</a>
               </p>
             {/if}
           {/if}

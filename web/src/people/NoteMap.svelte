@@ -6,6 +6,8 @@
   import type { Schemas } from '../api/client';
   import Range from '../notes/Range.svelte';
   import Mark from '../parts/Mark.svelte';
+  import type { Standing } from '../words/standing';
+  import { ui } from '../words/ui';
 
   let {
     map,
@@ -26,25 +28,29 @@
   const marked = $derived(
     new Set(
       map.notes
-        .filter((n) => n.next || n.has || n.alternates.length || (n.state && n.state !== 'OPEN'))
+        .filter((n) => n.next || n.has || n.alternates.length || n.state !== 'OPEN')
         .map((n) => n.midi)
     )
   );
   const here = $derived(byMidi.get(chosen));
 
-  const WORDS = {
-    HAS: 'secure',
-    SHAKY: 'shaky',
-    FADED: 'not heard for long',
-    TRIED: 'not yet'
-  } as const;
-  const word = (state: string) => WORDS[state as keyof typeof WORDS];
+  const STANDINGS: Record<Schemas['MapNote']['state'], Standing | undefined> = {
+    HAS: 'SECURE',
+    SHAKY: 'SHAKY',
+    FADED: 'FADED',
+    TRIED: 'NOT_YET',
+    OPEN: undefined
+  };
+  const word = (state: Schemas['MapNote']['state']) => {
+    const s = STANDINGS[state];
+    return s && ui.standing[s];
+  };
   function says(midi: number) {
     const n = byMidi.get(midi)!;
-    if (counts) return `${n.has} of ${n.of} have it${n.next ? ', needed next' : ''}`;
-    const own = word(n.state) ?? 'never heard';
+    if (counts) return ui.people.haveIt(n.has, n.of) + (n.next ? ui.people.neededToo : '');
+    const own = word(n.state) ?? ui.people.neverHeard;
     const others = n.alternates.map((a) => `${a.label} ${word(a.state)}`);
-    return [own, ...others, ...(n.next ? ['next'] : [])].join(', ');
+    return [own, ...others, ...(n.next ? [ui.people.nextWord] : [])].join(', ');
   }
   function choose(midi: number) {
     chosen = midi;
@@ -61,12 +67,14 @@
     >
     <span class="bar" style:--w="{Math.round((n.has / Math.max(1, n.of)) * 100)}%"></span>
   {:else}
-    {#if word(n.state)}<Mark state={word(n.state)} label={false} />
-    {:else if n.next}<span class="wanted">next</span>{:else}<span class="none">·</span>{/if}
-    {#if n.next && word(n.state)}<span class="wanted">next</span>{/if}
+    {#if STANDINGS[n.state]}<Mark state={STANDINGS[n.state]!} label={false} />
+    {:else if n.next}<span class="wanted">{ui.people.nextWord}</span>{:else}<span class="none"
+        >·</span
+      >{/if}
+    {#if n.next && word(n.state)}<span class="wanted">{ui.people.nextWord}</span>{/if}
     <span class="alternates">
       {#each n.alternates as a (a.fingering)}
-        <Mark state={word(a.state) ?? 'not yet'} size={9} label={false} />
+        <Mark state={STANDINGS[a.state] ?? 'NOT_YET'} size={9} label={false} />
       {/each}
     </span>
   {/if}
@@ -85,25 +93,31 @@
 <p class="small legend">
   {#if counts}
     <span class="quiet"
-      >How many of the {[...byMidi.values()][0]?.of ?? 0} have the note in any fingering{map.instrument
-        ? ''
-        : ', whatever the octave'}; <b>framed</b>: needed next.</span
+      >{ui.people.howMany(
+        [...byMidi.values()][0]?.of ?? 0,
+        map.instrument ? '' : ui.people.anyOctave
+      )} <b>{ui.people.framed}</b>{ui.people.framedNext}</span
     >
   {:else}
-    <Mark state="secure" label={false} /> secure
-    <Mark state="shaky" label={false} /> shaky
-    <Mark state="not yet" label={false} /> not yet
-    <Mark state="not heard for long" label={false} /> not heard for long
-    <span class="quiet">small: alternates · “next”: in what is assigned</span>
+    <Mark state="SECURE" label={false} />
+    {ui.standing.SECURE}
+    <Mark state="SHAKY" label={false} />
+    {ui.standing.SHAKY}
+    <Mark state="NOT_YET" label={false} />
+    {ui.standing.NOT_YET}
+    <Mark state="FADED" label={false} />
+    {ui.standing.FADED}
+    <span class="quiet">{ui.people.smallLegend}</span>
   {/if}
 </p>
 {#if here}
   <p class="small here" role="status">
     <b>{sounding ? here.soundingShown : here.shown}</b>
     {#if counts}
-      {here.has} of {here.of} have it{here.shaky
-        ? `, ${here.shaky} of them shakily`
-        : ''}{here.lacking ? `; not yet: ${here.lacking}` : ''}.
+      {ui.people.haveIt(here.has, here.of) +
+        (here.shaky ? ui.people.shakily(here.shaky) : '') +
+        (here.lacking ? ui.people.notYet(here.lacking) : '') +
+        '.'}
     {:else}
       {says(here.midi)}.
     {/if}

@@ -9,6 +9,7 @@
   import { ways } from '../ways.svelte';
   import GroupForm from './GroupForm.svelte';
   import StudentForm from './StudentForm.svelte';
+  import { ui, weekday } from '../words/ui';
 
   interface Page {
     people: Schemas['PeopleView'];
@@ -64,12 +65,14 @@
     groupProblem = '';
     try {
       await asked(
-        api.POST('/api/groups', { body: { name: groupName, stage: '', year: '', days: [] } })
+        api.POST('/api/groups', {
+          body: { name: groupName, stage: 'FIRST_YEARS', year: '', days: [] }
+        })
       );
       const name = groupName;
       groupName = '';
       await load();
-      said = `${name} is set up.`;
+      said = ui.people.isSetUp(name);
     } catch (e) {
       groupProblem = sentence(e);
     }
@@ -80,7 +83,7 @@
       const path = { kind: 'STUDENT' as const, id: s.id };
       await asked(api.DELETE('/api/removals/{kind}/{id}', { params: { path } }));
       await load();
-      said = `${s.name} is back, as before.`;
+      said = ui.people.isBack(s.name);
     } catch (e) {
       failed = sentence(e);
     }
@@ -95,10 +98,8 @@
         })
       );
       said =
-        'The house style is changed; ' +
-        (effects.length
-          ? 'this is fingered otherwise in what is assigned:'
-          : 'nothing that is assigned is fingered otherwise.');
+        ui.people.styleChanged +
+        (effects.length ? ui.people.thisOtherwise : ui.people.nothingOtherwise);
       await load();
     } catch (e) {
       failed = sentence(e);
@@ -106,24 +107,27 @@
   }
 </script>
 
-<svelte:head><title>People · Sempre</title></svelte:head>
+<svelte:head><title>{ui.people.title}</title></svelte:head>
 
 {#snippet row(s: Schemas['StudentView'])}
   <li>
     <a class="name" href="/people/{s.id}">{s.name}</a>
     <span class="quiet"
       >{s.instrumentName}{s.others.length
-        ? `, also ${s.others.map((o) => o.instrumentName.toLowerCase()).join(', ')}`
+        ? ui.people.also_(s.others.map((o) => o.instrumentName.toLowerCase()).join(', '))
         : ''}</span
     >
     <span class="quiet small"
-      >{s.secure} secure{s.shaky ? `, ${s.shaky} shaky` : ''}{s.avoidNames.length
-        ? `; does not reach the ${s.avoidNames.join(', ')}`
-        : ''}{s.seat ? `; ${/^\d/.test(s.seat) ? 'seat ' : ''}${s.seat}` : ''}{#if s.unsure.length}
-        <b>Reach: say which hand</b>{/if}</span
+      >{ui.people.secureCount(
+        s.secure,
+        s.shaky ? ui.people.shakyCount(s.shaky) : '',
+        s.avoidNames.length ? ui.people.noReach(s.avoidNames.join(', ')) : '',
+        s.seat ? `; ${/^\d/.test(s.seat) ? ui.people.seatLead : ''}${s.seat}` : ''
+      )}{#if s.unsure.length}
+        <b>{ui.people.reachWhich}</b>{/if}</span
     >
     <button class="plain link small" onclick={() => (editing = { student: s })}
-      >set up<span class="bx--visually-hidden"> {s.name}</span></button
+      >{ui.people.setUpLink}<span class="bx--visually-hidden"> {s.name}</span></button
     >
   </li>
 {/snippet}
@@ -144,7 +148,7 @@
 {/snippet}
 
 <div class="page">
-  <h1>People</h1>
+  <h1>{ui.app.people}</h1>
   <p class="said" role="status">{said}</p>
   {#if problem}<Trouble text={problem} again={load} />{/if}
   {#if !people}
@@ -156,23 +160,25 @@
           <h2>{g.name}</h2>
           <span class="quiet small"
             >{g.stageWords}{g.year ? `, ${g.year}` : ''}{g.days.length
-              ? `; ${g.days.map((d) => d[0] + d.slice(1, 3).toLowerCase()).join(', ')}`
+              ? `; ${g.days.map(weekday).join(', ')}`
               : ''}</span
           >
           <a class="small" href="/people/group/{g.id}"
-            >who has which note<span class="bx--visually-hidden">, {g.name}</span></a
+            >{ui.people.whoHas}<span class="bx--visually-hidden">, {g.name}</span></a
           >
           <a class="small" href="/people/group/{g.id}/pieces"
-            >who can play what<span class="bx--visually-hidden">, {g.name}</span></a
+            >{ui.people.whoCan}<span class="bx--visually-hidden">, {g.name}</span></a
           >
           <button class="plain link small" onclick={() => (grouping = g)}
-            >set up<span class="bx--visually-hidden"> {g.name}</span></button
+            >{ui.people.setUpLink}<span class="bx--visually-hidden"> {g.name}</span></button
           >
           <button class="plain link small" onclick={() => (editing = { group: g.id })}
-            >add a student<span class="bx--visually-hidden"> to {g.name}</span></button
+            >{ui.people.addStudent}<span class="bx--visually-hidden">
+              {ui.people.toGroup(g.name)}</span
+            ></button
           >
           <a class="small" href="/people/group/{g.id}/plays"
-            >plays already<span class="bx--visually-hidden">, {g.name}</span></a
+            >{ui.people.playsLink}<span class="bx--visually-hidden">, {g.name}</span></a
           >
           <button
             class="plain link small"
@@ -181,8 +187,8 @@
                 kind: 'GROUP',
                 id: g.id,
                 name: g.name,
-                more: 'Its students stay, in no group or in their other groups.'
-              })}>remove …<span class="bx--visually-hidden"> {g.name}</span></button
+                more: ui.people.studentsStay
+              })}>{ui.all.removeDots}<span class="bx--visually-hidden"> {g.name}</span></button
           >
         </div>
         <ul>
@@ -190,16 +196,16 @@
             {@const s = byId.get(id)}
             {#if s}{@render row(s)}{/if}
           {:else}
-            <li class="quiet">Nobody yet: add a student.</li>
+            <li class="quiet">{ui.people.nobodyAdd}</li>
           {/each}
         </ul>
       </section>
     {:else}
-      <p>No group is set up yet. Name the first one below.</p>
+      <p>{ui.people.noGroupYet}</p>
     {/each}
     {#if alone.length}
       <section>
-        <h2>In no group</h2>
+        <h2>{ui.people.inNoGroup}</h2>
         <ul>
           {#each alone as s (s.id)}{@render row(s)}{/each}
         </ul>
@@ -207,20 +213,20 @@
     {/if}
     {#if people.gone.length}
       <section>
-        <h2>Left</h2>
-        <p class="small quiet">What was heard of them is kept until you erase it.</p>
+        <h2>{ui.people.left}</h2>
+        <p class="small quiet">{ui.people.leftKept}</p>
         <ul>
           {#each people.gone as s (s.id)}
             <li>
               <a class="name" href="/people/{s.id}">{s.name}</a>
               <span class="quiet">{s.instrumentName}</span>
-              <span class="quiet small">left {s.left}</span>
+              <span class="quiet small">{ui.people.leftOn(s.left)}</span>
               <span class="two small">
                 <button class="plain link" onclick={() => back(s)}
-                  >is back<span class="bx--visually-hidden"> {s.name}</span></button
+                  >{ui.people.isBackLink}<span class="bx--visually-hidden"> {s.name}</span></button
                 >
                 <button class="plain link" onclick={() => (editing = { student: s })}
-                  >erase …<span class="bx--visually-hidden"> {s.name}</span></button
+                  >{ui.people.eraseDots}<span class="bx--visually-hidden"> {s.name}</span></button
                 >
               </span>
             </li>
@@ -229,36 +235,39 @@
       </section>
     {/if}
     <p class="many">
-      <a href="/people/many">Many students at once, from a list</a> ·
-      <a href="/removed">What was removed</a>
+      <a href="/people/many">{ui.people.manyLink}</a> ·
+      <a href="/removed">{ui.all.whatWasRemoved}</a>
     </p>
     <form onsubmit={addGroup}>
       <TextInput
         size="sm"
-        labelText="A new group"
-        placeholder="Beginners on Tuesday"
+        labelText={ui.people.newGroup}
+        placeholder={ui.people.newGroupHint}
         bind:value={groupName}
         invalid={!!groupProblem}
         invalidText={groupProblem}
       />
-      <Button size="small" type="submit" kind="tertiary">Set it up</Button>
+      <Button size="small" type="submit" kind="tertiary">{ui.people.setItUp}</Button>
     </form>
 
     <section>
-      <h2>House style</h2>
+      <h2>{ui.people.houseStyle}</h2>
       <p class="small quiet">
-        Choose your school’s defaults; you can change them for each student.
+        {ui.people.houseIntro}
       </p>
       {#if effects.length}
-        <ul class="effects" aria-label="Fingered otherwise now">
+        <ul class="effects" aria-label={ui.people.otherwiseNow}>
           {#each effects as e (e.student.id + '/' + e.piece.id)}
             <li class="small">
               <a href="/stand/{e.student.id}/{e.piece.id}">{e.student.name}, {e.piece.title}</a>:
-              {#each e.changes.slice(0, 4) as c, i (c.noteId)}{i ? '; ' : ''}bar {c.barNumber}
-                {c.shown}
-                {c.label} <span class="quiet">instead of {c.wasLabel}</span>{/each}{e.changes
+              {#each e.changes.slice(0, 4) as c, i (c.noteId)}{ui.people.barNote(
+                  i ? '; ' : '',
+                  c.barNumber,
+                  c.shown,
+                  c.label
+                )} <span class="quiet">{ui.all.insteadOf(c.wasLabel)}</span>{/each}{e.changes
                 .length > 4
-                ? ` and ${e.changes.length - 4} more`
+                ? ui.all.andMore(e.changes.length - 4)
                 : ''}
             </li>
           {/each}
@@ -268,7 +277,7 @@
         {#each general as s (s.name)}
           <Select
             size="sm"
-            labelText="Everyone: {s.label}"
+            labelText={ui.people.everyone(s.label)}
             selected={styles.all?.[s.name] ?? s.standard}
             on:change={(e) =>
               setStyle('all', s.name, String((e.target as HTMLSelectElement).value))}
@@ -280,14 +289,13 @@
       </div>
       {#if others.length}
         <details>
-          <summary class="small">Instruments that nobody plays yet</summary>
+          <summary class="small">{ui.people.nobodyPlays}</summary>
           <div class="styles">{@render stylesOf(others)}</div>
         </details>
       {/if}
     </section>
     <p class="small quiet privacy">
-      Of a student the first name and an initial are kept, the instrument and what was heard;
-      nothing else. Keep it as your school and local law allow.
+      {ui.people.privacy}
     </p>
   {/if}
 </div>
@@ -330,7 +338,7 @@
         kind: 'STUDENT',
         id: s.id,
         name: s.name,
-        more: 'Everything that was heard is kept until you erase it.'
+        more: ui.people.keptUntil
       };
     }}
     ondone={async (words) => {

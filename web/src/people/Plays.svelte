@@ -6,7 +6,8 @@
   import { loaded } from '../lib/load.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../router';
-  import { STEPS, scaleOf } from './steps';
+  import { steps as stepsOf, scaleOf } from './steps';
+  import { ui } from '../words/ui';
 
   const group = $derived(Number(route.params.group));
   const page = loaded<Schemas['PlaysView']>();
@@ -39,7 +40,7 @@
   function upTo(s: Section, written: string) {
     const scale = scaleOf(steps);
     const to = s.notes.findIndex((n) => n.written === written);
-    const low = s.notes.findIndex((n) => n.stage === 'firstYears');
+    const low = s.notes.findIndex((n) => n.stage === 'FIRST_YEARS');
     const from = to < low ? 0 : low;
     chosen = {
       ...chosen,
@@ -84,9 +85,7 @@
         })
       );
       last = done.students.filter((s) => s.ids.length);
-      said = done.marks
-        ? `${done.marks} notes are written down as secure, for ${last.length} ${last.length === 1 ? 'student' : 'students'}.`
-        : 'All of that was written down already.';
+      said = done.marks ? ui.people.playsDone(done.marks, last.length) : ui.people.allThere;
       chosen = {};
       await load(group);
     } catch (e) {
@@ -106,7 +105,7 @@
           })
         );
       last = [];
-      said = 'Taken back.';
+      said = ui.people.takenBack;
       await load(group);
     } catch (e) {
       failed = sentence(e);
@@ -115,8 +114,7 @@
 </script>
 
 <svelte:head
-  ><title>{`Plays already${page.value ? `: ${page.value.group}` : ''} · Sempre`}</title
-  ></svelte:head
+  ><title>{ui.people.playsTitle(page.value ? `: ${page.value.group}` : '')}</title></svelte:head
 >
 
 <div class="page">
@@ -124,22 +122,22 @@
   {#if !page.value}
     {#if !page.problem}<SkeletonText heading /><SkeletonText paragraph lines={8} />{/if}
   {:else}
-    <h1>{page.value.group}: plays already</h1>
+    <h1>{ui.people.playsHeading(page.value.group)}</h1>
     <p class="quiet">
-      For a band that does not begin at the beginning: what each section has, as written for it.
-      Choose the highest note, then put right what is different. It is written down as secure, with
-      the usual fingerings.
+      {ui.people.playsIntro}
     </p>
     <div class="how">
-      <Select size="sm" labelText="Up to a note, in steps of" bind:selected={steps}>
-        {#each STEPS as [value, words] (value)}<SelectItem {value} text={words} />{/each}
+      <Select size="sm" labelText={ui.people.upToSteps} bind:selected={steps}>
+        {#each stepsOf() as [value, words] (value)}<SelectItem {value} text={words} />{/each}
       </Select>
       <Button size="small" disabled={!many || busy} on:click={save}
-        >Write down {many === 1 ? 'one note' : `${many} notes`}</Button
+        >{ui.people.writeDown(many)}</Button
       >
       <p role="status">
         {said}
-        {#if last.length}<button class="plain link" onclick={takeBack}>Take it back</button>{/if}
+        {#if last.length}<button class="plain link" onclick={takeBack}
+            >{ui.people.takeItBack}</button
+          >{/if}
       </p>
     </div>
     {#if failed}<Trouble text={failed} />{/if}
@@ -150,32 +148,32 @@
           <p class="small quiet">{s.students.map((x) => x.name).join(', ')}</p>
           <Select
             size="sm"
-            labelText="Up to"
+            labelText={ui.people.upTo}
             selected=""
             on:change={(e) => upTo(s, String((e.target as HTMLSelectElement).value))}
           >
-            <SelectItem value="" text="choose a note" />
-            {#each s.notes.filter((n) => n.stage !== 'beyond') as n (n.written)}
+            <SelectItem value="" text={ui.people.chooseNote} />
+            {#each s.notes.filter((n) => n.stage !== 'BEYOND') as n (n.written)}
               <SelectItem value={n.written} text={n.shown} />
             {/each}
           </Select>
         </div>
         <div class="notes">
-          {#each s.notes.filter((n) => n.stage !== 'beyond') as n (n.written)}
+          {#each s.notes.filter((n) => n.stage !== 'BEYOND') as n (n.written)}
             {@const all = n.has === s.students.length}
             <button
               class="note {n.stage}"
               aria-pressed={chosen[s.instrument]?.includes(n.written) ?? false}
               disabled={all}
               title={all
-                ? 'there already'
+                ? ui.people.there
                 : n.has
-                  ? `${n.has} of ${s.students.length} have it`
+                  ? ui.people.haveIt(n.has, s.students.length)
                   : undefined}
               onclick={() => toggle(s, n.written)}
               >{n.shown}{#if n.has}<span
                   class="has"
-                  aria-label={all ? 'there already' : `${n.has} of ${s.students.length} have it`}
+                  aria-label={all ? ui.people.there : ui.people.haveIt(n.has, s.students.length)}
                   >{all ? '●' : '◐'}</span
                 >{/if}</button
             >
@@ -183,11 +181,10 @@
         </div>
       </section>
     {:else}
-      <p>Nobody is in this group yet: <a href="/people">set up its students</a>.</p>
+      <p>{ui.all.nobodyYet} <a href="/people">{ui.all.setUpStudents}</a>.</p>
     {/each}
     <p class="small quiet">
-      ● everyone has it already · ◐ some have it; for the others it is written down. A thick line
-      under a note: of the first years.
+      {ui.people.playsLegend}
     </p>
   {/if}
 </div>
@@ -232,7 +229,7 @@
     border-radius: 4px;
     cursor: pointer;
   }
-  .note.firstYears {
+  .note.FIRST_YEARS {
     border-bottom: 3px solid var(--ink-2);
   }
   .note[aria-pressed='true'] {

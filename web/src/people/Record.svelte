@@ -10,6 +10,8 @@
   import { route } from '../router';
   import { short } from '../stand/lanes';
   import { Marks } from '../ear/pending';
+  import { GRADES, type Grade, type Standing } from '../words/standing';
+  import { ui } from '../words/ui';
 
   const student = $derived(Number(route.params.student));
   const heard = loaded<Schemas['RecordView']>();
@@ -92,7 +94,7 @@
   const presses = new Marks();
 
   /** A further entry: nothing that was heard is ever changed. */
-  async function hear(m: Schemas['MarkView'], grade: 'SECURE' | 'SHAKY' | 'NOT_YET') {
+  async function hear(m: Schemas['MarkView'], grade: Grade) {
     try {
       await asked(
         api.POST('/api/students/{studentId}/heard', {
@@ -117,12 +119,14 @@
     }
   }
 
-  const words = { SECURE: 'secure', SHAKY: 'shaky', NOT_YET: 'not yet' } as const;
-  const standing = (m: Schemas['MarkView']) =>
-    m.faded && m.grade === 'SECURE' ? 'not heard for long' : words[m.grade as keyof typeof words];
+  const standing = (m: Schemas['MarkView']): Standing =>
+    m.faded && m.grade === 'SECURE' ? 'FADED' : m.grade;
 </script>
 
-<svelte:head><title>{`${record ? record.student.name : 'Student'} · Sempre`}</title></svelte:head>
+<svelte:head
+  ><title>{ui.people.recordTitle(record ? record.student.name : ui.all.student)}</title
+  ></svelte:head
+>
 
 <div class="page">
   {#if problem}<Trouble text={problem} again={() => load(student)} />{/if}
@@ -134,23 +138,24 @@
     {#if map?.notes.length}
       <p class="names small">
         <button class="plain link" onclick={() => (sounding = !sounding)}
-          >{sounding ? 'sounding' : 'written'} names</button
+          >{sounding ? ui.notes.soundingNames : ui.notes.writtenNames}</button
         >
       </p>
       <NoteMap {map} {sounding} />
     {/if}
     {#if next.length}
-      <h2>Next notes</h2>
+      <h2>{ui.people.nextNotes}</h2>
       <p>
         {#each next as n, i (n.written)}{i ? '; ' : ''}<b>{n.shown}</b>
           <span class="small"
-            >for {#each n.pieces as p, k (p.id)}{k ? ', ' : ''}<a href="/stand/{student}/{p.id}"
+            >{ui.people.for}
+            {#each n.pieces as p, k (p.id)}{k ? ', ' : ''}<a href="/stand/{student}/{p.id}"
                 >{p.title}</a
               >{/each}</span
           >{/each}
       </p>
     {/if}
-    <h2>The way to a piece</h2>
+    <h2>{ui.people.theWay}</h2>
     <form
       class="way"
       onsubmit={(e) => {
@@ -158,8 +163,8 @@
         void lead();
       }}
     >
-      <Select size="sm" labelText="Piece" bind:selected={goal}>
-        <SelectItem value="" text="choose a piece" />
+      <Select size="sm" labelText={ui.people.pieceWord} bind:selected={goal}>
+        <SelectItem value="" text={ui.all.choosePiece} />
         {#each pieces as p (p.piece.id)}
           <SelectItem
             value={String(p.piece.id)}
@@ -168,24 +173,24 @@
         {/each}
       </Select>
       <label class="small">
-        By <input type="date" bind:value={by} />
+        {ui.people.by} <input type="date" bind:value={by} />
       </label>
-      <Button size="small" kind="tertiary" type="submit">Show the way</Button>
+      <Button size="small" kind="tertiary" type="submit">{ui.people.showWay}</Button>
     </form>
     {#if way}
-      <ol class="steps" aria-label="The way to {way.goal.title}">
+      <ol class="steps" aria-label={ui.people.wayTo(way.goal.title)}>
         {#each way.steps as s, i (i)}
           <li>
             {s.by}: <b>{s.shown}</b>
-            {#each s.piece as p (p.id)}with <a href="/stand/{student}/{p.id}">{p.title}</a>{:else}by
-              itself: no exercise brings it alone{/each}
+            {#each s.piece as p (p.id)}{ui.people.with}
+              <a href="/stand/{student}/{p.id}">{p.title}</a>{:else}{ui.people.byItself}{/each}
           </li>
         {/each}
         <li>{way.sentence}</li>
       </ol>
     {/if}
     {#if teach.length}
-      <h2>Worth teaching next</h2>
+      <h2>{ui.all.worthTeaching}</h2>
       <ul class="teach">
         {#each teach as t (t.shown + t.fingering)}
           <li>
@@ -194,14 +199,13 @@
             <span class="small">
               {#each t.pieces as p, i (p.piece.id)}{i ? '; ' : ''}<a
                   href="/stand/{student}/{p.piece.id}">{p.piece.title}</a
-                >, {p.bars.length === 1 ? 'bar' : 'bars'}
-                {p.bars.join(', ')}{/each}
+                >, {ui.all.barsList(p.bars)}{/each}
             </span>
           </li>
         {/each}
       </ul>
     {/if}
-    <h2>Notes</h2>
+    <h2>{ui.app.notes}</h2>
     <p class="small quiet rule">{record.rule}</p>
     {#if record.marks.length}
       <ul class="marks">
@@ -215,24 +219,26 @@
               <Mark state={standing(m)} label={false} />
               <b>{m.shown}</b>
               <span class="small">{m.label}</span>
-              <span class="small quiet">{standing(m)}, {m.when}</span>
+              <span class="small quiet">{ui.standing[standing(m)]}, {m.when}</span>
             </button>
             {#if keyOf(m) === opened}
-              <ol class="history small" aria-label="What was heard of {m.shown}">
+              <ol class="history small" aria-label={ui.people.heardOf(m.shown)}>
                 {#each history as h (h.id)}
                   <li class:undone={h.undone}>
-                    <b>{h.date}</b>: {words[h.grade as keyof typeof words]}{h.piece
-                      ? `, in ${h.piece}${h.bars ? `, bar ${h.bars}` : ''}`
-                      : ''}, by {h.by === 'teacher' ? 'the teacher' : h.by}{h.remark
-                      ? `: ${h.remark}`
-                      : ''}{h.undone ? ' (taken back)' : ''}
+                    <b>{h.date}</b>{`: ${ui.standing[h.grade]}` +
+                      (h.piece
+                        ? ui.people.inPiece(h.piece) + (h.bars ? ui.people.atBar(h.bars) : '')
+                        : '') +
+                      ui.people.byWhom(h.by === 'teacher' ? ui.people.theTeacher : h.by) +
+                      (h.remark ? `: ${h.remark}` : '') +
+                      (h.undone ? ui.people.undone : '')}
                   </li>
                 {/each}
               </ol>
               <p class="small now">
-                Heard now:
-                {#each ['SECURE', 'SHAKY', 'NOT_YET'] as const as g (g)}
-                  <button class="plain link" onclick={() => hear(m, g)}>{words[g]}</button>
+                {ui.people.heardNow}
+                {#each GRADES as g (g)}
+                  <button class="plain link" onclick={() => hear(m, g)}>{ui.standing[g]}</button>
                 {/each}
               </p>
             {/if}
@@ -241,19 +247,21 @@
       </ul>
     {:else}
       <p>
-        Nothing was heard yet. Open a part on <a href="/">Today</a> and press <kbd>h</kbd>, or say
-        under <a href="/people">People</a> what is played already.
+        {ui.people.nothingHeard} <a href="/">{ui.app.today}</a>
+        {ui.people.andPress} <kbd>h</kbd>{ui.people.orSay} <a href="/people">{ui.app.people}</a>
+        {ui.people.whatPlays}
       </p>
     {/if}
     {#if record.heard.length}
-      <h2>Heard</h2>
+      <h2>{ui.people.heard}</h2>
       <table>
         <thead>
           <tr
-            ><th scope="col">When</th><th scope="col">Note</th><th scope="col">Fingering</th><th
-              scope="col">How</th
-            ><th scope="col">In</th><th scope="col">Remark</th><th scope="col"
-              ><span class="bx--visually-hidden">Take back</span></th
+            ><th scope="col">{ui.people.when}</th><th scope="col">{ui.people.note}</th><th
+              scope="col">{ui.people.fingering}</th
+            ><th scope="col">{ui.people.how}</th><th scope="col">{ui.people.in}</th><th scope="col"
+              >{ui.people.remarkWord}</th
+            ><th scope="col"><span class="bx--visually-hidden">{ui.people.takeBackWord}</span></th
             ></tr
           >
         </thead>
@@ -263,13 +271,15 @@
               <td>{h.at}</td>
               <td><b>{h.shown}</b></td>
               <td>{short(h.fingering).join(' · ')}</td>
-              <td>{words[h.grade as keyof typeof words]}</td>
-              <td>{h.piece}{h.bars ? `, bar ${h.bars}` : ''}</td>
+              <td>{ui.standing[h.grade]}</td>
+              <td>{h.piece}{h.bars ? ui.people.atBar(h.bars) : ''}</td>
               <td>{h.remark}</td>
               <td>
-                {#if h.undone}<span class="quiet small">taken back</span>{:else}
+                {#if h.undone}<span class="quiet small">{ui.people.takenBackSmall}</span>{:else}
                   <button class="plain link small" onclick={() => takeBack(h.id)}
-                    >take back<span class="bx--visually-hidden"> {h.shown}, {h.at}</span></button
+                    >{ui.all.takeBack}<span class="bx--visually-hidden">
+                      {h.shown}, {h.at}</span
+                    ></button
                   >
                 {/if}
               </td>

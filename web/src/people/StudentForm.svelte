@@ -3,9 +3,10 @@
   import { Checkbox, Modal, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { tick, untrack } from 'svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
-  import { STEPS } from './steps';
+  import { steps as stepsOf } from './steps';
   import { loaded } from '../lib/load.svelte';
   import Trouble from '../parts/Trouble.svelte';
+  import { ui } from '../words/ui';
 
   let {
     student,
@@ -87,7 +88,7 @@
           })
         );
       }
-      ondone(`${givenName} is set up.`);
+      ondone(ui.people.isSetUp(givenName));
     } catch (e) {
       problem = sentence(e);
     } finally {
@@ -141,12 +142,12 @@
 <Modal
   open
   modalHeading={further
-    ? `Another instrument of ${student?.name}`
+    ? ui.people.anotherInstrument(student?.name ?? '')
     : student
-      ? `Set up ${student.name}`
-      : 'A new student'}
-  primaryButtonText="Save"
-  secondaryButtonText="Cancel"
+      ? ui.people.setUp(student.name)
+      : ui.people.aNewStudent}
+  primaryButtonText={ui.all.save}
+  secondaryButtonText={ui.all.cancel}
   hasScrollingContent
   selectorPrimaryFocus="#given-name"
   on:click:button--secondary={onclose}
@@ -155,18 +156,18 @@
 >
   <div class="form">
     <div class="two">
-      <TextInput id="given-name" labelText="First name" bind:value={givenName} />
-      <TextInput labelText="Initial" maxlength={6} bind:value={initial} />
+      <TextInput id="given-name" labelText={ui.people.firstName} bind:value={givenName} />
+      <TextInput labelText={ui.people.initial} maxlength={6} bind:value={initial} />
     </div>
     <TextInput
       size="sm"
-      labelText="Seat or section, in your own words"
-      placeholder="1st, row 2 …"
+      labelText={ui.people.seat}
+      placeholder={ui.people.seatHint}
       maxlength={20}
       bind:value={seat}
     />
     <Select
-      labelText="Instrument"
+      labelText={ui.all.instrument}
       selected={instrument}
       on:change={(e) => changeInstrument(String((e.target as HTMLSelectElement).value))}
     >
@@ -194,7 +195,7 @@
       {#each [...chosen.styles, ...general.filter((g) => g.name !== 'order')] as s (s.name)}
         <Select
           size="sm"
-          labelText="{s.label}: this student's way"
+          labelText={ui.people.ownWay(s.label)}
           selected={style[s.name] ?? ''}
           on:change={(e) => {
             const value = String((e.target as HTMLSelectElement).value);
@@ -204,17 +205,15 @@
             style = next;
           }}
         >
-          <SelectItem value="" text="as the house style" />
+          <SelectItem value="" text={ui.people.asHouse} />
           {#each s.schools as o (o.value)}<SelectItem value={o.value} text={o.label} />{/each}
         </Select>
       {/each}
       <details open={unsure.length > 0}>
-        <summary>The hand does not reach{avoid.length ? `: ${avoid.length}` : ' …'}</summary>
+        <summary>{ui.people.noReachTo(avoid.length ? `: ${avoid.length}` : ' …')}</summary>
         {#if unsure.length}
           <p class="small look">
-            Look at this once: {names(unsure)}
-            {unsure.length === 1 ? 'was' : 'were'} kept without saying which hand is meant, so both count.
-            Leave what is right and save.
+            {ui.people.lookOnce(unsure.length, names(unsure))}
           </p>
         {/if}
         <div class="checks">
@@ -228,15 +227,15 @@
         </div>
       </details>
       <details>
-        <summary>Plays already …</summary>
+        <summary>{ui.people.playsDots}</summary>
         <div class="two">
           <Select
             size="sm"
-            labelText="from"
+            labelText={ui.people.fromLabel}
             selected={from}
             on:change={(e) => (from = String((e.target as HTMLSelectElement).value))}
           >
-            <SelectItem value="" text="nothing to add" />
+            <SelectItem value="" text={ui.people.nothingToAdd} />
             {#each chosen.notes as n (n.written)}<SelectItem
                 value={n.written}
                 text={n.shown}
@@ -244,27 +243,27 @@
           </Select>
           <Select
             size="sm"
-            labelText="up to"
+            labelText={ui.people.toLabel}
             selected={to}
             on:change={(e) => (to = String((e.target as HTMLSelectElement).value))}
           >
-            <SelectItem value="" text="nothing to add" />
+            <SelectItem value="" text={ui.people.nothingToAdd} />
             {#each chosen.notes as n (n.written)}<SelectItem
                 value={n.written}
                 text={n.shown}
               />{/each}
           </Select>
         </div>
-        <Select size="sm" labelText="in steps of" bind:selected={steps}>
-          {#each STEPS as [value, words] (value)}<SelectItem {value} text={words} />{/each}
+        <Select size="sm" labelText={ui.people.inSteps} bind:selected={steps}>
+          {#each stepsOf() as [value, words] (value)}<SelectItem {value} text={words} />{/each}
         </Select>
         <p class="small quiet">
-          Each of these notes is written down as secure, with its usual fingering.
+          {ui.people.eachSecure}
         </p>
       </details>
     {/if}
     <fieldset>
-      <legend>Groups</legend>
+      <legend>{ui.people.groups}</legend>
       {#each groups as g (g.id)}
         <Checkbox
           labelText={g.name}
@@ -272,35 +271,46 @@
           on:check={(e) => (member = toggle(member, g.id, e.detail))}
         />
       {:else}
-        <p class="small quiet">No group is set up yet.</p>
+        <p class="small quiet">{ui.people.noGroups}</p>
       {/each}
     </fieldset>
     {#if problem}<Trouble text={problem} />{/if}
     {#if student && !further}
       {#if erasing}
-        <div class="erase" tabindex="-1" bind:this={asking} role="group" aria-label="Erase">
+        <div
+          class="erase"
+          tabindex="-1"
+          bind:this={asking}
+          role="group"
+          aria-label={ui.people.erase}
+        >
           <p>
-            Everything of {student.name} goes for good{student.others.length
-              ? ', on every instrument'
-              : ''}{goes.value?.length ? `: ${goes.value.join(', ')}` : ''}. It can’t be put back.
-            To keep it, let the student leave instead.
+            {ui.people.erased(
+              student.name,
+              student.others.length ? ui.people.everyInstrument : '',
+              goes.value?.length ? `: ${goes.value.join(', ')}` : ''
+            )}
           </p>
           <p class="acts">
-            <button class="plain link" onclick={() => erase(true)}>Erase for good</button>
+            <button class="plain link" onclick={() => erase(true)}>{ui.people.eraseGood}</button>
             {#if student.others.length}
               <button class="plain link" onclick={() => erase(false)}
-                >Erase the {student.instrumentName.toLowerCase()} only</button
+                >{ui.people.eraseOnly(student.instrumentName.toLowerCase())}</button
               >
             {/if}
-            <button class="plain link" onclick={() => (erasing = false)}>Don’t erase</button>
+            <button class="plain link" onclick={() => (erasing = false)}
+              >{ui.people.dontErase}</button
+            >
           </p>
         </div>
       {:else}
         <p class="small">
-          <button class="plain link" onclick={another}>Plays another instrument too …</button> ·
-          <button class="plain link" onclick={() => student && onleave(student)}>Has left …</button>
+          <button class="plain link" onclick={another}>{ui.people.playsAnother}</button> ·
+          <button class="plain link" onclick={() => student && onleave(student)}
+            >{ui.people.hasLeft}</button
+          >
           ·
-          <button class="plain link" onclick={askErase}>Erase this student …</button>
+          <button class="plain link" onclick={askErase}>{ui.people.eraseStudent}</button>
         </p>
       {/if}
     {/if}

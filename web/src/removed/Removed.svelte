@@ -6,6 +6,7 @@
   import { loaded } from '../lib/load.svelte';
   import type { Kind } from '../parts/Removal.svelte';
   import Trouble from '../parts/Trouble.svelte';
+  import { ui } from '../words/ui';
 
   const page = loaded<Schemas['RemovedView'][]>();
   let said = $state('');
@@ -15,11 +16,11 @@
   onMount(() => void load());
 
   const KINDS: [Kind, string][] = [
-    ['PIECE', 'Pieces'],
-    ['ASSIGNMENT', 'Assignments'],
-    ['GROUP', 'Groups'],
-    ['STUDENT', 'Students who have left'],
-    ['FINGERING', 'Own fingerings']
+    ['PIECE', ui.removed.pieces],
+    ['ASSIGNMENT', ui.removed.assignments],
+    ['GROUP', ui.removed.groups],
+    ['STUDENT', ui.removed.students],
+    ['FINGERING', ui.removed.fingerings]
   ];
 
   async function putBack(r: Schemas['RemovedView']) {
@@ -30,7 +31,7 @@
           params: { path: { kind: r.kind as Kind, id: r.id } }
         })
       );
-      said = `${r.name} is back${r.with.length ? `, with ${r.with.join(', ')}` : ''}.`;
+      said = ui.removed.back(r.name, r.with.length ? ui.removed.alsoWith(r.with.join(', ')) : '');
       await load();
     } catch (e) {
       problem = sentence(e);
@@ -38,10 +39,10 @@
   }
 </script>
 
-<svelte:head><title>Removed · Sempre</title></svelte:head>
+<svelte:head><title>{ui.removed.title}</title></svelte:head>
 
 <div class="page">
-  <h1>Removed</h1>
+  <h1>{ui.removed.removed}</h1>
   <p role="status" class="said">{said}</p>
   {#if problem}<Trouble text={problem} />{/if}
   {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
@@ -49,8 +50,7 @@
     {#if !page.problem}<SkeletonText paragraph lines={6} />{/if}
   {:else if !page.value.length}
     <p>
-      Nothing is removed. Pieces, assignments, groups, students and own fingerings that you remove
-      are listed here until you put them back.
+      {ui.removed.nothing}
     </p>
   {:else}
     {#each KINDS as [kind, heading] (kind)}
@@ -63,12 +63,12 @@
               <li>
                 <span class="name"><b>{r.name}</b> <span class="quiet">{r.about}</span></span>
                 <span class="small quiet"
-                  >{r.when ? `removed ${r.when}` : ''}{r.with.length
-                    ? `${r.when ? '; ' : ''}with ${r.with.join(', ')}`
+                  >{r.when ? ui.removed.on(r.when) : ''}{r.with.length
+                    ? ui.removed.with(r.when ? '; ' : '', r.with.join(', '))
                     : ''}</span
                 >
                 <Button size="small" kind="tertiary" on:click={() => putBack(r)}
-                  >Put back<span class="bx--visually-hidden">&nbsp;{r.name}</span></Button
+                  >{ui.all.putBack}<span class="bx--visually-hidden">&nbsp;{r.name}</span></Button
                 >
               </li>
             {/each}
@@ -77,7 +77,7 @@
       {/if}
     {/each}
     <p class="small quiet">
-      To erase a student for good, with everything that was heard, use <a href="/people">People</a>.
+      {ui.removed.toErase} <a href="/people">{ui.app.people}</a>.
     </p>
   {/if}
 </div>

@@ -4,6 +4,7 @@
   import { untrack } from 'svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
   import Trouble from '../parts/Trouble.svelte';
+  import { ui } from '../words/ui';
 
   let {
     piece,
@@ -65,10 +66,9 @@
 
   async function give() {
     problem = '';
-    if (!to) problem = 'Set up a group under People first.';
-    else if (!due) problem = 'Choose the day by which it shall be ready.';
-    else if (tempo.trim() && !/^\d+$/.test(tempo.trim()))
-      problem = 'The tempo is a number of quarters a minute, such as 84.';
+    if (!to) problem = ui.shelf.setUpFirst;
+    else if (!due) problem = ui.shelf.chooseDay;
+    else if (tempo.trim() && !/^\d+$/.test(tempo.trim())) problem = ui.shelf.tempoNumber;
     if (problem || busy) return;
     busy = true;
     const [kind, id, section = ''] = to.split('/');
@@ -101,25 +101,25 @@
 <Modal
   open
   size="sm"
-  modalHeading="Give {piece.title}"
-  primaryButtonText="Give it"
-  secondaryButtonText="Leave it"
+  modalHeading={ui.shelf.give(piece.title)}
+  primaryButtonText={ui.shelf.giveIt}
+  secondaryButtonText={ui.all.cancel}
   selectorPrimaryFocus="#give-to"
   on:click:button--secondary={onclose}
   on:close={onclose}
   on:submit={give}
 >
   <div class="form">
-    <Select id="give-to" labelText="To" selected={to} on:change={(e) => (to = value(e))}>
-      <SelectItemGroup label="A group">
+    <Select id="give-to" labelText={ui.shelf.to} selected={to} on:change={(e) => (to = value(e))}>
+      <SelectItemGroup label={ui.shelf.aGroup}>
         {#each people.groups as g (g.id)}
           <SelectItem value="g/{g.id}" text={g.name} />
         {/each}
       </SelectItemGroup>
-      <SelectItemGroup label="A section">
+      <SelectItemGroup label={ui.shelf.aSection}>
         {#each sections as s (s.value)}<SelectItem value={s.value} text={s.text} />{/each}
       </SelectItemGroup>
-      <SelectItemGroup label="One student">
+      <SelectItemGroup label={ui.shelf.oneStudent}>
         {#each people.students as s (s.id)}
           <SelectItem value="p/{s.id}" text="{s.name}, {s.instrumentName}" />
         {/each}
@@ -127,7 +127,7 @@
     </Select>
     <div class="three">
       <div>
-        <label class="bx--label" for="due">Ready by</label>
+        <label class="bx--label" for="due">{ui.shelf.readyBy}</label>
         <input
           id="due"
           class="bx--text-input"
@@ -136,14 +136,18 @@
           onchange={(e) => (day = e.currentTarget.value)}
         />
       </div>
-      <TextInput labelText="Bars, or all" placeholder="9-16" bind:value={bars} />
-      <TextInput labelText="Tempo, or as written" placeholder="84" bind:value={tempo} />
+      <TextInput labelText={ui.shelf.barsOrAll} placeholder="9-16" bind:value={bars} />
+      <TextInput labelText={ui.shelf.tempoOr} placeholder="84" bind:value={tempo} />
     </div>
-    <Select labelText="Fingerings" selected={fingerings} on:change={(e) => (fingerings = value(e))}>
-      <SelectItem value="planned" text="planned for each, and anew as they learn" />
-      <SelectItem value="locked" text="locked as they are planned now" />
+    <Select
+      labelText={ui.shelf.fingerings}
+      selected={fingerings}
+      on:change={(e) => (fingerings = value(e))}
+    >
+      <SelectItem value="planned" text={ui.shelf.plannedEach} />
+      <SelectItem value="locked" text={ui.shelf.lockedNow} />
     </Select>
-    <TextInput labelText="A sentence for them, or none" bind:value={words} />
+    <TextInput labelText={ui.shelf.sentence} bind:value={words} />
     {#if problem}<Trouble text={problem} />{/if}
   </div>
 </Modal>

@@ -4,6 +4,8 @@
   import { tick } from 'svelte';
   import { Problem, sentence, type Schemas } from '../api/client';
   import Trouble from '../parts/Trouble.svelte';
+  import { language } from '../words/language';
+  import { ui } from '../words/ui';
 
   let { onkept }: { onkept: (title: string, id: number) => void } = $props();
 
@@ -26,6 +28,7 @@
       const request = new XMLHttpRequest();
       request.open('POST', address);
       request.responseType = 'json';
+      request.setRequestHeader('Sempre-Language', language);
       request.upload.onprogress = (e) => {
         if (e.lengthComputable) progress = Math.round((100 * e.loaded) / e.total);
       };
@@ -35,11 +38,11 @@
           fail(
             new Problem(
               (request.response as { detail?: string } | null)?.detail ??
-                `Sempre answered ${request.status}; try again.`
+                ui.all.answered(request.status)
             )
           );
       };
-      request.onerror = () => fail(new Problem('Sempre does not answer. Is it still running?'));
+      request.onerror = () => fail(new Problem(ui.all.noAnswerShort));
       request.send(form);
     });
   }
@@ -50,11 +53,11 @@
     look = undefined;
     file = f;
     if (f.size > MOST) {
-      problem = `${f.name} is larger than 24 MB; export only the parts and bars that are needed.`;
+      problem = ui.shelf.tooLarge(f.name);
       return;
     }
     progress = 0;
-    doing = `Reading ${f.name}`;
+    doing = ui.shelf.reading(f.name);
     const form = new FormData();
     form.append('file', f);
     try {
@@ -73,12 +76,12 @@
   async function keep() {
     if (!file) return;
     if (!title.trim()) {
-      problem = 'Give the piece a title.';
+      problem = ui.shelf.giveTitle;
       return;
     }
     problem = '';
     progress = 0;
-    doing = 'Putting it on the shelf';
+    doing = ui.shelf.putting;
     const form = new FormData();
     form.append('file', file);
     form.append('title', title);
@@ -114,7 +117,7 @@
     void open(e.dataTransfer?.files[0]);
   }}
 >
-  <label for="piece-file"><b>Bring in a piece:</b> drop a MusicXML file here, or</label>
+  <label for="piece-file"><b>{ui.shelf.bringIn}</b> {ui.shelf.dropHere}</label>
   <input
     bind:this={field}
     id="piece-file"
@@ -129,14 +132,16 @@
 {#if problem}<Trouble text={problem} />{/if}
 
 {#if look}
-  <section class="look" aria-label="What the file holds">
-    <h2>{file?.name} holds {look.bars} {look.bars === 1 ? 'bar' : 'bars'}</h2>
+  <section class="look" aria-label={ui.shelf.fileHolds}>
+    <h2>{ui.shelf.holds(file?.name ?? '', look.bars)}</h2>
     <table>
       <thead>
         <tr
-          ><th scope="col">Part</th><th scope="col">Key</th><th scope="col">Range</th><th
-            scope="col">Notes</th
-          ><th scope="col">Page</th><th scope="col">Read by</th></tr
+          ><th scope="col">{ui.shelf.part}</th><th scope="col">{ui.shelf.key}</th><th scope="col"
+            >{ui.shelf.range}</th
+          ><th scope="col">{ui.shelf.notes}</th><th scope="col">{ui.shelf.page}</th><th scope="col"
+            >{ui.shelf.readBy}</th
+          ></tr
         >
       </thead>
       <tbody>
@@ -144,10 +149,10 @@
           <tr>
             <td><b>{p.name}</b></td>
             <td>{p.key}</td>
-            <td>{p.range || 'no pitches'}</td>
-            <td>{p.notes}{p.voices > 1 ? `, ${p.voices} voices` : ''}</td>
+            <td>{p.range || ui.shelf.noPitches}</td>
+            <td>{p.notes}{p.voices > 1 ? ui.shelf.voices(p.voices) : ''}</td>
             <td>{p.transposition}</td>
-            <td>{p.notes ? p.readBy.join(', ') || 'others, transposed' : 'nobody'}</td>
+            <td>{p.notes ? p.readBy.join(', ') || ui.shelf.others : ui.shelf.nobody}</td>
           </tr>
           {#each p.remarks as r (r)}
             <tr class="remark"><td></td><td colspan="5" class="small quiet">{r}</td></tr>
@@ -157,23 +162,23 @@
     </table>
     {#each look.remarks as r (r)}<p class="small quiet">{r}</p>{/each}
     <div class="form">
-      <TextInput size="sm" labelText="Title" bind:value={title} />
-      <TextInput size="sm" labelText="Book (may stay empty)" bind:value={book} />
-      <TextInput size="sm" labelText="Number" bind:value={number} />
+      <TextInput size="sm" labelText={ui.shelf.title} bind:value={title} />
+      <TextInput size="sm" labelText={ui.shelf.book} bind:value={book} />
+      <TextInput size="sm" labelText={ui.shelf.number} bind:value={number} />
       <Select
         size="sm"
-        labelText="How the pages are meant"
+        labelText={ui.shelf.pagesMeant}
         selected={pages}
         on:change={(e) => (pages = String((e.target as HTMLSelectElement).value))}
       >
-        <SelectItem value="AS_SAID" text="as each part says" />
-        <SelectItem value="CONCERT" text="all in concert pitch" />
-        <SelectItem value="AS_WRITTEN" text="everyone plays what stands there" />
+        <SelectItem value="AS_SAID" text={ui.shelf.asSaid} />
+        <SelectItem value="CONCERT" text={ui.shelf.allConcert} />
+        <SelectItem value="AS_WRITTEN" text={ui.shelf.asStands} />
       </Select>
     </div>
     <div class="row">
-      <Button id="keep-piece" size="small" on:click={keep}>Keep it on the shelf</Button>
-      <Button size="small" kind="ghost" on:click={() => (look = undefined)}>Leave it</Button>
+      <Button id="keep-piece" size="small" on:click={keep}>{ui.shelf.keepOnShelf}</Button>
+      <Button size="small" kind="ghost" on:click={() => (look = undefined)}>{ui.all.cancel}</Button>
     </div>
   </section>
 {/if}

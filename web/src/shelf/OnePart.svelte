@@ -3,6 +3,8 @@
   import type { Schemas } from '../api/client';
   import Missing from '../parts/Missing.svelte';
   import Score from '../stand/Score.svelte';
+  import type { Language } from '../words/language';
+  import { day, wordsOf } from '../words/ui';
 
   let {
     view,
@@ -14,19 +16,14 @@
     ondrawn: () => void;
   } = $props();
 
+  /** a sheet is in the language that its student reads */
+  const language = $derived(view.language.toLowerCase() as Language);
+  const words = $derived(wordsOf(language));
   const mine = $derived(view.given.find((g) => g.assignmentId === given.id));
   const inside = $derived(
     view.plan.notes.filter((n) => !mine || (n.bar >= mine.from && n.bar <= mine.to))
   );
   const all = $derived(!mine || (mine.from === 0 && mine.to >= view.bars.length - 1));
-
-  /** On paper a day has its date. */
-  const day = (iso: string) =>
-    new Date(iso + 'T12:00').toLocaleDateString('en-GB', {
-      weekday: 'long',
-      day: 'numeric',
-      month: 'long'
-    });
 
   interface Told {
     key: string;
@@ -40,7 +37,7 @@
   const told = $derived.by(() => {
     const found = new Map<string, Told>();
     for (const n of inside) {
-      if (!n.isNew && !n.unlearned && n.role === 'standard') continue;
+      if (!n.isNew && !n.unlearned && n.role === 'STANDARD') continue;
       const key = n.written + ' ' + n.fingering;
       const one = found.get(key);
       if (one) {
@@ -65,9 +62,9 @@
     <h2>{view.piece.title}</h2>
     <p><b>{view.student.name}</b>, {view.student.instrumentName.toLowerCase()}</p>
     <p class="small">
-      {[`for ${day(given.due)}`, given.what].filter(Boolean).join(' · ')}{view.simpler
-        ? ' · simpler part'
-        : ''}
+      {[words.shelf.forDay(day(given.due, language)), mine?.what ?? given.what]
+        .filter(Boolean)
+        .join(' · ')}{view.simpler ? words.shelf.simplerPart : ''}
     </p>
   </header>
   {#if given.message}<p class="sentence">{given.message}</p>{/if}
@@ -85,15 +82,16 @@
   />
   {#if view.plan.missing.length}
     <ul>
-      <Missing missing={view.plan.missing} />
+      <Missing missing={view.plan.missing} {words} />
     </ul>
   {/if}
   {#if told.length}
     <ul>
       {#each told as t (t.key)}
         <li>
-          {t.isNew ? 'New: ' : ''}<b>{t.shown}</b>, {t.bars.length === 1 ? 'bar' : 'bars'}
-          {t.bars.join(', ')}: {t.label}.{t.why ? ` ${t.why}` : ''}
+          {t.isNew ? words.shelf.isNew : ''}<b>{t.shown}</b>, {words.all.barsList(t.bars)}: {t.label}.{t.why
+            ? ` ${t.why}`
+            : ''}
         </li>
       {/each}
     </ul>

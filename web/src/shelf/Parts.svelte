@@ -14,9 +14,13 @@
   import { typing } from '../parts/keys';
   import Mark from '../parts/Mark.svelte';
   import Removal from '../parts/Removal.svelte';
+  import SheetWords from '../parts/SheetWords.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../router';
   import OnePart from './OnePart.svelte';
+  import { MARKS, type Stage } from '../words/standing';
+  import { sheet } from '../words/language';
+  import { ui } from '../words/ui';
 
   const id = $derived(Number(route.params.assignment));
   const page = loaded<Schemas['AssignmentView']>();
@@ -26,7 +30,7 @@
   let said = $state('');
   let taken = $state(false);
   let removing = $state(false);
-  let below = $state('school');
+  let below = $state<Stage>('SCHOOL');
   /** parts that are shown on the page, as they come */
   let parts = $state.raw<Schemas['StandView'][]>([]);
   let showing = $state(false);
@@ -46,13 +50,7 @@
     );
   }
 
-  const marks = {
-    ready: 'secure',
-    shaky: 'shaky',
-    faded: 'not heard for long',
-    lacks: 'not yet'
-  } as const;
-  const lacking = $derived(given?.parts.filter((p) => p.state === 'lacks' && !p.simpler) ?? []);
+  const lacking = $derived(given?.parts.filter((p) => p.state === 'LACKS' && !p.simpler) ?? []);
 
   /** Fetches everyone's part, one after another, so that the first is there at once. */
   let turn = 0;
@@ -69,7 +67,9 @@
         fresh.push(
           await asked(
             api.GET('/api/stand/{studentId}/{pieceId}', {
-              params: { path: { studentId: p.student.id, pieceId: given.piece.id } }
+              params: { path: { studentId: p.student.id, pieceId: given.piece.id } },
+              // each in the language that the student reads, unless one was chosen for all
+              headers: sheet.language ? {} : { 'Sempre-Sheet': 'yes' }
             })
           )
         );
@@ -101,9 +101,7 @@
         api.PUT('/api/assignments/{id}/locked', { params: { path: { id } }, body: { locked } })
       );
       page.put(answer);
-      said = locked
-        ? 'Every fingering is locked as it is planned now.'
-        : 'Fingerings are planned anew as they learn.';
+      said = locked ? ui.shelf.locked : ui.shelf.planned;
       if (showing) await show();
     } catch (e) {
       failed = sentence(e);
@@ -119,8 +117,8 @@
         })
       );
       said = made.length
-        ? `Simpler parts made for ${made.map((m) => m.student.name).join(', ')}. Look at each before you hand it out.`
-        : 'Nobody below that stage lacks a note of it, or all have a simpler part already.';
+        ? ui.shelf.simplerMade(made.map((m) => m.student.name).join(', '))
+        : ui.shelf.simplerNone;
       await load(id);
     } catch (e) {
       failed = sentence(e);
@@ -131,7 +129,7 @@
       const path = { kind: 'ASSIGNMENT' as const, id };
       await asked(api.DELETE('/api/removals/{kind}/{id}', { params: { path } }));
       await load(id);
-      said = 'It is given again, as before.';
+      said = ui.shelf.givenAgain;
     } catch (e) {
       failed = sentence(e);
     }
@@ -147,8 +145,7 @@
 </script>
 
 <svelte:head
-  ><title>{`${given ? `${given.piece.title}, all parts` : 'All parts'} · Sempre`}</title
-  ></svelte:head
+  ><title>{ui.shelf.partsTitle(given ? `${given.piece.title}, ` : '')}</title></svelte:head
 >
 
 <svelte:window {onkeydown} />
@@ -162,61 +159,58 @@
     <InlineNotification
       kind="info"
       hideCloseButton
-      title="Removed."
-      subtitle="It is not given to {given.givenTo} any more; what was heard stays."
+      title={ui.shelf.isGone}
+      subtitle={ui.shelf.notGiven(given.givenTo)}
     />
-    <Button size="small" kind="tertiary" on:click={putBack}>Put back</Button>
+    <Button size="small" kind="tertiary" on:click={putBack}>{ui.all.putBack}</Button>
   {:else}
     <header class="screen">
       <div>
         <h1>{given.piece.title}</h1>
         <p>
-          {[`for ${given.givenTo}`, given.dueWords, given.what, given.piece.source]
+          {[ui.shelf.givenTo(given.givenTo), given.dueWords, given.what, given.piece.source]
             .filter(Boolean)
             .join(' · ')}
         </p>
         {#if given.message}<p class="sentence">{given.message}</p>{/if}
       </div>
       <div class="do">
-        <Button size="small" on:click={print}>Print all parts <kbd>p</kbd></Button>
+        <Button size="small" on:click={print}>{ui.shelf.printAll} <kbd>p</kbd></Button>
         <button class="plain link" onclick={() => (showing ? (showing = false) : show())}
-          >{showing ? 'Hide the parts' : 'See the parts'} <kbd>v</kbd></button
+          >{showing ? ui.shelf.hideParts : ui.shelf.seeParts} <kbd>v</kbd></button
         >
-        <a href="/api/assignments/{given.id}/parts.zip" download>Save all as MusicXML</a>
-        <button class="plain link" onclick={() => (removing = true)}>Remove …</button>
+        <a href="/api/assignments/{given.id}/parts.zip" download>{ui.shelf.saveAll}</a>
+        <button class="plain link" onclick={() => (removing = true)}>{ui.shelf.removeDots}</button>
       </div>
     </header>
     <div class="ways screen">
+      <SheetWords />
       <Select
         size="sm"
-        labelText="Fingerings"
+        labelText={ui.shelf.fingerings}
         selected={given.locked ? 'locked' : 'planned'}
         on:change={(e) => lock((e.target as HTMLSelectElement).value === 'locked')}
       >
-        <SelectItem value="planned" text="planned for each, and anew as they learn" />
-        <SelectItem value="locked" text="locked as they are planned now" />
+        <SelectItem value="planned" text={ui.shelf.plannedEach} />
+        <SelectItem value="locked" text={ui.shelf.lockedNow} />
       </Select>
       {#if given.groupId && lacking.length}
-        <Select
-          size="sm"
-          labelText="Simpler parts for all who lack a note that players have"
-          bind:selected={below}
-        >
-          <SelectItem value="firstYears" text="in the first years" />
-          <SelectItem value="school" text="at school" />
-          <SelectItem value="advanced" text="who are advanced" />
+        <Select size="sm" labelText={ui.shelf.simplerFor} bind:selected={below}>
+          <SelectItem value="FIRST_YEARS" text={ui.shelf.inFirstYears} />
+          <SelectItem value="SCHOOL" text={ui.shelf.atSchool} />
+          <SelectItem value="ADVANCED" text={ui.shelf.whoAdvanced} />
         </Select>
-        <Button size="small" kind="tertiary" on:click={simpler}>Make them</Button>
+        <Button size="small" kind="tertiary" on:click={simpler}>{ui.shelf.makeThem}</Button>
       {/if}
     </div>
     <p role="status" class="screen said">{said}</p>
     <table class="screen">
       <thead>
         <tr>
-          <th scope="col">Player</th>
-          <th scope="col">How it stands</th>
-          <th scope="col">Fingerings to know</th>
-          <th scope="col">Part</th>
+          <th scope="col">{ui.shelf.player}</th>
+          <th scope="col">{ui.shelf.howStands}</th>
+          <th scope="col">{ui.shelf.toKnow}</th>
+          <th scope="col">{ui.shelf.part}</th>
         </tr>
       </thead>
       <tbody>
@@ -228,24 +222,23 @@
             </th>
             <td class="how">
               <div>
-                <Mark state={marks[p.state as keyof typeof marks]} label={false} />
+                <Mark state={MARKS[p.state]} label={false} />
                 <span>{p.sentence}</span>
               </div>
             </td>
             <td class="small">{p.unusual.map((u) => `${u.shown} ${u.label}`).join(' · ')}</td>
             <td class="links">
-              <a href="/stand/{p.student.id}/{given.piece.id}">on the stand</a>
+              <a href="/stand/{p.student.id}/{given.piece.id}">{ui.shelf.onStand}</a>
               {#if p.simpler}
-                <a href="/simpler/{p.student.id}/{given.piece.id}"><b>simpler part</b></a>
-              {:else if p.state === 'lacks'}
-                <a href="/simpler/{p.student.id}/{given.piece.id}">make it simpler</a>
+                <a href="/simpler/{p.student.id}/{given.piece.id}"><b>{ui.shelf.simplerLink}</b></a>
+              {:else if p.state === 'LACKS'}
+                <a href="/simpler/{p.student.id}/{given.piece.id}">{ui.shelf.makeSimpler}</a>
               {/if}
             </td>
           </tr>
         {:else}
           <tr
-            ><td colspan="4"
-              >Nobody has a part in it yet: <a href="/people">set up its students</a>.</td
+            ><td colspan="4">{ui.shelf.nobodyPart} <a href="/people">{ui.all.setUpStudents}</a>.</td
             ></tr
           >
         {/each}
@@ -258,7 +251,7 @@
       {#if drawn < given.parts.length}
         <div class="screen progress">
           <ProgressBar
-            labelText="Engraving {drawn} of {given.parts.length} parts"
+            labelText={ui.shelf.engraving(drawn, given.parts.length)}
             value={drawn}
             max={given.parts.length}
             size="sm"
@@ -276,8 +269,8 @@
   <Removal
     kind="ASSIGNMENT"
     {id}
-    name="{given.piece.title} for {given.givenTo}"
-    more="What was heard of it stays."
+    name={ui.shelf.pieceFor(given.piece.title, given.givenTo)}
+    more={ui.shelf.heardStays}
     onclose={() => (removing = false)}
     ondone={() => {
       removing = false;

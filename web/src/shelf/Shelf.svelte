@@ -10,6 +10,7 @@
   import { navigate } from '../router';
   import Give from './Give.svelte';
   import Import from './Import.svelte';
+  import { list as inRow, ui } from '../words/ui';
 
   const page = loaded<[Schemas['ShelfPiece'][], Schemas['PeopleView']]>();
   const pieces = $derived(page.value?.[0]);
@@ -30,7 +31,7 @@
   const books = $derived.by(() => {
     const map = new Map<string, Schemas['ShelfPiece'][]>();
     for (const p of pieces ?? []) {
-      const name = p.piece.book || 'Single pieces';
+      const name = p.piece.book || ui.shelf.single;
       map.set(name, [...(map.get(name) ?? []), p]);
     }
     return [...map];
@@ -57,19 +58,23 @@
   }
 </script>
 
-<svelte:head><title>Shelf · Sempre</title></svelte:head>
+<svelte:head><title>{ui.shelf.shelfTitle}</title></svelte:head>
 
 <svelte:window {onkeydown} />
 
 <div class="page">
   <header>
-    <h1>Shelf</h1>
-    <p class="small quiet"><kbd>↑</kbd> <kbd>↓</kbd> a piece, <kbd>Enter</kbd> gives it</p>
+    <h1>{ui.app.shelf}</h1>
+    <p class="small quiet">
+      <kbd>↑</kbd> <kbd>↓</kbd>
+      {ui.shelf.aPiece} <kbd>Enter</kbd>
+      {ui.shelf.givesIt}
+    </p>
   </header>
   <Import
     onkept={(title, id) => {
       chosen = id;
-      void load().then(() => (said = `${title} is on the shelf.`));
+      void load().then(() => (said = ui.shelf.onShelf(title)));
     }}
   />
   <p class="said" role="status">{said}</p>
@@ -87,17 +92,23 @@
               <span class="number">{p.piece.number}</span>
               <span class="title">{p.piece.title}</span>
               <span class="quiet small"
-                >{p.groups.length ? `given to ${p.groups.join(' and ')}` : ''}</span
+                >{p.groups.length ? ui.shelf.givenToGroups(inRow(p.groups)) : ''}</span
               >
               <span class="acts small">
                 <button class="plain link" onclick={() => (giving = p)}
-                  >give<span class="bx--visually-hidden"> {p.piece.title}</span></button
+                  >{ui.shelf.giveLink}<span class="bx--visually-hidden">
+                    {p.piece.title}</span
+                  ></button
                 >
                 <a href="/api/pieces/{p.piece.id}/file" download
-                  >file<span class="bx--visually-hidden"> of {p.piece.title}</span></a
+                  >{ui.shelf.fileLink}<span class="bx--visually-hidden">
+                    {ui.shelf.ofPiece(p.piece.title)}</span
+                  ></a
                 >
                 <button class="plain link" onclick={() => (removing = p.piece)}
-                  >remove …<span class="bx--visually-hidden"> {p.piece.title}</span></button
+                  >{ui.all.removeDots}<span class="bx--visually-hidden">
+                    {p.piece.title}</span
+                  ></button
                 >
               </span>
             </li>
@@ -105,9 +116,9 @@
         </ul>
       </section>
     {:else}
-      <p>The shelf is empty. Bring in a piece as MusicXML above.</p>
+      <p>{ui.shelf.empty}</p>
     {/each}
-    <p class="small removed"><a href="/removed">What was removed</a></p>
+    <p class="small removed"><a href="/removed">{ui.all.whatWasRemoved}</a></p>
   {/if}
 </div>
 

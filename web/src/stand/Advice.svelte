@@ -3,6 +3,7 @@
   import { Button } from 'carbon-components-svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
   import { short } from './lanes';
+  import { ui } from '../words/ui';
 
   let {
     student,
@@ -52,38 +53,37 @@
 
   /** as many are named; the page shows all */
   const MOST = 5;
-  const bars = (list: string[]) =>
-    list.length === 1 ? `bar ${list[0]}` : `bars ${list.slice(0, 6).join(', ')}`;
+  const bars = (list: string[]) => ui.all.barsList(list.slice(0, 6));
   const more = (extra: number) =>
     extra <= -0.05
-      ? `easier (−${(-extra).toFixed(1)})`
+      ? ui.stand.easier
       : extra < 0.05
-        ? 'just as easy'
+        ? ui.stand.justAsEasy
         : extra < 1
-          ? 'a little more effort'
+          ? ui.stand.littleMore
           : extra < 4
-            ? 'more effort'
-            : 'much more effort';
+            ? ui.stand.moreEffort
+            : ui.stand.muchMore;
 </script>
 
 {#snippet other(o: Schemas['OtherView'])}
-  <p class="small quiet">{more(o.extra)}{o.extra >= 0.05 ? ` (+${o.extra.toFixed(1)})` : ''}</p>
+  <p class="small quiet">{more(o.extra)}</p>
   {#each o.changes.slice(0, MOST) as c (c.noteId)}
     <p class="small">
       <button class="plain link" onclick={() => onchoose(c.noteId)}
-        >bar {c.barNumber}, {c.shown}</button
-      >: {c.label} <span class="quiet">instead of {c.wasLabel}</span>
+        >{ui.stand.barAndNote(c.barNumber, c.shown)}</button
+      >: {c.label} <span class="quiet">{ui.all.insteadOf(c.wasLabel)}</span>
     </p>
   {/each}
   {#if o.changes.length > MOST}
-    <p class="small quiet">and {o.changes.length - MOST} more</p>
+    <p class="small quiet">{ui.all.andMore(o.changes.length - MOST)}</p>
   {/if}
   {#if o.changes.length}
     <button
       class="plain link small"
       aria-pressed={against === o}
       onclick={() => onagainst(against === o ? undefined : o)}
-      >{against === o ? 'Leave the comparison' : 'Compare on the page'}</button
+      >{against === o ? ui.stand.leaveComparison : ui.stand.comparePage}</button
     >
   {/if}
 {/snippet}
@@ -91,17 +91,17 @@
 {#snippet votes(list: Schemas['OutvotedView'][])}
   {#if list.length}
     <p class="small">
-      {list.length === 1 ? 'At one note' : `At ${list.length} notes`} it gives way:
+      {ui.stand.givesWay(list.length)}
     </p>
     {#each list.slice(0, MOST) as o (o.noteId)}
       <p class="small">
         <button class="plain link" onclick={() => onchoose(o.noteId)}
-          >bar {o.barNumber}, {o.shown}</button
+          >{ui.stand.barAndNote(o.barNumber, o.shown)}</button
         >
-        stays {o.label}. <span class="quiet">{o.why}</span>
+        {ui.stand.stays(o.label)} <span class="quiet">{o.why}</span>
       </p>
     {/each}
-    {#if list.length > MOST}<p class="small quiet">and {list.length - MOST} more</p>{/if}
+    {#if list.length > MOST}<p class="small quiet">{ui.all.andMore(list.length - MOST)}</p>{/if}
   {/if}
 {/snippet}
 
@@ -109,12 +109,12 @@
   {#if problem}<p class="small" role="alert">{problem}</p>{/if}
   {#if advice}
     {#if advice.hardest.length}
-      <h3>Hardest changes</h3>
+      <h3>{ui.stand.hardest}</h3>
       <ol>
         {#each advice.hardest as h (h.toId)}
           <li>
             <button class="plain" onclick={() => onchoose(h.toId)}>
-              <b>{h.shown}</b> <span class="small quiet">bar {h.barNumber}</span>
+              <b>{h.shown}</b> <span class="small quiet">{ui.all.bar(h.barNumber)}</span>
               <span class="how" style:--w="{Math.round(h.difficulty * 100)}%"></span>
             </button>
             <p class="small">{h.sentence}</p>
@@ -124,7 +124,7 @@
       </ol>
     {/if}
     {#if advice.worth.length}
-      <h3>Worth teaching next</h3>
+      <h3>{ui.all.worthTeaching}</h3>
       <ul>
         {#each advice.worth as w (w.shown + w.fingering)}
           <li>
@@ -133,58 +133,58 @@
               {w.label} <span class="small quiet">{short(w.fingering).join(' · ')}</span>
             </button>
             <p class="small">
-              {w.needed ? 'This part needs it' : 'It would make this part easier'}
-              {w.times === 1 ? 'once' : `${w.times} times`}, in {bars(w.bars)}.
+              {(w.needed ? ui.stand.needsIt : ui.stand.makesEasier)(w.times, bars(w.bars))}
             </p>
           </li>
         {/each}
       </ul>
     {/if}
     {#if advice.learned.length}
-      <h3>With everything learned</h3>
+      <h3>{ui.stand.allLearned}</h3>
       <ul>
         {#each advice.learned as o (o.title)}<li>{@render other(o)}</li>{/each}
       </ul>
     {/if}
     {#if advice.others.length}
-      <h3>Other ways through</h3>
+      <h3>{ui.stand.otherWays}</h3>
       <ul>
         {#each advice.others as o, i (i)}
           <li>
             {@render other(o)}
-            <Button size="small" kind="ghost" on:click={() => ontake(o.changes)}>Take it</Button>
+            <Button size="small" kind="ghost" on:click={() => ontake(o.changes)}
+              >{ui.stand.takeIt}</Button
+            >
           </li>
         {/each}
       </ul>
     {/if}
     {#if advice.styles.length}
-      <h3>Ways of playing</h3>
+      <h3>{ui.stand.waysOfPlaying}</h3>
       <ul>
         {#each advice.styles as s (s.name)}
           <li>
             <p><b>{s.label}</b>: {s.chosen}</p>
-            <p class="small quiet">{s.own ? 'this student’s own way' : 'the house style'}</p>
+            <p class="small quiet">{s.own ? ui.stand.ownWay : ui.stand.theHouse}</p>
             {@render votes(s.outvoted)}
             {#each s.others as school (school.value)}
               <details>
                 <summary class="small"
-                  >or {school.other.title}: {school.other.changes.length === 0
-                    ? 'nothing changes here'
-                    : school.other.changes.length === 1
-                      ? 'one note changes'
-                      : `${school.other.changes.length} notes change`}</summary
+                  >{school.other.changes.length
+                    ? ui.stand.orSchool(school.other.title, school.other.changes.length)
+                    : ui.stand.nothingChanges(school.other.title)}</summary
                 >
                 {@render votes(school.outvoted)}
                 {#if school.other.changes.length}{@render other(school.other)}{/if}
                 <Button
                   size="small"
                   kind="ghost"
-                  on:click={() => onstyle(s.name, school.value, false)}>For this student</Button
+                  on:click={() => onstyle(s.name, school.value, false)}
+                  >{ui.stand.forStudent}</Button
                 >
                 <Button
                   size="small"
                   kind="ghost"
-                  on:click={() => onstyle(s.name, school.value, true)}>As the house style</Button
+                  on:click={() => onstyle(s.name, school.value, true)}>{ui.stand.asHouse}</Button
                 >
               </details>
             {/each}

@@ -1,6 +1,7 @@
 <!-- One bar explained: every note with its reason, and every change between that is work. -->
 <script lang="ts">
   import { short, type Note, type Plan } from './lanes';
+  import { capital, ui } from '../words/ui';
 
   let {
     plan,
@@ -28,19 +29,19 @@
       .sort((a, b) => b!.difficulty - a!.difficulty)
   );
   const name = (id: string) => plan.notes.find((n) => n.id === id)?.shown ?? '';
-  const usual = (n: Note) => n.role === 'standard' && !n.isNew && !n.unlearned && !n.locked;
+  const usual = (n: Note) => n.role === 'STANDARD' && !n.isNew && !n.unlearned && !n.locked;
 </script>
 
-<section aria-label="This bar explained">
+<section aria-label={ui.stand.barExplained}>
   <div class="head">
-    <h2>Bar {notes[0]?.barNumber}</h2>
-    <button class="plain link small" onclick={onclose}>back to the note <kbd>e</kbd></button>
+    <h2>{ui.stand.barNumber(notes[0]?.barNumber ?? '')}</h2>
+    <button class="plain link small" onclick={onclose}>{ui.stand.backToNote} <kbd>e</kbd></button>
   </div>
   <p>
     {#if work[0]}
-      Most work: {name(work[0].fromId)} to {name(work[0].toId)}. {work[0].happens}
+      {ui.stand.mostWork(name(work[0].fromId), name(work[0].toId), work[0].happens)}
     {:else}
-      Nothing here is hard for the hands.
+      {ui.stand.nothingHard}
     {/if}
   </p>
   <ol>
@@ -58,8 +59,7 @@
         </button>
         {#if !usual(n)}
           <p class="small">
-            {n.isNew ? 'New. ' : ''}{n.reasons[0]?.text ??
-              `${n.label.charAt(0).toUpperCase()}${n.label.slice(1)}.`}
+            {n.isNew ? ui.stand.newWord : ''}{n.reasons[0]?.text ?? `${capital(n.label)}.`}
           </p>
         {/if}
         {#each n.kept.filter((k) => !notes[i - 1]?.kept.includes(k)) as k (k)}<p class="small">

@@ -5,6 +5,7 @@
 <script lang="ts">
   import type { Schemas } from '../api/client';
   import { ROW, rows, type Lane, type Note } from './lanes';
+  import { number, ui } from '../words/ui';
 
   let {
     move,
@@ -25,8 +26,8 @@
         ...l,
         gapAbove: i > 0 && l.finger[0] !== all[i - 1]!.finger[0],
         name: /^\d$/.test(l.label)
-          ? `valve ${l.label}`
-          : `${l.finger[0] === 'L' ? 'left' : 'right'} ${l.label}`
+          ? ui.stand.valve(l.label)
+          : `${l.finger[0] === 'L' ? ui.stand.leftShort : ui.stand.rightShort} ${l.label}`
       }))
   );
   const at = $derived(rows(used));
@@ -47,23 +48,25 @@
           ? 'over'
           : 'stays';
   const SIGNS = { up: '▲', down: '▼', over: '↔', stays: '' } as const;
-  const seconds = $derived(
-    move.seconds >= 1 ? `${move.seconds.toFixed(1)} s` : `${Math.round(move.seconds * 1000)} ms`
-  );
+  const seconds = $derived(ui.stand.seconds(number(move.seconds, 1)));
   const hard = $derived(
-    move.difficulty >= 0.5 ? 'hard' : move.difficulty >= 0.25 ? 'some work' : 'easy'
+    move.difficulty >= 0.5
+      ? ui.stand.hard
+      : move.difficulty >= 0.25
+        ? ui.stand.someWork
+        : ui.stand.easy
   );
 </script>
 
 <div class="change">
-  <p class="small"><b>{from.shown} to {to.shown}</b>: {hard}, {seconds} for it</p>
+  <p class="small"><b>{ui.stand.fromTo(from.shown, to.shown)}</b>{`: ${hard}, ${seconds}`}</p>
   {#if used.length}
     <svg
       viewBox="0 0 {NAME + 2 * WIDE + BETWEEN} {height}"
       width={NAME + 2 * WIDE + BETWEEN}
       {height}
       role="img"
-      aria-label={move.sentence || 'Nothing moves.'}
+      aria-label={move.sentence || ui.stand.nothingMoves}
     >
       <text class="of" x={NAME + WIDE / 2} y="10">{from.shown}</text>
       <text class="of" x={NAME + WIDE * 1.5 + BETWEEN} y="10">{to.shown}</text>
@@ -92,15 +95,15 @@
         <text class="sign" x={NAME + WIDE + BETWEEN / 2} y={y + 10}>{SIGNS[s]}</text>
       {/each}
     </svg>
-    <p class="small quiet">▲ comes up, ▼ goes down, ↔ goes from key to key</p>
+    <p class="small quiet">{ui.stand.signs}</p>
   {/if}
   {#if move.slideCm >= 0.5}
     <p class="small">
-      The slide goes {move.slideCm.toFixed(0)} cm, {Math.round(move.slideCm / move.seconds)} cm a second.
+      {ui.stand.slideGoes(move.slideCm.toFixed(0))}
     </p>
   {/if}
   {#each move.slips.slice(0, 3) as s (s.shown + s.cause)}
-    <p class="small"><b>{s.shown}</b> may slip out ({s.cause}); it {s.audibly}.</p>
+    <p class="small"><b>{s.shown}</b> {ui.stand.maySlip(s.cause, s.audibly)}</p>
   {/each}
 </div>
 

@@ -5,6 +5,7 @@
   import Trouble from '../parts/Trouble.svelte';
   import OpenCheck from '../parts/OpenCheck.svelte';
   import { route } from '../router';
+  import { ui } from '../words/ui';
 
   const ear = $derived(route.pathname.startsWith('/ear'));
   const page = loaded<[Schemas['PeopleView'], Schemas['ClassCheckRef'][]]>();
@@ -19,21 +20,22 @@
   });
 </script>
 
-<svelte:head><title>{`${ear ? 'Ear' : 'Stand'} · Sempre`}</title></svelte:head>
+<svelte:head><title>{ui.stand.noPartTitle(ear ? ui.app.ear : ui.app.stand)}</title></svelte:head>
 
 <div class="page">
-  <h1>{ear ? 'What is heard' : 'No part is on the stand'}</h1>
+  <h1>{ear ? ui.stand.whatIsHeard : ui.stand.noPart}</h1>
   <p>
-    Choose a student and a piece on <a href="/">Today</a>, or press <kbd>/</kbd> and type a name.
+    {ui.stand.chooseOn} <a href="/">{ui.app.today}</a>{ui.all.orPress} <kbd>/</kbd>
+    {ui.all.typeName}
   </p>
   {#if ear && open.length}
-    <h2>Begun and not finished</h2>
+    <h2>{ui.stand.begunNot}</h2>
     <ul>
       {#each open as c (c.id)}<li><OpenCheck check={c} group /></li>{/each}
     </ul>
   {/if}
   {#if ear && groups.length}
-    <h2>A whole group</h2>
+    <h2>{ui.stand.wholeGroup}</h2>
     <ul>
       {#each groups as g (g.id)}<li><a href="/ear/class/{g.id}">{g.name}</a></li>{/each}
     </ul>

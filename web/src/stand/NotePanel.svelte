@@ -5,6 +5,7 @@
   import type { Schemas } from '../api/client';
   import Change from './Change.svelte';
   import { short, type Lane, type Note, type Where } from './lanes';
+  import { ui } from '../words/ui';
 
   let {
     note,
@@ -45,46 +46,48 @@
 
   const price = (extra: number) =>
     extra <= -0.05
-      ? 'easier'
+      ? ui.stand.easier
       : extra < 0.05
-        ? 'no more effort'
+        ? ui.stand.noMore
         : extra < 1
-          ? 'a little more effort'
+          ? ui.stand.littleMore
           : extra < 4
-            ? 'more effort'
+            ? ui.stand.moreEffort
             : extra < 15
-              ? 'much more effort'
-              : 'not done here';
+              ? ui.stand.muchMore
+              : ui.stand.notHere;
   const offered = $derived(note.alternatives.filter((a) => all || !a.farOff));
   const far = $derived(note.alternatives.filter((a) => a.farOff).length);
   const standing = $derived(
     note.isNew
-      ? 'new: this student has not played it yet'
+      ? ui.stand.isNew
       : note.unlearned
-        ? 'known, but not with this fingering'
+        ? ui.stand.otherFingering
         : note.standing === 'SHAKY'
-          ? 'shaky when last heard'
+          ? ui.stand.wasShaky
           : note.faded
-            ? 'not heard for long'
+            ? ui.standing.FADED
             : note.standing === 'NOT_YET'
-              ? 'not yet when last heard'
-              : 'secure when last heard'
+              ? ui.stand.wasNotYet
+              : ui.stand.wasSecure
   );
   const mark = $derived(
     note.isNew || note.unlearned || note.standing === 'NOT_YET'
-      ? ('not yet' as const)
+      ? ('NOT_YET' as const)
       : note.standing === 'SHAKY'
-        ? ('shaky' as const)
+        ? ('SHAKY' as const)
         : note.faded
-          ? ('not heard for long' as const)
-          : ('secure' as const)
+          ? ('FADED' as const)
+          : ('SECURE' as const)
   );
 </script>
 
 <div class="panel" aria-live="polite">
   <div class="head">
     <span class="pitch">{note.shown}</span>
-    <span class="quiet small">bar {note.barNumber}, beat {Math.round(note.beat * 100) / 100}</span>
+    <span class="quiet small"
+      >{ui.stand.barBeat(note.barNumber, Math.round(note.beat * 100) / 100)}</span
+    >
   </div>
   <p class="standing small"><Mark state={mark} label={false} /> {standing}</p>
 
@@ -97,8 +100,8 @@
     <p class="small">{k}</p>
   {/each}
   {#if note.ornament}<p class="small">{note.ornament}</p>{/if}
-  {#if note.printed}<p class="small quiet">The file says: {note.printed}</p>{/if}
-  {#if note.caution}<p class="small caution"><b>Care:</b> {note.caution}</p>{/if}
+  {#if note.printed}<p class="small quiet">{ui.stand.fileSays(note.printed)}</p>{/if}
+  {#if note.caution}<p class="small caution"><b>{ui.all.care}</b> {note.caution}</p>{/if}
   <div class="keep">
     <Button
       size="small"
@@ -106,27 +109,27 @@
       disabled={busy}
       on:click={onkeep}
     >
-      {note.locked ? 'Kept: let it go' : 'Keep it'} (k)
+      {(note.locked ? ui.stand.letGo : ui.stand.keepIt) + ' (k)'}
     </Button>
   </div>
   {#if same > 1 || others.length}
     <div class="reach">
       {#if same > 1}
-        <Select size="sm" labelText="A choice counts for" bind:selected={where}>
-          <SelectItem value="NOTE" text="this note" />
-          <SelectItem value="PITCH" text={`every ${note.shown} of the part (${same})`} />
+        <Select size="sm" labelText={ui.stand.counts} bind:selected={where}>
+          <SelectItem value="NOTE" text={ui.stand.thisNote} />
+          <SelectItem value="PITCH" text={ui.stand.everyNote(note.shown, same)} />
           {#if note.figure > 1}
-            <SelectItem value="FIGURE" text={`this figure, each time (${note.figure})`} />
+            <SelectItem value="FIGURE" text={ui.stand.thisFigure(note.figure)} />
           {/if}
         </Select>
       {/if}
       {#if others.length}
-        <Checkbox labelText={`and for ${others.join(', ')}`} bind:checked={section} />
+        <Checkbox labelText={ui.stand.andFor(others.join(', '))} bind:checked={section} />
       {/if}
     </div>
   {/if}
 
-  <h3>Instead</h3>
+  <h3>{ui.stand.instead}</h3>
   {#if note.alternatives.length}
     <ul>
       {#each offered as a, i (a.fingering)}
@@ -139,24 +142,25 @@
           >
             <span class="label">{a.label}</span>
             <span class="notation">{short(a.fingering).join(' · ')}</span>
-            <span class="small quiet">{price(a.extra)}{a.learned ? '' : ', not learned yet'}</span>
+            <span class="small quiet">{price(a.extra)}{a.learned ? '' : ui.stand.notLearned}</span>
             <span class="small">{a.text}</span>
-            {#if i === looked}<span class="small take"><kbd>Enter</kbd> takes it</span>{/if}
+            {#if i === looked}<span class="small take"><kbd>Enter</kbd> {ui.stand.takesIt}</span
+              >{/if}
           </button>
         </li>
       {/each}
     </ul>
     {#if !all && far}
       <button class="plain link small" onclick={() => (all = true)}>
-        {far === 1 ? 'One more, not used' : `${far} more, not used`} here
+        {ui.stand.farMore(far)}
       </button>
     {/if}
   {:else}
-    <p class="small quiet">There is no other fingering of this note here.</p>
+    <p class="small quiet">{ui.stand.noOther}</p>
   {/if}
 
   {#if move && previous}
-    <h3>Coming here</h3>
+    <h3>{ui.stand.comingHere}</h3>
     <Change {move} from={previous} to={note} {lanes} />
   {/if}
 </div>

@@ -6,6 +6,7 @@
   import type { Note } from './lanes';
   import { ways } from '../ways.svelte';
   import { Playback } from './playback.svelte';
+  import { ui } from '../words/ui';
 
   let {
     notes,
@@ -74,22 +75,22 @@
   </Select>
 {/snippet}
 
-<div class="play" role="group" aria-label="Play the part">
+<div class="play" role="group" aria-label={ui.stand.playPart}>
   <button class="plain go" onclick={toggle} aria-pressed={play.playing}
-    >{play.playing ? 'Stop' : 'Play'} <kbd>space</kbd></button
+    >{play.playing ? ui.stand.stop : ui.stand.play} <kbd>{ui.keys.space}</kbd></button
   >
   <details {@attach menu}>
     <summary
       >{speed} %{from > 0 || last < bars.length - 1
-        ? `, bars ${bars[from]} to ${bars[last]}`
+        ? ui.stand.barsFromTo(bars[from] ?? '', bars[last] ?? '')
         : ''}</summary
     >
     <div class="how">
       <NumberInput
         size="sm"
-        labelText="Tempo"
-        helperText="% of the marked, 20 to 150"
-        invalidText="20 to 150"
+        labelText={ui.stand.tempo}
+        helperText={ui.stand.tempoHint}
+        invalidText={ui.stand.tempoHint}
         min={20}
         max={150}
         step={5}
@@ -99,20 +100,28 @@
           play.stop();
         }}
       />
-      {@render bar('From bar', from, (b) => {
+      {@render bar(ui.stand.fromBar, from, (b) => {
         from = b;
         if (last < b) to = b;
       })}
-      {@render bar('to bar', last, (b) => {
+      {@render bar(ui.stand.toBar, last, (b) => {
         to = b;
         if (b < from) from = b;
       })}
       <div class="checks">
-        <Checkbox labelText="Round and round" bind:checked={loop} on:check={() => play.stop()} />
-        <Checkbox labelText="Metronome" bind:checked={metronome} on:check={() => play.stop()} />
-        <Checkbox labelText="The page moves along" bind:checked={follow} />
+        <Checkbox labelText={ui.stand.round} bind:checked={loop} on:check={() => play.stop()} />
+        <Checkbox
+          labelText={ui.stand.metronome}
+          bind:checked={metronome}
+          on:check={() => play.stop()}
+        />
+        <Checkbox labelText={ui.stand.movesAlong} bind:checked={follow} />
         {#if transposes}
-          <Checkbox labelText="As written" bind:checked={written} on:check={() => play.stop()} />
+          <Checkbox
+            labelText={ui.stand.asWritten}
+            bind:checked={written}
+            on:check={() => play.stop()}
+          />
         {/if}
       </div>
     </div>

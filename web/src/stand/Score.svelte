@@ -10,6 +10,7 @@
   import Change from './Change.svelte';
   import { draft } from './draft';
   import { bars, events, GAP, ROW, rows, short, type Lane, type Plan } from './lanes';
+  import { ui } from '../words/ui';
 
   let {
     xml,
@@ -130,7 +131,7 @@
   const named = (n: Plan['notes'][number]) =>
     against
       ? against.has(n.id)
-      : print !== 'changed' || n.isNew || n.unlearned || n.locked || n.role !== 'standard';
+      : print !== 'changed' || n.isNew || n.unlearned || n.locked || n.role !== 'STANDARD';
   const top = $derived(names + RIBBON + 4);
   const moves = $derived(new Map(plan.moves.map((m) => [m.toId, m])));
   const missing = $derived(new Map(plan.missing.map((m) => [m.id, m])));
@@ -170,12 +171,12 @@
 <div bind:clientWidth={width} class="score">
   {#if problem}
     <p role="alert">
-      This part could not be engraved. Its notes and fingerings are listed beside it.
+      {ui.stand.notEngraved}
     </p>
   {/if}
   {#if !lines.length && !problem}
     <p class="busy small quiet" role="status">
-      <InlineLoading description="The notes are being drawn …" />
+      <InlineLoading description={ui.stand.notesComing} />
     </p>
   {/if}
   {#each drawn as line, i (i)}
@@ -223,7 +224,7 @@
           {#if e.head && named(e.note)}
             {@const rowsOfName = short(e.note.fingering)}
             {@const instead = against?.get(e.note.id)}
-            {@const other = e.note.role !== 'standard'}
+            {@const other = e.note.role !== 'STANDARD'}
             {#each rowsOfName as text, r (r)}
               <text class="name" class:other x={e.x} y={rowsOfName.length === 1 ? 17 : 11 + r * 12}
                 >{text}</text
@@ -285,7 +286,7 @@
           {/if}
         {/each}
         {#each line.info.spots.filter((s) => missing.has(s.id)) as s (s.id)}
-          <text class="name gone" x={s.x} y="17">none</text>
+          <text class="name gone" x={s.x} y="17">{ui.stand.noneWord}</text>
         {/each}
         {#if line.events.length}
           {@const last = line.events[line.events.length - 1]!}
@@ -294,9 +295,9 @@
             <path class="guide" d="M58 {y + ROW / 2}H{last.end}" />
             <text class="lane" x="54" y={y + 10}
               >{n === 0 && lane.finger.startsWith('L')
-                ? 'left '
+                ? ui.stand.leftLead
                 : lane.gapAbove
-                  ? 'right '
+                  ? ui.stand.rightLead
                   : ''}{lane.label}</text
             >
           {/each}
@@ -324,7 +325,7 @@
             {#each guides as g, n (n)}
               <path class="guide" d="M58 {y0 + slideY(g)}H{last.end}" />
               <text class="lane" x="54" y={y0 + slideY(g) + 3.5}
-                >{n === 0 ? 'in ' : n === 6 ? 'out ' : ''}{n + 1}</text
+                >{n === 0 ? ui.stand.inLead : n === 6 ? ui.stand.outLead : ''}{n + 1}</text
               >
             {/each}
             {#each line.events as e, n (e.note.id + n)}

@@ -8,6 +8,7 @@
   import { route } from '../router';
   import { Playback, type Tone } from './playback.svelte';
   import TwoStaves from './TwoStaves.svelte';
+  import { ui } from '../words/ui';
 
   const student = $derived(Number(route.params.student));
   const piece = $derived(Number(route.params.piece));
@@ -98,7 +99,7 @@
     );
   }
   async function anew() {
-    said = 'Made anew from the written part.';
+    said = ui.stand.madeAnew;
     open = true;
     await look([], chosen);
   }
@@ -112,7 +113,7 @@
     );
     if (!problem && view.kept) {
       open = false;
-      said = `Kept: ${view.student.name} plays the simpler part from now on.`;
+      said = ui.stand.keptSimpler(view.student.name);
     }
   }
   async function asWritten() {
@@ -120,7 +121,7 @@
       await asked(api.DELETE('/api/stand/{studentId}/{pieceId}/simpler', { params: path }));
       const name = view?.student.name;
       await load(student, piece);
-      said = `${name} plays the part as written.`;
+      said = ui.stand.playsWritten(name ?? '');
     } catch (e) {
       problem = sentence(e);
     }
@@ -143,11 +144,11 @@
   }
 
   const words: Record<string, string> = {
-    AS_WRITTEN: 'as written',
-    OCTAVE: 'another octave',
-    CHORD: 'a note of the chord',
-    LEFT_OUT: 'left out',
-    OTHER: 'your choice'
+    AS_WRITTEN: ui.stand.howAsWritten,
+    OCTAVE: ui.stand.howOctave,
+    CHORD: ui.stand.howChord,
+    LEFT_OUT: ui.stand.howLeftOut,
+    OTHER: ui.stand.howOther
   };
 
   function onkeydown(e: KeyboardEvent) {
@@ -175,8 +176,7 @@
 </script>
 
 <svelte:head
-  ><title
-    >{`${view ? `A simpler part: ${view.piece.title}, ${view.student.name}` : 'A simpler part'} · Sempre`}</title
+  ><title>{ui.stand.simplerTitle(view ? `: ${view.piece.title}, ${view.student.name}` : '')}</title
   ></svelte:head
 >
 
@@ -190,29 +190,29 @@
   {:else}
     <header>
       <div>
-        <h1>{view.piece.title}, made simpler</h1>
+        <h1>{ui.stand.madeSimpler(view.piece.title)}</h1>
         <p class="quiet">
-          for <a href="/people/{view.student.id}">{view.student.name}</a>,
+          {ui.people.for} <a href="/people/{view.student.id}">{view.student.name}</a>,
           {view.student.instrumentName.toLowerCase()} ·
-          <a href="/stand/{student}/{piece}">the part on the stand</a>
+          <a href="/stand/{student}/{piece}">{ui.stand.partOnStand}</a>
         </p>
       </div>
       <div class="do">
         {#if changed.size}
           <Button size="small" disabled={busy || (view.kept && !open)} on:click={keep}
-            >{view.kept && !open ? 'Kept' : 'Keep it'}</Button
+            >{view.kept && !open ? ui.stand.kept : ui.stand.keepPart}</Button
           >
         {/if}
         {#if view.kept}
-          <Button size="small" kind="tertiary" on:click={asWritten}>Back to the written part</Button
+          <Button size="small" kind="tertiary" on:click={asWritten}>{ui.stand.backToWritten}</Button
           >
         {/if}
         {#if view.decided.length}
-          <button class="plain link" onclick={anew}>Make it anew</button>
+          <button class="plain link" onclick={anew}>{ui.stand.makeAnew}</button>
         {/if}
         {#if changed.size}
           <button class="plain link" onclick={hear} aria-pressed={play.playing}
-            >{play.playing ? 'Stop' : 'Play both'} <kbd>space</kbd></button
+            >{play.playing ? ui.stand.stop : ui.stand.playBoth} <kbd>{ui.keys.space}</kbd></button
           >
         {/if}
       </div>
@@ -221,23 +221,18 @@
     <div class="sum">
       <b>{view.summary}</b>
       {#if changed.size}
-        Change {view.measure}
+        {ui.stand.change(view.measure)}
         <details class="inline">
-          <summary>how it is measured</summary>
+          <summary>{ui.stand.howMeasured}</summary>
           <p class="small">
-            An octave counts 1, and a half for each further note of the same turn; a chord note 2
-            and a tenth for each semitone it lies away; a note left out 3 off the beat, 8 on it; a
-            leap that grows, a tenth a semitone, and 1 more when it is wider than an octave. The
-            least sum is taken. {view.harmony
-              ? 'A chord note never rubs against what the others play, and never runs in parallel fifths with the written part.'
-              : 'The score gives no harmony, so no chord notes are offered.'}
+            {ui.stand.measured(view.harmony ? ui.stand.harmonyYes : ui.stand.harmonyNo)}
           </p>
         </details>
       {/if}
     </div>
     <p role="status" class="said">{said}</p>
     {#if !changed.size}
-      <p>{view.student.name} has every note of this part and plays it as written.</p>
+      <p>{ui.stand.hasEvery(view.student.name)}</p>
     {/if}
     <div class="desk">
       <div class="paper">
@@ -245,30 +240,30 @@
           xml={view.xml}
           {changed}
           chosen={play.note || chosen}
-          label="The written part above, the simpler one below"
+          label={ui.stand.aboveBelow}
           onchoose={choose}
         />
       </div>
-      <aside aria-label="The chosen note">
+      <aside aria-label={ui.stand.chosenNote}>
         {#if note}
-          <h2>{note.note.shown}, bar {note.barNumber}</h2>
+          <h2>{ui.stand.noteBar(note.note.shown, note.barNumber)}</h2>
           <p>
             {note.how !== 'AS_WRITTEN'
               ? note.text
               : note.has
-                ? 'As written; the note is there.'
-                : 'As written, though the note is not there yet.'}
+                ? ui.stand.writtenThere
+                : ui.stand.writtenNotYet}
           </p>
           {#if view.about === chosen && view.options.length > 1}
-            <p class="small quiet">What may be played, and the change of the whole part then:</p>
+            <p class="small quiet">{ui.stand.mayBePlayed}</p>
             <ul>
               {#each view.options as o, i (o.becomes)}
                 <li class:now={o.becomes === note.becomes} class:looked={i === looked}>
                   <button class="plain" onclick={() => take(i)}>
                     <span>{o.shown}</span>
                     <span class="small"
-                      >{words[o.how]}{o.has ? '' : ', not there yet'}{o.becomes === note.becomes
-                        ? ' · now'
+                      >{words[o.how]}{o.has ? '' : ui.stand.notThereYet}{o.becomes === note.becomes
+                        ? ui.stand.nowWord
                         : ''}</span
                     >
                     <span class="cost">{o.measure}</span>
@@ -279,9 +274,14 @@
           {/if}
         {/if}
         <p class="small quiet keys">
-          <kbd>←</kbd> <kbd>→</kbd> note · with <kbd>shift</kbd> the next changed one ·
-          <kbd>↑</kbd> <kbd>↓</kbd> what may be played, <kbd>Enter</kbd> takes it ·
-          <kbd>k</kbd> keeps the part
+          <kbd>←</kbd> <kbd>→</kbd>
+          {ui.stand.noteWith} <kbd>{ui.stand.shift}</kbd>
+          {ui.stand.nextChanged}
+          <kbd>↑</kbd> <kbd>↓</kbd>
+          {ui.stand.whatMay} <kbd>Enter</kbd>
+          {ui.stand.takesDot}
+          <kbd>k</kbd>
+          {ui.stand.keepsPart}
         </p>
       </aside>
     </div>

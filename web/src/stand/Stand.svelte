@@ -4,6 +4,7 @@
   import { api, asked, sentence, type Schemas } from '../api/client';
   import { last } from '../last.svelte';
   import { typing } from '../parts/keys';
+  import SheetWords from '../parts/SheetWords.svelte';
   import { menu } from '../parts/menu';
   import Missing from '../parts/Missing.svelte';
   import Trouble from '../parts/Trouble.svelte';
@@ -15,6 +16,7 @@
   import NotePanel from './NotePanel.svelte';
   import Play from './Play.svelte';
   import Score from './Score.svelte';
+  import { ui } from '../words/ui';
 
   const student = $derived(Number(route.params.student));
   const piece = $derived(Number(route.params.piece));
@@ -205,7 +207,10 @@
       to = Math.max(fixed, moved);
     }
     const bars = view?.bars ?? [];
-    said = from === to ? `Bar ${bars[from]} chosen.` : `Bars ${bars[from]} to ${bars[to]} chosen.`;
+    said =
+      from === to
+        ? ui.stand.barChosen(bars[from] ?? '')
+        : ui.stand.barsChosen(bars[from] ?? '', bars[to] ?? '');
     changes = [];
   }
   function allBars() {
@@ -288,7 +293,7 @@
 </script>
 
 <svelte:head
-  ><title>{`${view ? `${view.piece.title}, ${view.student.name}` : 'Stand'} · Sempre`}</title
+  ><title>{ui.stand.title(view ? `${view.piece.title}, ${view.student.name}` : ui.app.stand)}</title
   ></svelte:head
 >
 
@@ -312,24 +317,25 @@
         {#each view.given as g (g.assignmentId)}
           <span class="given"
             ><a href="/parts/{g.assignmentId}"
-              >{[`For ${g.dueWords}`, g.what].filter(Boolean).join(': ')}</a
+              >{[ui.stand.forDue(g.dueWords), g.what].filter(Boolean).join(': ')}</a
             >{g.message ? `. ${g.message}` : '.'}</span
           >
         {/each}
         {#if view.simpler}<b>{view.simpler}</b>{/if}
         {#if plan.newNotes.length}
-          New for {view.student.name}: <b>{plan.newNotes.map((n) => n.shown).join(', ')}</b> (dashed frame).
+          {ui.stand.newFor(view.student.name)} <b>{plan.newNotes.map((n) => n.shown).join(', ')}</b>
+          {ui.stand.dashed}
         {:else if !plan.missing.length}
-          {view.student.name} has all the notes.
+          {ui.stand.hasAll(view.student.name)}
         {/if}
         {#if plan.missing.length}
-          Can’t be played here:
+          {ui.stand.cantPlay}
           <b>{[...new Set(plan.missing.map((m) => m.shown))].join(', ')}</b>.
         {/if}
         {#if hardest}
-          Hardest change:
+          {ui.stand.hardestChange}
           <button class="plain link" onclick={() => choose(hardest.toId)}
-            >bar {hardest.barNumber}, {hardest.shown}</button
+            >{ui.stand.barChange(hardest.barNumber, hardest.shown)}</button
           >.
         {/if}
       </p>
@@ -337,7 +343,7 @@
         <div class="part">
           <Select
             size="sm"
-            labelText="Reads"
+            labelText={ui.stand.reads}
             selected={`${view.partId}/${view.voice}`}
             on:change={(e) => {
               const [partId = '', voice = '1'] = String(
@@ -371,27 +377,24 @@
         />
       {/if}
       <div class="ways">
-        <a class="hear" href="/ear/{student}/{piece}">Hear this part <kbd>h</kbd></a>
+        <a class="hear" href="/ear/{student}/{piece}">{ui.stand.hearPart} <kbd>h</kbd></a>
         <a href="/simpler/{student}/{piece}"
-          >{view.simpler ? 'Its simpler part' : 'Make it simpler'}</a
+          >{view.simpler ? ui.stand.itsSimpler : ui.stand.makeSimpler}</a
         >
         <details class="out" {@attach menu}>
-          <summary>Print, save</summary>
+          <summary>{ui.stand.printSave}</summary>
           <div>
+            <SheetWords />
             <button class="plain" onclick={() => printOut('changed')}
-              >Print, with what is new or not usual</button
+              >{ui.stand.printChanged}</button
             >
-            <button class="plain" onclick={() => printOut('all')}
-              >Print, with every fingering</button
-            >
-            <button class="plain" onclick={() => printOut('lanes')}
-              >Print, with the finger lanes</button
-            >
+            <button class="plain" onclick={() => printOut('all')}>{ui.stand.printAll}</button>
+            <button class="plain" onclick={() => printOut('lanes')}>{ui.stand.printLanes}</button>
             <a download href="/api/stand/{student}/{piece}/part.musicxml?which=changed"
-              >Save as MusicXML, with what is new or not usual</a
+              >{ui.stand.saveChanged}</a
             >
             <a download href="/api/stand/{student}/{piece}/part.musicxml?which=all"
-              >Save as MusicXML, with every fingering</a
+              >{ui.stand.saveAll}</a
             >
           </div>
         </details>
@@ -400,16 +403,16 @@
     {#if problem}<Trouble text={problem} />{/if}
     <div class="desk">
       <div class="paper">
-        <div class="zoom" role="group" aria-label="Size of the page">
-          <button class="plain" aria-label="Smaller" onclick={() => zoom(-1)}>A−</button>
-          <button class="plain" aria-label="Larger" onclick={() => zoom(1)}>A+</button>
+        <div class="zoom" role="group" aria-label={ui.stand.pageSize}>
+          <button class="plain" aria-label={ui.stand.smaller} onclick={() => zoom(-1)}>A−</button>
+          <button class="plain" aria-label={ui.stand.larger} onclick={() => zoom(1)}>A+</button>
         </div>
         {#if against}
           <p class="against" role="status">
-            <b>Compared:</b> above, as planned; below, {against.title[0]!.toLowerCase() +
-              against.title.slice(1)}. Only the notes that differ are named.
+            <b>{ui.stand.compared}</b>
+            {ui.stand.above(against.title[0]!.toLowerCase() + against.title.slice(1))}
             <button class="plain link" onclick={() => (against = undefined)}
-              >leave it <kbd>Esc</kbd></button
+              >{ui.stand.leaveIt} <kbd>Esc</kbd></button
             >
           </p>
         {/if}
@@ -434,7 +437,7 @@
           </ul>
         {/if}
       </div>
-      <aside aria-label="The chosen note">
+      <aside aria-label={ui.stand.chosenNote}>
         {#if note}
           {#if explain}
             <BarPanel
@@ -466,20 +469,23 @@
             <p>{said}</p>
             {#each changes.slice(0, 6) as c (c.noteId)}
               <p>
-                <b>{c.shown}</b>, bar {c.barNumber}: {c.label}
-                <span class="quiet">instead of {c.wasLabel}</span>
+                <b>{c.shown}</b>{ui.stand.barLabel(c.barNumber, c.label)}
+                <span class="quiet">{ui.all.insteadOf(c.wasLabel)}</span>
               </p>
             {/each}
-            {#if changes.length > 6}<p class="quiet">and {changes.length - 6} more</p>{/if}
+            {#if changes.length > 6}<p class="quiet">{ui.all.andMore(changes.length - 6)}</p>{/if}
           </div>
           <p class="small quiet keys">
-            <kbd>←</kbd> <kbd>→</kbd> note · <kbd>↑</kbd> <kbd>↓</kbd> other fingerings ·
-            <kbd>e</kbd> the bar explained
+            <kbd>←</kbd> <kbd>→</kbd>
+            {ui.stand.noteDot} <kbd>↑</kbd> <kbd>↓</kbd>
+            {ui.stand.otherDot}
+            <kbd>e</kbd>
+            {ui.stand.explained}
             {#if plan.canUndo}
-              · <button class="plain link" onclick={undo}>undo</button> <kbd>u</kbd>
+              · <button class="plain link" onclick={undo}>{ui.stand.undo}</button> <kbd>u</kbd>
             {/if}
             {#if plan.canRedo}
-              · <button class="plain link" onclick={redo}>redo</button> <kbd>r</kbd>
+              · <button class="plain link" onclick={redo}>{ui.stand.redo}</button> <kbd>r</kbd>
             {/if}
           </p>
           <Advice
@@ -498,7 +504,7 @@
             onstyle={style}
           />
         {:else}
-          <p>There is no note to finger in this part.</p>
+          <p>{ui.stand.noNotes}</p>
         {/if}
       </aside>
     </div>

@@ -2,6 +2,7 @@
 <script lang="ts">
   import { InlineLoading, SkeletonPlaceholder } from 'carbon-components-svelte';
   import { drawing, engrave, type Line } from '../engrave/engrave';
+  import { ui } from '../words/ui';
 
   let {
     xml,
@@ -68,10 +69,10 @@
 </script>
 
 <div class="staves" bind:clientWidth={width} role="img" aria-label={label}>
-  {#if problem}<p role="alert">{problem}</p>{/if}
+  {#if problem}<p role="alert">{ui.stand.notDrawn}</p>{/if}
   {#if !lines.length && !problem}
     <div class="busy">
-      <InlineLoading description="Both parts are being drawn …" />
+      <InlineLoading description={ui.stand.bothComing} />
       <SkeletonPlaceholder style="width: 100%; height: 14rem;" />
     </div>
   {/if}

@@ -3,6 +3,8 @@
   import type { Schemas } from '../api/client';
   import OpenCheck from '../parts/OpenCheck.svelte';
   import Mark from '../parts/Mark.svelte';
+  import { MARKS } from '../words/standing';
+  import { ui } from '../words/ui';
 
   let {
     group,
@@ -23,39 +25,27 @@
   let all = $state(false);
   const shown = $derived(wanted ?? open);
 
-  const marks = {
-    ready: 'secure',
-    shaky: 'shaky',
-    hard: 'shaky',
-    faded: 'not heard for long',
-    lacks: 'not yet',
-    none: 'not yet',
-    odd: 'not yet'
-  } as const;
   /** Those who are stuck come first. */
-  const order = { odd: 0, lacks: 0, none: 1, shaky: 2, hard: 3, faded: 4, ready: 5 } as const;
-  type State = keyof typeof order;
+  const order = { ODD: 0, LACKS: 0, NONE: 1, SHAKY: 2, HARD: 3, FADED: 4, READY: 5 } as const;
 
   const first = $derived(group.next[0]);
-  const lacking = $derived(first?.players.filter((p) => p.state === 'lacks').length ?? 0);
-  const odd = $derived(first?.players.filter((p) => p.state === 'odd').length ?? 0);
+  const lacking = $derived(first?.players.filter((p) => p.state === 'LACKS').length ?? 0);
+  const odd = $derived(first?.players.filter((p) => p.state === 'ODD').length ?? 0);
   const rows = $derived(
     group.say
-      .filter((s) => s.state !== 'ready')
+      .filter((s) => s.state !== 'READY')
       .map((s) => ({
         ...s,
         // what each has to play first, which may be given to one alone
         next: group.next.find((n) => n.assignmentId === s.assignmentId)!
       }))
       .sort(
-        (a, b) =>
-          order[a.state as State] - order[b.state as State] ||
-          a.student.name.localeCompare(b.student.name)
+        (a, b) => order[a.state] - order[b.state] || a.student.name.localeCompare(b.student.name)
       )
   );
   const ready = $derived(
     group.say
-      .filter((s) => s.state === 'ready')
+      .filter((s) => s.state === 'READY')
       .map((s) => ({
         student: s.student,
         piece: group.next.find((n) => n.assignmentId === s.assignmentId)!.piece
@@ -66,18 +56,17 @@
 
   const verdict = $derived.by(() => {
     const many = first?.players.length ?? 0;
-    if (!many) return 'Nobody is in this group yet.';
-    if (odd) return `It can't be worked out for ${odd === many ? 'anyone' : odd}.`;
-    if (!lacking) return 'Everyone has all the notes.';
-    if (lacking === many)
-      return many === 1 ? 'The notes are not all there yet.' : 'Nobody has all the notes yet.';
-    return `${lacking} of ${many} ${lacking === 1 ? 'lacks' : 'lack'} notes.`;
+    if (!many) return ui.today.nobody;
+    if (odd) return odd === many ? ui.today.oddAll : ui.today.oddSome(odd);
+    if (!lacking) return ui.today.everyone;
+    if (lacking === many) return many === 1 ? ui.today.notAllThere : ui.today.nobodyHas;
+    return ui.today.lackSome(lacking, many);
   });
   const sum = (n: Schemas['NextView']) => {
-    const lack = n.players.filter((p) => p.state === 'lacks').length;
-    const unclear = n.players.filter((p) => p.state === 'odd');
+    const lack = n.players.filter((p) => p.state === 'LACKS').length;
+    const unclear = n.players.filter((p) => p.state === 'ODD');
     if (unclear.length) return unclear[0]!.sentence;
-    return lack ? `${lack} of ${n.players.length} lack notes` : 'all have the notes';
+    return lack ? ui.today.lack(lack, n.players.length) : ui.today.allHave;
   };
 </script>
 
@@ -92,18 +81,18 @@
     {#if !group.today}<span class="quiet">{group.when}</span>{/if}
     {#if group.students && group.id}
       <span class="acts">
-        <a href="/ear/class/{group.id}">Playing check</a>
-        <a href="/people/group/{group.id}/note/next">New note</a>
-        {#if first}<a href="/parts/{first.assignmentId}">All parts</a>{/if}
-        <a href="/people/group/{group.id}/pieces">Who can play what</a>
+        <a href="/ear/class/{group.id}">{ui.all.playingCheck}</a>
+        <a href="/people/group/{group.id}/note/next">{ui.today.newNote}</a>
+        {#if first}<a href="/parts/{first.assignmentId}">{ui.today.allParts}</a>{/if}
+        <a href="/people/group/{group.id}/pieces">{ui.today.whoCan}</a>
       </span>
     {/if}
   </div>
   {#each group.open as c (c.id)}<p class="line"><OpenCheck check={c} /></p>{/each}
   {#if !group.students}
-    <p>Nobody is in this group yet. <a href="/people">Set up its students</a>.</p>
+    <p>{ui.today.nobody} <a href="/people">{ui.today.setUpStudents}</a>.</p>
   {:else if !first}
-    <p>Nothing is given to this group. <a href="/shelf">Choose a piece on the shelf</a>.</p>
+    <p>{ui.today.nothingGiven} <a href="/shelf">{ui.today.choosePiece}</a>.</p>
   {:else}
     <p class="play">
       <b>{first.piece.title}</b>
@@ -120,9 +109,9 @@
         <table>
           <thead class="bx--visually-hidden">
             <tr
-              ><th scope="col">Student</th><th scope="col">How it stands</th><th scope="col"
-                >What to say</th
-              ><th scope="col">Hear</th></tr
+              ><th scope="col">{ui.all.student}</th><th scope="col">{ui.today.howStands}</th><th
+                scope="col">{ui.today.whatToSay}</th
+              ><th scope="col">{ui.today.hearHead}</th></tr
             >
           </thead>
           <tbody>
@@ -134,10 +123,10 @@
                 </th>
                 <td class="how">
                   <a href="/stand/{r.student.id}/{r.next.piece.id}">
-                    <Mark state={marks[r.state as State]} label={false} />
+                    <Mark state={MARKS[r.state]} label={false} />
                     <span
-                      >{r.state === 'hard'
-                        ? 'has the notes; a change is hard'
+                      >{r.state === 'HARD'
+                        ? ui.today.changeHard
                         : stands(r.next, r.student.id)}{r.next === first
                         ? ''
                         : ` (${r.next.piece.title})`}</span
@@ -148,7 +137,8 @@
                   {#if r.shown}{r.lead} <b>{r.shown}</b>. {r.sentence}{/if}
                 </td>
                 <td class="hear"
-                  ><a class="small" href="/ear/{r.student.id}/{r.next.piece.id}">hear</a></td
+                  ><a class="small" href="/ear/{r.student.id}/{r.next.piece.id}">{ui.today.hear}</a
+                  ></td
                 >
               </tr>
             {/each}
@@ -156,13 +146,14 @@
         </table>
         {#if rows.length > MOST}
           <button class="plain link" onclick={() => (all = !all)}
-            >{all ? 'only the first' : `and ${rows.length - MOST} more`}</button
+            >{all ? ui.today.onlyFirst : ui.all.andMore(rows.length - MOST)}</button
           >
         {/if}
       {/if}
       {#if ready.length}
         <p class="line">
-          <Mark state="secure" label={false} /> Ready:
+          <Mark state="SECURE" label={false} />
+          {ui.today.ready}
           {#each ready as r, i (r.student.id)}{i ? ', ' : ''}<a
               href="/stand/{r.student.id}/{r.piece.id}">{r.student.name}</a
             >{/each}
@@ -170,22 +161,26 @@
       {/if}
       {#if group.faded.length}
         <p class="line">
-          <Mark state="not heard for long" label={false} /> Not heard for long, as it sounds:
+          <Mark state="FADED" label={false} />
+          {ui.today.fadedAs}
           {#each group.faded as f, i (f.shown)}{i ? ' · ' : ''}<b>{f.shown}</b>
-            of {f.students.slice(0, 4).join(', ')}{f.students.length > 4
-              ? ` and ${f.students.length - 4} more`
-              : ''}{/each}
+            {ui.today.of(
+              f.students.slice(0, 4).join(', '),
+              f.students.length > 4 ? ' ' + ui.all.andMore(f.students.length - 4) : ''
+            )}{/each}
         </p>
       {/if}
       {#each group.next.slice(1, 4) as n (n.assignmentId)}
         <p class="line quiet">
-          Then <a href="/parts/{n.assignmentId}">{n.piece.title}</a>
+          {ui.today.then} <a href="/parts/{n.assignmentId}">{n.piece.title}</a>
           {[n.givenTo, n.what, n.dueWords].filter(Boolean).join(' · ')}: {sum(n)}{n.message
             ? `. ${n.message}`
             : ''}
         </p>
       {/each}
-      {#if group.next.length > 4}<p class="line quiet">and {group.next.length - 4} more</p>{/if}
+      {#if group.next.length > 4}<p class="line quiet">
+          {ui.all.andMore(group.next.length - 4)}
+        </p>{/if}
     {/if}
   {/if}
 </section>

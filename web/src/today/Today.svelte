@@ -9,6 +9,7 @@
   import Trouble from '../parts/Trouble.svelte';
   import { navigate } from '../router';
   import GroupNow from './GroupNow.svelte';
+  import { capital, day, ui } from '../words/ui';
 
   const page = loaded<Schemas['Today']>();
   const today = $derived(page.value);
@@ -23,15 +24,7 @@
     warmUp();
   });
 
-  const date = $derived(
-    today
-      ? new Date(today.date + 'T12:00').toLocaleDateString('en-GB', {
-          weekday: 'long',
-          day: 'numeric',
-          month: 'long'
-        })
-      : ''
-  );
+  const date = $derived(today ? capital(day(today.date)) : '');
 
   function onkeydown(e: KeyboardEvent) {
     const group = groups[at];
@@ -49,7 +42,7 @@
   }
 </script>
 
-<svelte:head><title>Today · Sempre</title></svelte:head>
+<svelte:head><title>{ui.today.title}</title></svelte:head>
 
 <svelte:window {onkeydown} />
 
@@ -63,9 +56,13 @@
       <h1>{date}</h1>
       {#if groups.length}
         <p class="small quiet keys">
-          {#if groups.length > 1}<kbd>↑</kbd> <kbd>↓</kbd> the group; for it:{/if}
-          <kbd>c</kbd> playing check · <kbd>n</kbd> new note · <kbd>a</kbd> all parts ·
-          <kbd>w</kbd> who can play what
+          {#if groups.length > 1}<kbd>↑</kbd> <kbd>↓</kbd> {ui.today.keysGroup}{/if}
+          <kbd>c</kbd>
+          {ui.today.keysCheck} <kbd>n</kbd>
+          {ui.today.keysNote} <kbd>a</kbd>
+          {ui.today.keysParts}
+          <kbd>w</kbd>
+          {ui.today.keysWho}
         </p>
       {/if}
     </header>
@@ -73,16 +70,16 @@
       <p class="notice" role="status">{notice}</p>
     {/each}
     {#if groups.length && none}
-      <p class="quiet">No group meets today; these are the next.</p>
+      <p class="quiet">{ui.today.noneToday}</p>
     {/if}
     {#each groups as group, i (group.id)}
       <GroupNow {group} chosen={i === at} open={group.today || none} onchoose={() => (at = i)} />
     {:else}
       <div class="empty first">
-        <p>Set up a group and its students; then bring in a piece and give it to them.</p>
+        <p>{ui.today.empty}</p>
         <div class="row">
-          <Button size="small" href="/people">Set up a group</Button>
-          <Button size="small" kind="tertiary" href="/shelf">Bring in a piece</Button>
+          <Button size="small" href="/people">{ui.today.setUpGroup}</Button>
+          <Button size="small" kind="tertiary" href="/shelf">{ui.today.bringIn}</Button>
         </div>
       </div>
     {/each}

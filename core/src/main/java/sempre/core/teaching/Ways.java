@@ -30,6 +30,9 @@ public final class Ways {
   /** In which order a group is listed; see {@link SeatOrder}. */
   public static final String ORDER = "order";
 
+  /** In which language a student's sheet is printed. */
+  public static final String SHEET = "sheet";
+
   /** Names by which {@code words} finds what a matter and its schools are called. */
   private static final String KEY = "way-";
 
@@ -40,7 +43,8 @@ public final class Ways {
           style(TEMPO, "tempo", "clean", "marked"),
           style(HALF_LIFE, "half-life", "21", "7", "14", "42", "84"),
           style(EYES, "eyes", "player", "facing"),
-          style(ORDER, "order", "section", "seat", "name"));
+          style(ORDER, "order", "section", "seat", "name"),
+          style(SHEET, "sheet", "screen", "en", "es"));
 
   private Ways() {}
 

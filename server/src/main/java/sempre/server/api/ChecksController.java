@@ -240,7 +240,7 @@ class ChecksController {
         c.by(),
         Speech.words().note(c.written()),
         c.fingering(),
-        c.grade().name(),
+        c.grade(),
         piece,
         c.bars(),
         c.remark(),
@@ -257,7 +257,7 @@ class ChecksController {
             .map(Entry::label)
             .findFirst()
             .orElse(m.fingering()),
-        m.grade().name(),
+        m.grade(),
         m.faded(),
         Names.ago(m.at().atZone(clock.getZone()).toLocalDate(), today));
   }

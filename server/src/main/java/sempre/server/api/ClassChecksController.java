@@ -92,14 +92,13 @@ class ClassChecksController {
   /**
    * One thing asked.
    *
-   * @param kind SOUND, SCALE, FINGERING or BARS
    * @param what {@code Bb}, {@code Bb3} or {@code Bb next}; {@code Bb major}; {@code flute Bb4 T 1
    *     | 1 Eb}; {@code 3-6}
    * @param pieceId whose bars are meant; 0 otherwise
    * @param row sounds with the same number keep their direction; 0 for one by itself
    */
   record ItemBody(
-      @NotBlank(message = "say what kind of thing is asked") String kind,
+      @NotNull(message = "say what kind of thing is asked") Views.Asks kind,
       @NotBlank(message = "say what is asked")
           @Size(max = 200, message = "what is asked is too long")
           String what,
@@ -184,7 +183,7 @@ class ClassChecksController {
                   s -> {
                     NoteName name = NoteName.of(Pitch.usual(s.pitchClass()));
                     return new Views.SuggestedView(
-                        "SOUND",
+                        Views.Asks.SOUND,
                         new ClassItem.Sound(name, true).text(),
                         Speech.words().note(name),
                         Sounds.why(s));
@@ -225,7 +224,7 @@ class ClassChecksController {
     return new Views.AskedCell(
         !targets.isEmpty(),
         placed.map(p -> p.written().toString()).orElse(""),
-        placed.map(p -> p.why().name()).orElse(""),
+        placed.map(Placing.Placed::why).orElse(Placing.Why.SAID),
         placed.map(Placing.Placed::beyond).orElse(false),
         Names.notes(targets.stream().map(ClassItem.Target::written).distinct().toList()),
         placed
@@ -305,14 +304,14 @@ class ClassChecksController {
   }
 
   private ClassChecks.Item item(Db.Tx tx, ItemBody b) throws SQLException {
-    if (b.kind().equals(BARS)) {
+    if (b.kind() == Views.Asks.BARS) {
       Shelf.Piece piece = players.piece(tx, b.pieceId());
       bars(b.what());
       return new ClassChecks.Item(BARS, b.what().strip(), OptionalLong.of(piece.id()), 0);
     }
     return new ClassChecks.Item(
-        b.kind(),
-        ClassItem.read(b.kind(), b.what()).text(),
+        b.kind().name(),
+        ClassItem.read(b.kind().name(), b.what()).text(),
         OptionalLong.empty(),
         b.row() == null ? 0 : b.row());
   }
@@ -601,7 +600,7 @@ class ClassChecksController {
         Names.notes(targets.stream().map(ClassItem.Target::written).distinct().toList()),
         targets.size() == 1 ? targets.get(0).entry().fingering() : "",
         targets.size() == 1 ? Speech.words().label(targets.get(0).entry()) : "",
-        entry.map(e -> e.grade().name()).orElse(""),
+        entry.map(e -> Views.Heard.of(e.grade())).orElse(Views.Heard.OPEN),
         entry.map(ClassChecks.Entry::by).orElse(""),
         entry.map(ClassChecks.Entry::remark).orElse(""),
         entry.map(ClassChecks.Entry::mark).orElse(""));

@@ -151,7 +151,7 @@ class LessonController {
     Optional<Needs.Need> need =
         l.needs().notes().stream().filter(n -> n.midi() == placed.written().midi()).findFirst();
     return new Views.OctaveView(
-        placed.why().name(),
+        placed.why(),
         need.isPresent()
             ? players.piece(tx, k.next().get(need.get().parts().get(0)).pieceId()).title()
             : "",
@@ -183,7 +183,7 @@ class LessonController {
         same.octave(),
         l.entry().fingering(),
         Speech.words().label(l.entry()),
-        i.keywork().kind().name().toLowerCase(java.util.Locale.ROOT),
+        i.keywork().kind(),
         Tables.keys(i, player.setup().options()),
         l.hold().holds().stream().map(h -> Tables.held(h, false)).toList(),
         Lanes.guides(i),

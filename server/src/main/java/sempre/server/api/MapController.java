@@ -52,14 +52,14 @@ class MapController {
                     i,
                     s,
                     p.written(),
-                    p.standard().name(),
+                    p.standard(),
                     p.alternates().stream()
                         .map(
                             a ->
                                 new Views.MapAlternate(
                                     Speech.words().label(a.entry()),
                                     a.entry().fingering(),
-                                    a.state().name()))
+                                    a.state()))
                         .toList(),
                     p.next(),
                     new Count()));
@@ -151,7 +151,7 @@ class MapController {
               i,
               any,
               written.get(c.getKey()),
-              "",
+              NoteMap.State.OPEN,
               List.of(),
               next.contains(c.getKey()),
               c.getValue()));
@@ -174,8 +174,8 @@ class MapController {
               name,
               p.toString(),
               name,
-              "school",
-              "",
+              Views.Reached.SCHOOL,
+              NoteMap.State.OPEN,
               List.of(),
               s.needing() > 0,
               s.has().size(),
@@ -196,7 +196,7 @@ class MapController {
       Instrument i,
       People.Student s,
       Pitch written,
-      String state,
+      NoteMap.State state,
       List<Views.MapAlternate> alternates,
       boolean next,
       Count count) {
@@ -207,7 +207,7 @@ class MapController {
         Speech.words().note(written),
         sounding.toString(),
         Speech.words().note(sounding),
-        i.compass(i.optionsWith(s.options())).stageOf(written).map(x -> x.word()).orElse("beyond"),
+        Views.Reached.of(i.compass(i.optionsWith(s.options())).stageOf(written)),
         state,
         alternates,
         next,

@@ -158,14 +158,13 @@ class NotesController {
 
   /** One concert pitch across the band. */
   @GetMapping("/newnote")
-  List<Views.AcrossView> across(@RequestParam String pitch, @RequestParam String stage) {
+  List<Views.AcrossView> across(@RequestParam String pitch, @RequestParam Stage stage) {
     Pitch concert = Pitch.parse(pitch);
-    Stage at = Stage.of(stage);
     return db.inTransaction(
         tx -> {
           List<Views.AcrossView> band = new ArrayList<>();
           for (String id : Catalogue.standard().ids()) {
-            NewNote.of(concert, houses.setup(tx, id, Map.of()), at)
+            NewNote.of(concert, houses.setup(tx, id, Map.of()), stage)
                 .ifPresent(n -> band.add(Tables.across(n)));
           }
           return band;

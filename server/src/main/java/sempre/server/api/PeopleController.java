@@ -65,13 +65,13 @@ class PeopleController {
       @NotBlank(message = "give the group a name")
           @Size(max = 80, message = "keep the group's name under 80 letters")
           String name,
-      String stage,
+      Stage stage,
       @Size(max = 40, message = "keep the school year under 40 letters") String year,
       Set<DayOfWeek> days) {
 
     /** The group meant; without a stage it is in its first years. */
     private People.Group group(long id) {
-      Stage s = stage == null || stage.isBlank() ? Stage.FIRST_YEARS : Stage.of(stage);
+      Stage s = stage == null ? Stage.FIRST_YEARS : stage;
       return new People.Group(
           id,
           name.strip(),
@@ -106,10 +106,10 @@ class PeopleController {
                 new Views.GroupView(
                     g.id(),
                     g.name(),
-                    g.stage(),
+                    Stage.of(g.stage()),
                     Speech.words().stage(Stage.of(g.stage())),
                     g.year(),
-                    g.days().stream().map(DayOfWeek::name).toList(),
+                    g.days().stream().toList(),
                     people.students(tx, g.id()).stream().map(People.Student::id).toList()));
           }
           List<Views.StudentView> students = new ArrayList<>();

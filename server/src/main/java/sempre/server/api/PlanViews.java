@@ -165,11 +165,11 @@ final class PlanViews {
         60 / n.note().tempo(),
         n.way().bare().text(),
         Speech.words().label(n.way().entry()),
-        n.way().entry().role().word(),
+        n.way().entry().role(),
         n.isNew(),
         n.unlearned(),
         n.locked(),
-        mark.map(m -> m.grade().name()).orElse(""),
+        mark.map(m -> Views.Heard.of(m.grade())).orElse(Views.Heard.OPEN),
         mark.map(Standing.Mark::faded).orElse(false),
         holds(n, instrument),
         instrument.slide().map(s -> s.centimetres(n.way().fingering().text())).orElse(0.0),
@@ -195,7 +195,7 @@ final class PlanViews {
                         Math.round(a.extra() * 100) / 100.0,
                         a.farOff(),
                         Speech.words().plan().against(a),
-                        a.way().entry().role().word(),
+                        a.way().entry().role(),
                         player
                             .known()
                             .map(k -> k.has(n.note().pitch(), a.way().entry().fingering()))

@@ -19,6 +19,7 @@ import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Entry;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Setup;
+import sempre.core.instrument.Stage;
 import sempre.core.learning.PlayedAlready;
 import sempre.core.pitch.Pitch;
 import sempre.server.store.Db;
@@ -61,7 +62,7 @@ class PlaysController {
           for (Map.Entry<String, List<People.Student>> s : sections(tx, groupId).entrySet()) {
             sections.add(section(tx, s.getKey(), s.getValue()));
           }
-          return new Views.PlaysView(group.name(), group.stage(), sections);
+          return new Views.PlaysView(group.name(), Stage.of(group.stage()), sections);
         });
   }
 
@@ -104,13 +105,8 @@ class PlaysController {
         notes);
   }
 
-  private static String stage(Setup setup, Pitch p) {
-    return setup
-        .instrument()
-        .compass(setup.options())
-        .stageOf(p)
-        .map(s -> s.word())
-        .orElse("beyond");
+  private static Views.Reached stage(Setup setup, Pitch p) {
+    return Views.Reached.of(setup.instrument().compass(setup.options()).stageOf(p));
   }
 
   /** Writes it down for everyone of each section; what a student has already stays as it is. */

@@ -143,10 +143,7 @@ class ReadinessController {
                         .map(
                             c ->
                                 new Views.MatrixCell(
-                                    c.state().name(),
-                                    c.lacking(),
-                                    c.hard(),
-                                    odd.getOrDefault(c, "")))
+                                    c.state(), c.lacking(), c.hard(), odd.getOrDefault(c, "")))
                         .toList())
             .toList(),
         GroupSounds.of(all).sounds().stream()

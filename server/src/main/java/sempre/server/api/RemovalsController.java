@@ -61,7 +61,7 @@ class RemovalsController {
           for (Removals.Removed r : removals.all(tx)) {
             views.add(
                 new Views.RemovedView(
-                    r.kind().name(),
+                    r.kind(),
                     r.id(),
                     r.kind() == Removals.Kind.FINGERING
                         ? Speech.words().note(Pitch.parse(r.name()))

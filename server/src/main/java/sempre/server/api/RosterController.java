@@ -64,7 +64,7 @@ class RosterController {
       Map<String, String> called,
       Map<Integer, RosterMatch.Answer> answers,
       Map<Integer, @Size(max = 6, message = "keep the initial under 7 letters") String> initials,
-      Map<String, String> stages,
+      Map<String, Stage> stages,
       String scale) {
     private Roster read() {
       return Roster.read(
@@ -102,10 +102,10 @@ class RosterController {
           }
           return new Views.RosterView(
               roster.columns().stream()
-                  .map(c -> new Views.RosterColumn(c.heading(), c.meaning().name(), c.samples()))
+                  .map(c -> new Views.RosterColumn(c.heading(), c.meaning(), c.samples()))
                   .toList(),
               Arrays.stream(Roster.Meaning.values())
-                  .map(m -> new Views.MeaningView(m.name(), m.words()))
+                  .map(m -> new Views.MeaningView(m, m.words()))
                   .toList(),
               rows.stream().map(RosterController::view).toList(),
               List.copyOf(groups),
@@ -170,7 +170,7 @@ class RosterController {
   }
 
   /** Puts a student into a group, which is set up where it is not there; whether that is new. */
-  private boolean join(Db.Tx tx, long student, String name, Map<String, String> stages)
+  private boolean join(Db.Tx tx, long student, String name, Map<String, Stage> stages)
       throws SQLException {
     if (name.isEmpty() || student == 0) {
       return false;
@@ -180,12 +180,12 @@ class RosterController {
     if (found.isPresent()) {
       group = found.get().id();
     } else {
-      String stage = stages == null ? "" : stages.getOrDefault(name, "");
-      if (stage.isEmpty()) {
+      Stage stage = stages == null ? null : stages.get(name);
+      if (stage == null) {
         throw new IllegalArgumentException(
             "say how far " + name + " has got: the first years, school or advanced playing");
       }
-      group = people.addGroup(tx, new People.Group(0, name, Stage.of(stage).word(), ""));
+      group = people.addGroup(tx, new People.Group(0, name, stage.word(), ""));
     }
     List<Long> groups = new ArrayList<>(people.groupsOf(tx, student));
     if (groups.contains(group)) {
@@ -255,7 +255,7 @@ class RosterController {
             : o.initial();
     return new Views.RosterRow(
         r.line(),
-        o.state().name(),
+        o.state(),
         initial.isEmpty() ? r.name().given() : r.name().given() + " " + initial + ".",
         initial,
         o.longer(),

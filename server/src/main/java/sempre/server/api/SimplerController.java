@@ -71,7 +71,7 @@ class SimplerController {
    *
    * @param below a stage: all who lack a note of the part that players of that stage have
    */
-  record BelowBody(@NotNull(message = "choose a stage") String below) {}
+  record BelowBody(@NotNull(message = "choose a stage") Stage below) {}
 
   /** A written part with its player and all that sounds around it. */
   private record Loaded(
@@ -157,7 +157,7 @@ class SimplerController {
   @PostMapping("/groups/{groupId}/simpler/{pieceId}")
   List<Views.SimplerRow> below(
       @PathVariable long groupId, @PathVariable long pieceId, @Valid @RequestBody BelowBody b) {
-    Stage stage = Stage.of(b.below());
+    Stage stage = b.below();
     return db.inTransaction(
         tx -> {
           List<Views.SimplerRow> made = new ArrayList<>();
@@ -309,7 +309,7 @@ class SimplerController {
               c == null ? n.pitch().toString() : c.becomes().map(Pitch::toString).orElse(""),
               c == null ? Speech.words().note(n.pitch()) : shown(c.becomes()),
               l.setting().has().test(n.pitch()),
-              c == null ? SimplerPart.How.AS_WRITTEN.name() : c.how().name(),
+              c == null ? SimplerPart.How.AS_WRITTEN : c.how(),
               c == null ? "" : Speech.words().teaching().simpler(c),
               l.page().line().begins(n),
               l.page().line().lasts(n),
@@ -363,7 +363,7 @@ class SimplerController {
           new Views.SimplerOption(
               o.becomes().map(Pitch::toString).orElse(""),
               shown(o.becomes()),
-              o.how().name(),
+              o.how(),
               o.becomes().map(p -> l.setting().has().test(p)).orElse(true),
               SimplerPart.of(l.setting(), with).measure()));
     }

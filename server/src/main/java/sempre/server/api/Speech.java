@@ -8,6 +8,7 @@ import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.web.context.request.RequestAttributes;
 import org.springframework.web.context.request.RequestContextHolder;
+import org.springframework.web.context.request.ServletRequestAttributes;
 import org.springframework.web.servlet.HandlerInterceptor;
 import org.springframework.web.servlet.HandlerMapping;
 import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
@@ -20,8 +21,8 @@ import sempre.words.Language;
 import sempre.words.Words;
 
 /**
- * The words in which a request is answered: with notes named as the teacher does, or the student
- * whom the address names.
+ * The words in which a request is answered: in the language of the page that asks, with notes named
+ * as the teacher does, or the student whom the address names.
  */
 @Component
 class Speech implements HandlerInterceptor, WebMvcConfigurer {
@@ -35,19 +36,28 @@ class Speech implements HandlerInterceptor, WebMvcConfigurer {
     this.people = people;
   }
 
-  /** The words for the request that is being answered; English outside one. */
+  /** The words for the request that is being answered; outside one the browser's, or English. */
   static Words words() {
     RequestAttributes request = RequestContextHolder.getRequestAttributes();
     Object words =
         request == null ? null : request.getAttribute(KEY, RequestAttributes.SCOPE_REQUEST);
-    return words instanceof Words w ? w : Words.ENGLISH;
+    if (words instanceof Words w) {
+      return w;
+    }
+    return request instanceof ServletRequestAttributes r
+        ? Spoken.of(r.getRequest()).words()
+        : Words.ENGLISH;
   }
 
-  /** The words that go with ways of {@link Ways}. */
-  static Words of(Map<String, String> ways) {
-    PitchNaming naming =
-        PitchNaming.of(ways.getOrDefault(Ways.NAMES, "")).orElse(PitchNaming.LETTERS);
-    return Words.of(Language.EN, naming);
+  private static Words of(Spoken spoken, Map<String, String> ways) {
+    Optional<Language> sheet =
+        spoken.sheet() ? Language.of(ways.getOrDefault(Ways.SHEET, "")) : Optional.empty();
+    return Words.of(
+        sheet.orElse(spoken.language()),
+        spoken
+            .naming()
+            .or(() -> PitchNaming.of(ways.getOrDefault(Ways.NAMES, "")))
+            .orElse(PitchNaming.LETTERS));
   }
 
   @Override
@@ -58,7 +68,7 @@ class Speech implements HandlerInterceptor, WebMvcConfigurer {
   @Override
   public boolean preHandle(
       HttpServletRequest request, HttpServletResponse response, Object handler) {
-    request.setAttribute(KEY, of(ways(student(request))));
+    request.setAttribute(KEY, of(Spoken.of(request), ways(student(request))));
     return true;
   }
 

@@ -143,6 +143,7 @@ class StandController {
     remarks.addAll(l.page().music().score().remarks());
     remarks.addAll(l.page().reading().part().remarks());
     return new Views.StandView(
+        Speech.words().language(),
         Names.student(l.student()),
         stands.section(tx, l).stream().map(o -> o.student().name()).toList(),
         players.ways(tx, l.student()),

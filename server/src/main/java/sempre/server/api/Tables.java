@@ -2,7 +2,6 @@ package sempre.server.api;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
@@ -16,7 +15,6 @@ import sempre.core.instrument.Hold;
 import sempre.core.instrument.House;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Keywork;
-import sempre.core.instrument.Purpose;
 import sempre.core.instrument.Role;
 import sempre.core.instrument.Setup;
 import sempre.core.motion.Move;
@@ -56,14 +54,14 @@ final class Tables {
         i.transposition().letters(),
         i.transposition().semitones(),
         Speech.words().transposition(i.transposition()),
-        i.keywork().kind().name().toLowerCase(Locale.ROOT),
+        i.keywork().kind(),
         i.options().stream().map(Names::option).toList(),
         options,
         compass.stages().entrySet().stream()
             .map(
                 s ->
                     new Views.StageView(
-                        s.getKey().word(),
+                        s.getKey(),
                         Speech.words().stage(s.getKey()),
                         Names.note(s.getValue().from()),
                         Names.note(s.getValue().to())))
@@ -125,7 +123,7 @@ final class Tables {
         sounding.toString(),
         Speech.words().note(sounding),
         written.midi(),
-        compass.stageOf(written).map(s -> s.word()).orElse("beyond"),
+        Views.Reached.of(compass.stageOf(written)),
         views);
   }
 
@@ -140,9 +138,9 @@ final class Tables {
         e.pattern().free().stream()
             .map(h -> Speech.words().key(h.control()))
             .collect(Collectors.joining(", ")),
-        roles.getOrDefault(key, e.role()).word(),
+        roles.getOrDefault(key, e.role()),
         Speech.words().label(e),
-        e.purposes().stream().map(Purpose::word).toList(),
+        e.purposes(),
         e.rules().stream().map(Speech.words().plan()::rule).distinct().toList(),
         e.cents().orElse(0),
         e.cents().isPresent(),

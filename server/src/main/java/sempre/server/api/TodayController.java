@@ -40,7 +40,7 @@ class TodayController {
   private static final int MOST = 1_000;
 
   /** The state of what can't be worked out; the sentence says why. */
-  private static final String ODD = "odd";
+  private static final Views.Ready ODD = Views.Ready.ODD;
 
   private static final String NOTHING = "Nothing to finger: the piece has no notes with a pitch.";
 
@@ -204,7 +204,8 @@ class TodayController {
       try {
         Optional<Has> has = has(tx, k, a);
         ready.put(
-            a.id(), has.map(TodayController::ready).orElseGet(() -> none(k, "none", NOTHING)));
+            a.id(),
+            has.map(TodayController::ready).orElseGet(() -> none(k, Views.Ready.NONE, NOTHING)));
         has.ifPresent(h -> fade(h, faded));
         first = first.or(() -> has);
       } catch (Odd e) {
@@ -261,7 +262,7 @@ class TodayController {
         Told.sentence(r));
   }
 
-  private static Views.ReadyView none(Known k, String state, String why) {
+  private static Views.ReadyView none(Known k, Views.Ready state, String why) {
     return new Views.ReadyView(
         Names.student(k.student()), state, List.of(), List.of(), List.of(), List.of(), why);
   }
@@ -284,7 +285,7 @@ class TodayController {
       Pitch note = most(r.lacking(), line);
       return said(
           h,
-          "lacks",
+          Views.Ready.LACKS,
           Speech.words().note(note),
           "New: ",
           Lesson.written(note, player, h.who().stage())
@@ -295,13 +296,17 @@ class TodayController {
     if (!r.beyond().isEmpty()) {
       Pitch note = r.beyond().get(0);
       return said(
-          h, "lacks", Speech.words().note(note), "Beyond: ", "Give a simpler part for this note.");
+          h,
+          Views.Ready.LACKS,
+          Speech.words().note(note),
+          "Beyond: ",
+          "Give a simpler part for this note.");
     }
     if (!r.shaky().isEmpty()) {
       Pitch note = most(r.shaky(), line);
       return said(
           h,
-          "shaky",
+          Views.Ready.SHAKY,
           Speech.words().note(note),
           "Again: ",
           Lesson.written(note, player, h.who().stage())
@@ -327,7 +332,7 @@ class TodayController {
       HardMove m = hard.get();
       return said(
           h,
-          "hard",
+          Views.Ready.HARD,
           "bar " + h.page().reading().part().bars().get(m.to().bar()).number(),
           "Slowly: ",
           Speech.words().note(m.from().pitch())
@@ -339,7 +344,7 @@ class TodayController {
       Pitch note = r.faded().get(0);
       return said(
           h,
-          "faded",
+          Views.Ready.FADED,
           Speech.words().note(note),
           "Hear again: ",
           h.who()
@@ -348,7 +353,7 @@ class TodayController {
               .map(m -> "Last heard " + Names.ago(day(m), today) + ".")
               .orElse("Not heard for long."));
     }
-    return said(h, "ready", "", "", "");
+    return said(h, Views.Ready.READY, "", "", "");
   }
 
   private LocalDate day(Standing.Mark m) {
@@ -356,7 +361,7 @@ class TodayController {
   }
 
   private static Views.SayView said(
-      Has h, String state, String about, String lead, String sentence) {
+      Has h, Views.Ready state, String about, String lead, String sentence) {
     return new Views.SayView(
         Names.student(h.who().student()), h.given().id(), state, about, lead.strip(), sentence);
   }

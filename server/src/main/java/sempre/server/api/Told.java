@@ -8,11 +8,13 @@ import sempre.core.learning.Readiness;
 final class Told {
   private Told() {}
 
-  /** {@code lacks}, {@code shaky}, {@code faded} or {@code ready}. */
-  static String state(Readiness r) {
+  /** LACKS, SHAKY, FADED or READY. */
+  static Views.Ready state(Readiness r) {
     return !r.beyond().isEmpty() || !r.lacking().isEmpty()
-        ? "lacks"
-        : !r.shaky().isEmpty() ? "shaky" : !r.faded().isEmpty() ? "faded" : "ready";
+        ? Views.Ready.LACKS
+        : !r.shaky().isEmpty()
+            ? Views.Ready.SHAKY
+            : !r.faded().isEmpty() ? Views.Ready.FADED : Views.Ready.READY;
   }
 
   static String sentence(Readiness r) {

@@ -1,11 +1,70 @@
 package sempre.server.api;
 
+import java.time.DayOfWeek;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import sempre.core.instrument.Keywork;
+import sempre.core.instrument.Purpose;
+import sempre.core.instrument.Role;
+import sempre.core.instrument.Stage;
+import sempre.core.learning.Grade;
+import sempre.core.learning.Matrix;
+import sempre.core.learning.NoteMap;
+import sempre.core.learning.Placing;
+import sempre.core.teaching.SimplerPart;
+import sempre.formats.csv.Roster;
+import sempre.formats.csv.RosterMatch;
+import sempre.server.store.Removals;
+import sempre.words.Language;
 
 /** What the interface is sent: plain values, every field always there. */
 final class Views {
   private Views() {}
+
+  /** How a student stands to a piece; ODD: it can't be worked out, and the sentence says why. */
+  enum Ready {
+    READY,
+    SHAKY,
+    HARD,
+    FADED,
+    LACKS,
+    NONE,
+    ODD
+  }
+
+  /** What was heard of something; OPEN: nothing yet. */
+  enum Heard {
+    SECURE,
+    SHAKY,
+    NOT_YET,
+    OPEN;
+
+    static Heard of(Grade g) {
+      return valueOf(g.name());
+    }
+  }
+
+  /** What kinds of things are asked in a playing check. */
+  enum Asks {
+    SOUND,
+    SCALE,
+    FINGERING,
+    BARS
+  }
+
+  /** The first stage that has a note; BEYOND: none has it. */
+  enum Reached {
+    FIRST_YEARS,
+    SCHOOL,
+    ADVANCED,
+    BEYOND;
+
+    static Reached of(Optional<Stage> s) {
+      return s.map(x -> valueOf(x.name())).orElse(BEYOND);
+    }
+  }
 
   /** A student in a list. */
   record StudentRef(long id, String name, String instrument, String instrumentName) {}
@@ -19,7 +78,7 @@ final class Views {
   /** How one student stands to one piece. */
   record ReadyView(
       StudentRef student,
-      String state,
+      Ready state,
       List<NoteName> lacking,
       List<NoteName> shaky,
       List<NoteName> faded,
@@ -45,7 +104,7 @@ final class Views {
   record SayView(
       StudentRef student,
       long assignmentId,
-      String state,
+      Ready state,
       String shown,
       String lead,
       String sentence) {}
@@ -86,7 +145,7 @@ final class Views {
       double extra,
       boolean farOff,
       String text,
-      String role,
+      Role role,
       boolean learned) {}
 
   /** One note of a planned part. */
@@ -106,11 +165,11 @@ final class Views {
       double quarter,
       String fingering,
       String label,
-      String role,
+      Role role,
       boolean isNew,
       boolean unlearned,
       boolean locked,
-      String standing,
+      Heard standing,
       boolean faded,
       List<HoldView> holds,
       double slideCm,
@@ -158,8 +217,9 @@ final class Views {
 
   record PartRef(String id, String name, List<String> voices) {}
 
-  /** A part on the stand. */
+  /** A part on the stand; {@code language} is that of its sentences. */
   record StandView(
+      Language language,
       StudentRef student,
       List<String> section,
       Map<String, String> ways,
@@ -192,7 +252,7 @@ final class Views {
   /** One player's part of what is given. */
   record PartView(
       StudentRef student,
-      String state,
+      Ready state,
       String sentence,
       List<NoteName> lacking,
       boolean simpler,
@@ -235,7 +295,7 @@ final class Views {
       String becomes,
       String shown,
       boolean has,
-      String how,
+      SimplerPart.How how,
       String text,
       double at,
       double seconds,
@@ -243,7 +303,8 @@ final class Views {
       int becomesMidi) {}
 
   /** Something else that may be played; the measure is that of the whole part then. */
-  record SimplerOption(String becomes, String shown, String how, boolean has, double measure) {}
+  record SimplerOption(
+      String becomes, String shown, SimplerPart.How how, boolean has, double measure) {}
 
   record DecidedView(String noteId, String becomes) {}
 
@@ -313,10 +374,10 @@ final class Views {
   record GroupView(
       long id,
       String name,
-      String stage,
+      Stage stage,
       String stageWords,
       String year,
-      List<String> days,
+      List<DayOfWeek> days,
       List<Long> students) {}
 
   /** Groups and students; {@code gone} has left and is still kept. */
@@ -326,13 +387,13 @@ final class Views {
   /** What was done, in a sentence. */
   record Done(String done) {}
 
-  /** A column of a list of students; {@code meaning} as the reader names it. */
-  record RosterColumn(String heading, String meaning, List<String> samples) {}
+  /** A column of a list of students. */
+  record RosterColumn(String heading, Roster.Meaning meaning, List<String> samples) {}
 
   /**
    * A row of a list.
    *
-   * @param state NEW, THERE, JOINS, ASK or WRONG
+   * @param state what becomes of it
    * @param name as the student would be called here
    * @param called the instrument as the list has it
    * @param meant instruments that may be meant by that, where it is none
@@ -341,7 +402,7 @@ final class Views {
    */
   record RosterRow(
       int line,
-      String state,
+      RosterMatch.State state,
       String name,
       String initial,
       boolean longer,
@@ -355,7 +416,7 @@ final class Views {
       String more,
       List<String> problems) {}
 
-  record MeaningView(String value, String label) {}
+  record MeaningView(Roster.Meaning value, String label) {}
 
   /**
    * One note of a section's range.
@@ -364,7 +425,7 @@ final class Views {
    * @param stage the first stage that has it
    * @param has how many of the section have it
    */
-  record PlaysNote(String written, String shown, int sound, String stage, int has) {}
+  record PlaysNote(String written, String shown, int sound, Reached stage, int has) {}
 
   /** What a section may play already. */
   record PlaysSection(
@@ -374,7 +435,7 @@ final class Views {
       List<StudentRef> students,
       List<PlaysNote> notes) {}
 
-  record PlaysView(String group, String stage, List<PlaysSection> sections) {}
+  record PlaysView(String group, Stage stage, List<PlaysSection> sections) {}
 
   /** What was written down of one student, to be taken back. */
   record PlaysMarks(long studentId, List<Long> ids) {}
@@ -400,7 +461,7 @@ final class Views {
       String by,
       String shown,
       String fingering,
-      String grade,
+      Grade grade,
       String piece,
       String bars,
       String remark,
@@ -412,7 +473,7 @@ final class Views {
       String shown,
       String fingering,
       String label,
-      String grade,
+      Grade grade,
       boolean faded,
       String when) {}
 
@@ -437,12 +498,12 @@ final class Views {
   record ShelfPiece(PieceRef piece, String added, List<String> groups) {}
 
   /** An alternate fingering on the map of notes. */
-  record MapAlternate(String label, String fingering, String state) {}
+  record MapAlternate(String label, String fingering, NoteMap.State state) {}
 
   /**
    * One note of a map: how it stands with one student, or how many have it.
    *
-   * @param state of a student with the standard fingering; empty on a group's map
+   * @param state of a student with the standard fingering; OPEN on a group's map
    * @param has how many have it, shakily or not (by sound: in some octave); {@code of} how many
    *     there are
    * @param newFor by sound: who needs it next and has it in no octave
@@ -454,8 +515,8 @@ final class Views {
       String shown,
       String sounding,
       String soundingShown,
-      String stage,
-      String state,
+      Reached stage,
+      NoteMap.State state,
       List<MapAlternate> alternates,
       boolean next,
       int has,
@@ -480,12 +541,12 @@ final class Views {
   /**
    * Why a note is met in its octave.
    *
-   * @param why SAID, HAS, NEEDED, NEAREST or MOVED
+   * @param why the rule that chose it
    * @param piece that brings it there; empty for none
    * @param had other octaves of it that are there already
    * @param beyond whether it lies outside the range of the group's stage
    */
-  record OctaveView(String why, String piece, List<NoteName> had, boolean beyond) {}
+  record OctaveView(Placing.Why why, String piece, List<NoteName> had, boolean beyond) {}
 
   /** A new note as some players of one instrument learn it; {@code has} have it already. */
   record LessonRow(
@@ -501,7 +562,7 @@ final class Views {
       OctaveView octave,
       String fingering,
       String label,
-      String kind,
+      Keywork.Kind kind,
       List<KeyView> keys,
       List<HeldView> held,
       List<Double> guides,
@@ -520,7 +581,7 @@ final class Views {
    *
    * @param odd why it can't be worked out; empty where it can
    */
-  record MatrixCell(String state, int lacking, int hard, String odd) {}
+  record MatrixCell(Matrix.State state, int lacking, int hard, String odd) {}
 
   /**
    * A sound that is in the way.
@@ -569,7 +630,7 @@ final class Views {
       List<WorthCell> worth) {}
 
   /** Something worth asking a class, and why. */
-  record SuggestedView(String kind, String what, String shown, String why) {}
+  record SuggestedView(Asks kind, String what, String shown, String why) {}
 
   /**
    * One thing that is asked.
@@ -597,7 +658,7 @@ final class Views {
       List<NoteName> each,
       String fingering,
       String label,
-      String grade,
+      Heard grade,
       String by,
       String remark,
       String mark) {}
@@ -609,7 +670,7 @@ final class Views {
    *
    * @param asked whether it is for this student at all
    * @param written the note it begins with; empty where it has no octave to be chosen
-   * @param why SAID, HAS, NEEDED, NEAREST or MOVED; empty where there is no octave to be chosen
+   * @param why of the octave; SAID where there is none to be chosen
    * @param beyond whether it lies outside the range of the group's stage
    * @param notes on the student's page
    * @param octaves where it may be asked instead, rising
@@ -617,7 +678,7 @@ final class Views {
   record AskedCell(
       boolean asked,
       String written,
-      String why,
+      Placing.Why why,
       boolean beyond,
       List<NoteName> notes,
       List<NoteName> octaves) {}
@@ -637,12 +698,11 @@ final class Views {
   /**
    * Something that was removed.
    *
-   * @param kind PIECE, GROUP, STUDENT, ASSIGNMENT or FINGERING
    * @param about what tells it from others of its name; may be empty
    * @param with what went with it, in words
    */
   record RemovedView(
-      String kind, long id, String name, String about, String when, List<String> with) {}
+      Removals.Kind kind, long id, String name, String about, String when, List<String> with) {}
 
   record Id(long id) {}
 
@@ -656,9 +716,9 @@ final class Views {
   record WayView(
       String fingering,
       String free,
-      String role,
+      Role role,
       String label,
-      List<String> purposes,
+      Set<Purpose> purposes,
       List<String> rules,
       double cents,
       boolean centsKnown,
@@ -680,7 +740,7 @@ final class Views {
       String sounding,
       String soundingShown,
       int midi,
-      String stage,
+      Reached stage,
       List<WayView> ways) {}
 
   /** A note that the instrument lacks within its range, and why. */
@@ -689,7 +749,7 @@ final class Views {
   /** What may or must not be held over a range of notes. */
   record FreedomView(NoteName from, NoteName to, String controls, String because, String source) {}
 
-  record StageView(String stage, String words, NoteName from, NoteName to) {}
+  record StageView(Stage stage, String words, NoteName from, NoteName to) {}
 
   /** One instrument's whole table. */
   record TableView(
@@ -699,7 +759,7 @@ final class Views {
       int letters,
       int semitones,
       String transposition,
-      String kind,
+      Keywork.Kind kind,
       List<OptionView> options,
       Map<String, String> chosen,
       List<StageView> stages,

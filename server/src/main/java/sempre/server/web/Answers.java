@@ -24,6 +24,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 import org.springframework.web.util.ContentCachingResponseWrapper;
 import sempre.server.api.Notices;
+import sempre.server.api.Spoken;
 import sempre.server.store.Db;
 
 /**
@@ -49,7 +50,7 @@ class Answers extends OncePerRequestFilter {
   private static final int UPLOADS_AT_ONCE = 2;
 
   private record Key(
-      String address, String language, long revision, List<String> notices, long slot) {}
+      String address, Spoken spoken, long revision, List<String> notices, long slot) {}
 
   private record Answer(String type, byte[] body) {}
 
@@ -195,7 +196,7 @@ class Answers extends OncePerRequestFilter {
   private Key key(HttpServletRequest request, long revision) {
     return new Key(
         request.getRequestURI() + "?" + request.getQueryString(),
-        String.valueOf(request.getHeader(HttpHeaders.ACCEPT_LANGUAGE)),
+        Spoken.of(request),
         revision,
         List.copyOf(notices.get()),
         clock.instant().getEpochSecond() / SLOT_SECONDS);

@@ -1,0 +1,82 @@
+package sempre.server.api;
+
+import jakarta.servlet.http.Cookie;
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
+import java.util.Optional;
+import org.springframework.http.HttpHeaders;
+import sempre.core.pitch.PitchNaming;
+import sempre.words.Language;
+import sempre.words.Words;
+
+/**
+ * In which words a request wants its answer: as the page that asks is written, or else as the
+ * teacher has chosen in this browser, or as the browser speaks.
+ *
+ * @param naming how notes are named on this one sheet; empty as the teacher names them
+ * @param sheet whether a student's sheet is asked for, in the language that the student reads
+ */
+public record Spoken(Language language, Optional<PitchNaming> naming, boolean sheet) {
+  /** The page's language, sent with every question. */
+  static final String LANGUAGE = "Sempre-Language";
+
+  /** How notes are named on one sheet. */
+  static final String NAMES = "Sempre-Names";
+
+  /** Said where a student's sheet is asked for. */
+  static final String SHEET = "Sempre-Sheet";
+
+  private static final String COOKIE = "sempre-language";
+
+  /** What a request wants. */
+  public static Spoken of(HttpServletRequest request) {
+    Language language =
+        named(request.getHeader(LANGUAGE))
+            .or(() -> cookie(request))
+            .or(() -> browser(request.getHeader(HttpHeaders.ACCEPT_LANGUAGE)))
+            .orElse(Language.EN);
+    return new Spoken(
+        language,
+        PitchNaming.of(Objects.toString(request.getHeader(NAMES), "")),
+        request.getHeader(SHEET) != null);
+  }
+
+  /** The words, where nobody's way of naming notes is known. */
+  public Words words() {
+    return Words.of(language, naming.orElse(PitchNaming.LETTERS));
+  }
+
+  private static Optional<Language> named(String code) {
+    return Language.of(Objects.toString(code, "").toLowerCase(Locale.ROOT));
+  }
+
+  private static Optional<Language> cookie(HttpServletRequest request) {
+    return request.getCookies() == null
+        ? Optional.empty()
+        : Arrays.stream(request.getCookies())
+            .filter(c -> c.getName().equals(COOKIE))
+            .map(Cookie::getValue)
+            .findFirst()
+            .flatMap(Spoken::named);
+  }
+
+  /** The first of the browser's languages that Sempre speaks. */
+  private static Optional<Language> browser(String accepted) {
+    if (accepted == null) {
+      return Optional.empty();
+    }
+    try {
+      List<Locale.LanguageRange> ranges = Locale.LanguageRange.parse(accepted);
+      return ranges.stream()
+          .map(r -> named(r.getRange().split("-")[0]))
+          .flatMap(Optional::stream)
+          .findFirst();
+    } catch (IllegalArgumentException e) {
+      // a browser that says it in another way is answered in English
+      return Optional.empty();
+    }
+  }
+}
