@@ -197,7 +197,7 @@ final class Browsing implements AutoCloseable {
         "/api/roster",
         "{\"text\":\""
             + list
-            + "\",\"meanings\":[],\"group\":\"Thirty\",\"stages\":{\"Thirty\":\"firstYears\"}}");
+            + "\",\"meanings\":[],\"group\":\"Thirty\",\"stages\":{\"Thirty\":\"FIRST_YEARS\"}}");
   }
 
   @Override

@@ -47,7 +47,7 @@ public class ClassTest {
     assertThat(page.locator("tbody tr")).hasCount(2);
     assertThat(page.locator("tr.wrong")).containsText("say which");
     // a new group asks how far it has got before anything is set up
-    page.getByLabel("Recorder class is new: how far has it got?").selectOption("firstYears");
+    page.getByLabel("Recorder class is new: how far has it got?").selectOption("FIRST_YEARS");
     page.getByText("Set up one student").click();
     assertThat(page.getByText("1 student is set up, and a new group.")).isVisible();
     // what could not be taken is mended in place, and the other is known to be here
@@ -122,7 +122,7 @@ public class ClassTest {
     Page page = at("/people");
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("set up First-year band"))
         .click();
-    page.getByLabel("How far it has got").selectOption("school");
+    page.getByLabel("How far it has got").selectOption("SCHOOL");
     page.getByLabel("School year, in your own words").fill("Year 6");
     page.getByText("Save", new Page.GetByTextOptions().setExact(true)).click();
     assertThat(page.getByText("school, Year 6")).isVisible();
@@ -547,7 +547,7 @@ public class ClassTest {
     made(
         page,
         "/api/groups",
-        "{\"name\":\"Class B2\",\"stage\":\"school\",\"year\":\"A1\",\"days\":[]}");
+        "{\"name\":\"Class B2\",\"stage\":\"SCHOOL\",\"year\":\"A1\",\"days\":[]}");
     page.navigate(browsing.at("/people"));
     page.getByLabel("Everyone: note names").selectOption("syllables");
     assertThat(page.getByText("The house style is changed")).isVisible();

@@ -1,14 +1,22 @@
 package sempre.formats;
 
-/** A file that can't be read; the message is one sentence that says what to change. */
-public class UnreadableException extends IllegalArgumentException {
+import sempre.core.Refusal;
+import sempre.core.Saying;
+
+/** A file that can't be read; what is said tells what to change. */
+public class UnreadableException extends Refusal {
   private static final long serialVersionUID = 1L;
 
-  public UnreadableException(String sentence) {
-    super(sentence);
+  /**
+   * A file that can't be read.
+   *
+   * @param with what the sentence takes, names and values in turn
+   */
+  public UnreadableException(String key, Object... with) {
+    super(key, with);
   }
 
-  public UnreadableException(String sentence, Throwable cause) {
-    super(sentence, cause);
+  public UnreadableException(Saying saying, Throwable cause) {
+    super(saying, cause);
   }
 }

@@ -71,7 +71,7 @@ public class LimitTest {
   @Test(dataProvider = "files")
   public void aFileAboveALimitIsRefusedWithItsSentence(Limit limit, byte[] file) {
     Limit.Exceeded e = expectThrows(Limit.Exceeded.class, () -> MusicXmlReader.read(file));
-    assertEquals(e.getMessage(), limit.sentence());
+    assertEquals(Said.of(e), Said.of(limit.saying()));
   }
 
   @DataProvider
@@ -82,9 +82,9 @@ public class LimitTest {
         "<attributes><transpose><octave-change>9</octave-change></transpose></attributes>",
         "48 half"
       },
-      {"<attributes><divisions>NaN</divisions></attributes>", "'NaN' should be a number"},
+      {"<attributes><divisions>NaN</divisions></attributes>", "‘NaN’ should be a number"},
       {"<attributes><divisions>Infinity</divisions></attributes>", "should be a number"},
-      {"<forward><duration>1e300</duration></forward>", "'1e300' should be a number"},
+      {"<forward><duration>1e300</duration></forward>", "‘1e300’ should be a number"},
       {
         "<note><pitch><step>B</step><alter>3</alter><octave>9</octave></pitch></note>",
         "at most two"
@@ -98,8 +98,8 @@ public class LimitTest {
         expectThrows(
             UnreadableException.class,
             () -> MusicXmlReader.read(score("<measure number='7'>" + inBar + "</measure>")));
-    assertTrue(e.getMessage().contains("part 'Flute', bar 7: "), e.getMessage());
-    assertTrue(e.getMessage().contains(says), e.getMessage());
+    assertTrue(Said.of(e).contains("part ‘Flute’, bar 7: "), Said.of(e));
+    assertTrue(Said.of(e).contains(says), Said.of(e));
   }
 
   @Test
@@ -107,22 +107,22 @@ public class LimitTest {
     byte[] file = score("<measure number='1'><words>Salt & Pepper</words></measure>");
     UnreadableException e =
         expectThrows(UnreadableException.class, () -> MusicXmlReader.read(file));
-    assertTrue(e.getMessage().contains("not well-formed"), e.getMessage());
+    assertTrue(Said.of(e).contains("not well-formed"), Said.of(e));
   }
 
   @Test
   public void aListIsReadUpToItsLimits() {
     Limit limit = Limit.LIST_COLUMNS;
     assertEquals(
-        expectThrows(Limit.Exceeded.class, () -> Roster.read("a,".repeat(100_000))).getMessage(),
-        limit.sentence());
+        Said.of(expectThrows(Limit.Exceeded.class, () -> Roster.read("a,".repeat(100_000)))),
+        Said.of(limit.saying()));
     StringBuilder groups = new StringBuilder("name,instrument,group\n");
     for (int i = 0; i <= Limit.LIST_GROUPS.most(); i++) {
       groups.append("Ada,flute,Band ").append(i).append('\n');
     }
     assertEquals(
-        expectThrows(Limit.Exceeded.class, () -> Roster.read(groups.toString())).getMessage(),
-        Limit.LIST_GROUPS.sentence());
+        Said.of(expectThrows(Limit.Exceeded.class, () -> Roster.read(groups.toString()))),
+        Said.of(Limit.LIST_GROUPS.saying()));
   }
 
   @DataProvider
@@ -135,15 +135,15 @@ public class LimitTest {
       {bomb, "uses an anchor, an alias or a tag"},
       {"a: !!binary aGVsbG8=", "uses an anchor, an alias or a tag"},
       {"a: !!java.net.URL [x]", "uses an anchor, an alias or a tag"},
-      {"a: " + "[".repeat(2_000) + "]".repeat(2_000), Limit.YAML_DEPTH.sentence()},
-      {"#" + "x".repeat(200_001), Limit.YAML_LETTERS.sentence()},
-      {"instrument: flute\nnotes: 3", "'3' should be a list"},
-      {"instrument: flute\nnotes: [3]", "'3' should be a mapping"},
+      {"a: " + "[".repeat(2_000) + "]".repeat(2_000), Said.of(Limit.YAML_DEPTH.saying())},
+      {"#" + "x".repeat(200_001), Said.of(Limit.YAML_LETTERS.saying())},
+      {"instrument: flute\nnotes: 3", "‘3’ should be a list"},
+      {"instrument: flute\nnotes: [3]", "‘3’ should be a mapping"},
       {
         "instrument: flute\nnotes: [{note: Bb4, ways: [{fingering: 'T 1 |', role: x, label: y}]}]",
-        "there is no sort 'x'"
+        "there is no sort ‘x’"
       },
-      {"instrument: flute\nwords: [{}]", "'note' is missing"},
+      {"instrument: flute\nwords: [{}]", "‘note’ is missing"},
     };
   }
 
@@ -152,9 +152,9 @@ public class LimitTest {
     Instrument flute = Catalogue.standard().instrument("flute");
     CatalogueException e =
         expectThrows(CatalogueException.class, () -> House.read("The file", yaml, flute));
-    assertTrue(e.getMessage().contains(says), e.getMessage());
-    assertTrue(e.getMessage().length() < 500, e.getMessage());
-    assertTrue(!e.getMessage().contains("java."), e.getMessage());
+    assertTrue(Said.of(e).contains(says), Said.of(e));
+    assertTrue(Said.of(e).length() < 500, Said.of(e));
+    assertTrue(!Said.of(e).contains("java."), Said.of(e));
   }
 
   @Test
@@ -167,6 +167,6 @@ public class LimitTest {
             () ->
                 House.none("bassoon")
                     .checked(bassoon, Pitch.parse("C3"), free, Role.ALTERNATE, "all of them", ""));
-    assertEquals(e.getMessage(), Limit.FINGERING_WAYS.sentence());
+    assertEquals(Said.of(e), Said.of(Limit.FINGERING_WAYS.saying()));
   }
 }

@@ -11,6 +11,7 @@ import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.support.GenericApplicationContext;
+import sempre.core.Saying;
 import sempre.server.api.Ahead;
 import sempre.server.file.Daily;
 import sempre.server.file.H2File;
@@ -84,7 +85,7 @@ public class Server {
   }
 
   /** What the user is to know of the opening of the data, a sentence each. */
-  public static List<String> said(ConfigurableApplicationContext context) {
+  public static List<Saying> said(ConfigurableApplicationContext context) {
     return context.getBeanProvider(School.class).stream().flatMap(s -> s.said().stream()).toList();
   }
 

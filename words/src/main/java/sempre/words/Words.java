@@ -1,5 +1,9 @@
 package sempre.words;
 
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
+import java.time.format.TextStyle;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumMap;
@@ -12,6 +16,7 @@ import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import sempre.core.Saying;
 import sempre.core.instrument.Control;
 import sempre.core.instrument.Entry;
 import sempre.core.instrument.Finger;
@@ -106,6 +111,79 @@ public final class Words {
       }
     }
     return messages.say(key, all);
+  }
+
+  /**
+   * What is told, as a clause inside a sentence. A list is {@code {there}} with <i>and</i>, {@code
+   * {there_or}} with <i>or</i>.
+   */
+  public String say(Saying saying) {
+    Map<String, Object> args = new HashMap<>();
+    saying
+        .with()
+        .forEach(
+            (name, value) -> {
+              args.put(name, told(value));
+              if (value instanceof Collection<?> c) {
+                args.put(name + "_or", or(each(c)));
+              }
+            });
+    return say(saying.key(), args);
+  }
+
+  /** What is told, as a sentence. */
+  public String sentence(Saying saying) {
+    String clause = say(saying);
+    return say(clause.endsWith(".") ? "sentence.whole" : "sentence", Map.of("text", clause));
+  }
+
+  private Object told(Object value) {
+    if (value instanceof Saying s) {
+      return say(s);
+    }
+    if (value instanceof Pitch p) {
+      return note(p);
+    }
+    if (value instanceof Instrument i) {
+      return instrumentInside(i);
+    }
+    if (value instanceof Finger f) {
+      return theFingers(List.of(f));
+    }
+    if (value instanceof Collection<?> c) {
+      return c.stream().anyMatch(Saying.class::isInstance)
+          ? String.join("; ", each(c))
+          : and(each(c));
+    }
+    return value;
+  }
+
+  private List<String> each(Collection<?> values) {
+    return values.stream().map(this::told).map(String::valueOf).toList();
+  }
+
+  /** A day with its weekday, short: {@code Fri 27 Nov}. */
+  public String shortDay(LocalDate day) {
+    return format("day.short", day);
+  }
+
+  /** A date with its year: {@code 27 Nov 2026}. */
+  public String date(LocalDate day) {
+    return format("day.date", day);
+  }
+
+  /** A day of the week, as it stands by itself. */
+  public String weekday(DayOfWeek day) {
+    return capital(day.getDisplayName(TextStyle.FULL, language.lists()));
+  }
+
+  private String format(String key, LocalDate day) {
+    return DateTimeFormatter.ofPattern(say(key), language.lists()).format(day);
+  }
+
+  /** A finger's name in the lanes, beside the name of its hand. */
+  public String lane(Finger f) {
+    return say("lane." + f.name());
   }
 
   /** Whether there is such a message. */

@@ -40,6 +40,24 @@ public class MessagesTest {
     assertEquals(keys(EN), keys(ES));
   }
 
+  /** Of two messages under one key only one would ever be said. */
+  @Test
+  public void noKeyStandsTwice() throws IOException {
+    for (Language l : Language.values()) {
+      Set<String> seen = new TreeSet<>();
+      for (String file : List.of("catalogue", "messages")) {
+        Path path =
+            Path.of("src/main/resources/sempre/words/" + file + "_" + l.code() + ".properties");
+        for (String line : Files.readAllLines(path)) {
+          if (!line.startsWith("#") && line.contains("=")) {
+            String key = line.substring(0, line.indexOf('=')).strip();
+            assertTrue(seen.add(key), key + " in " + l.code());
+          }
+        }
+      }
+    }
+  }
+
   /** A note that one language names the other names too, and every plural has its other. */
   @Test
   public void aMessageTakesTheSameNotesInBoth() {
@@ -109,17 +127,46 @@ public class MessagesTest {
     assertEquals(used, there);
   }
 
-  /** A key that no code asks for, whole or by its beginning, is left over. */
-  @Test
-  public void everyOtherMessageIsAskedForSomewhere() throws IOException {
+  private static String code() throws IOException {
     StringBuilder code = new StringBuilder();
-    for (String folder : List.of("src/main/java", "../server/src/main/java")) {
+    for (String folder :
+        List.of(
+            "src/main/java",
+            "../core/src/main/java",
+            "../formats/src/main/java",
+            "../server/src/main/java")) {
       try (Stream<Path> files = Files.walk(Path.of(folder))) {
         for (Path p : files.filter(f -> f.toString().endsWith(".java")).toList()) {
           code.append(Files.readString(p));
         }
       }
     }
+    return code.toString();
+  }
+
+  /** A refusal or another saying whose sentence is missing would be an error of its own. */
+  @Test
+  public void everySayingHasItsMessage() throws IOException {
+    Matcher m =
+        Pattern.compile(
+                "(?:Saying\\.of|new Refusal|new Errors\\.NotThere|new UnreadableException|new"
+                    + " UnusableException|Speech\\.say)\\(\\s*\"([^\"]+)\"")
+            .matcher(code());
+    int found = 0;
+    while (m.find()) {
+      String key = m.group(1);
+      assertTrue(
+          EN.has(key) || key.endsWith(".") && EN.keys().stream().anyMatch(k -> k.startsWith(key)),
+          key);
+      found++;
+    }
+    assertTrue(found > 200, found + " sayings");
+  }
+
+  /** A key that no code asks for, whole or by its beginning, is left over. */
+  @Test
+  public void everyOtherMessageIsAskedForSomewhere() throws IOException {
+    String code = code();
     Set<String> literals = new TreeSet<>();
     Matcher m = Pattern.compile("\"([a-z][A-Za-z-]*[a-zA-Z.0-9-]*)\"").matcher(code);
     while (m.find()) {

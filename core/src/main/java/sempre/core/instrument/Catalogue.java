@@ -11,6 +11,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import sempre.core.Refusal;
 
 /**
  * The instruments that Sempre knows, each read from its YAML file when first asked for and checked
@@ -73,8 +74,7 @@ public final class Catalogue {
    */
   public Instrument instrument(String id) {
     if (!has(id)) {
-      throw new IllegalArgumentException(
-          "there is no instrument '" + id + "'; there is: " + String.join(", ", IDS));
+      throw new Refusal("error.no-such-instrument", "typed", id, "there", IDS);
     }
     return read.computeIfAbsent(id, Catalogue::load);
   }

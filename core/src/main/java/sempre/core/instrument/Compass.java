@@ -3,6 +3,7 @@ package sempre.core.instrument;
 import java.util.EnumMap;
 import java.util.Map;
 import java.util.Optional;
+import sempre.core.Refusal;
 import sempre.core.pitch.Pitch;
 
 /**
@@ -16,7 +17,7 @@ public record Compass(Map<String, String> when, Map<Stage, Range> stages) {
   public record Range(Pitch from, Pitch to) {
     public Range {
       if (from.midi() > to.midi()) {
-        throw new IllegalArgumentException("a range can't go from " + from + " to " + to);
+        throw new Refusal("error.range", "from", from, "to", to);
       }
     }
 

@@ -2,30 +2,19 @@ package sempre.core.instrument;
 
 /** The fingers that work an instrument, in the order in which the lanes show them. */
 public enum Finger {
-  LT("left thumb"),
-  L1("left first finger"),
-  L2("left second finger"),
-  L3("left third finger"),
-  L4("left little finger"),
-  LP("left palm"),
-  RT("right thumb"),
-  R1("right first finger"),
-  R2("right second finger"),
-  R3("right third finger"),
-  R4("right little finger"),
-  RP("side of the right hand"),
-  ARM("slide arm");
-
-  private final String words;
-
-  Finger(String words) {
-    this.words = words;
-  }
-
-  /** In plain words, for a sentence. */
-  public String words() {
-    return words;
-  }
+  LT,
+  L1,
+  L2,
+  L3,
+  L4,
+  LP,
+  RT,
+  R1,
+  R2,
+  R3,
+  R4,
+  RP,
+  ARM;
 
   /** Whether it belongs to the left hand. */
   public boolean left() {

@@ -14,6 +14,8 @@ import java.util.TreeSet;
 import org.snakeyaml.engine.v2.api.Dump;
 import org.snakeyaml.engine.v2.api.DumpSettings;
 import org.snakeyaml.engine.v2.common.FlowStyle;
+import sempre.core.Refusal;
+import sempre.core.Saying;
 import sempre.core.pitch.Pitch;
 
 /**
@@ -87,26 +89,18 @@ public record House(
           .clash(f.holds())
           .ifPresent(
               c -> {
-                throw new IllegalArgumentException("'" + fingering + "': " + c);
+                throw new Refusal(Saying.of("error.clash", "typed", fingering, "why", c));
               });
     }
     String name = label.strip();
     if (name.isEmpty() || name.length() > LONGEST) {
-      throw new IllegalArgumentException(
-          "give the fingering a name of a few words, at most " + LONGEST + " letters");
+      throw new Refusal("error.fingering-name", "most", LONGEST);
     }
     if (role == Role.STANDARD || role == Role.REACH) {
-      throw new IllegalArgumentException(
-          "an own fingering is an alternate, a trill or a special one; it can be made the house"
-              + " standard afterwards");
+      throw new Refusal("error.own-role");
     }
     if (i.entriesOf(written).isEmpty()) {
-      throw new IllegalArgumentException(
-          "the "
-              + i.name().toLowerCase(java.util.Locale.ROOT)
-              + " has no "
-              + written
-              + " in the catalogue; an own fingering is another way to play a note it has");
+      throw new Refusal("error.own-note", "instrument", i, "note", written);
     }
     Map<String, String> needs = new TreeMap<>();
     pattern.plain().holds().forEach(h -> needs.putAll(h.control().requires()));
@@ -128,12 +122,10 @@ public record House(
             "");
     Key key = Key.of(entry);
     if (i.entries().stream().anyMatch(e -> Key.of(e).equals(key))) {
-      throw new IllegalArgumentException(
-          written + " has the fingering " + entry.fingering() + " in the catalogue already");
+      throw new Refusal("error.in-catalogue", "note", written, "fingering", entry.fingering());
     }
     if (own.stream().anyMatch(e -> Key.of(e).equals(key))) {
-      throw new IllegalArgumentException(
-          written + " has the fingering " + entry.fingering() + " among your own already");
+      throw new Refusal("error.own-already", "note", written, "fingering", entry.fingering());
     }
     return entry;
   }
@@ -280,16 +272,18 @@ public record House(
    */
   public static House read(String file, String yaml, Instrument i) {
     Map<String, Object> root = Yaml.fromOutside(file, yaml);
-    List<String> problems = new ArrayList<>();
+    List<Saying> problems = new ArrayList<>();
     House house = none(i.id());
     try {
       for (String key : root.keySet()) {
         if (!List.of("instrument", "notes", "hidden", "standards", "words").contains(key)) {
-          problems.add("'" + key + "' does not belong here");
+          problems.add(Saying.of("error.not-here", "key", key));
         }
       }
       if (!text(root, "instrument").equals(i.id())) {
-        problems.add("it is for the instrument '" + text(root, "instrument") + "', not " + i.id());
+        problems.add(
+            Saying.of(
+                "error.other-instrument", "typed", text(root, "instrument"), "instrument", i.id()));
       }
       List<Entry> own = new ArrayList<>();
       for (Map<String, Object> note : maps(root.get("notes"))) {
@@ -305,7 +299,7 @@ public record House(
                     text(way, "label"),
                     text(way, "note", "")));
           } catch (IllegalArgumentException e) {
-            problems.add(e.getMessage());
+            problems.add(Refusal.of(e));
           }
         }
       }
@@ -321,7 +315,7 @@ public record House(
               known(i, own, root.get("standards"), problems),
               words);
     } catch (IllegalArgumentException e) {
-      problems.add(String.valueOf(e.getMessage()));
+      problems.add(Refusal.of(e));
     }
     if (!problems.isEmpty()) {
       throw new CatalogueException(file, problems);
@@ -329,21 +323,21 @@ public record House(
     return house;
   }
 
-  private static Set<Key> known(Instrument i, List<Entry> own, Object list, List<String> problems) {
+  private static Set<Key> known(Instrument i, List<Entry> own, Object list, List<Saying> problems) {
     Set<Key> keys = new TreeSet<>();
     maps(list).forEach(m -> keys.add(known(i, own, m, problems)));
     return keys;
   }
 
   private static Key known(
-      Instrument i, List<Entry> own, Map<String, Object> m, List<String> problems) {
+      Instrument i, List<Entry> own, Map<String, Object> m, List<Saying> problems) {
     Pitch note = Pitch.parse(text(m, "note"));
     Key key = new Key(note.midi(), i.keywork().pattern(text(m, "fingering")).plain().text());
     boolean there =
         i.entries().stream().anyMatch(e -> Key.of(e).equals(key))
             || own.stream().anyMatch(e -> Key.of(e).equals(key));
     if (!there) {
-      problems.add(note + " has no fingering '" + key.fingering() + "'");
+      problems.add(Saying.of("error.no-fingering", "note", note, "fingering", key.fingering()));
     }
     return key;
   }

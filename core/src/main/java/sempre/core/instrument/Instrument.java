@@ -1,16 +1,15 @@
 package sempre.core.instrument;
 
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.NavigableMap;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import sempre.core.Refusal;
 import sempre.core.acoustics.Slide;
 import sempre.core.pitch.Pitch;
 import sempre.core.pitch.Transposition;
@@ -162,21 +161,17 @@ public record Instrument(
                   .findFirst()
                   .orElseThrow(
                       () ->
-                          new IllegalArgumentException(
-                              "the "
-                                  + name().toLowerCase(Locale.ROOT)
-                                  + " has no option '"
-                                  + name
-                                  + "'; it has "
-                                  + names(options.stream().map(Option::name).toList())));
+                          new Refusal(
+                              "error.no-option",
+                              "instrument",
+                              this,
+                              "typed",
+                              name,
+                              "there",
+                              options.stream().map(Option::name).toList()));
           if (!option.values().contains(value)) {
-            throw new IllegalArgumentException(
-                "option "
-                    + name
-                    + " can't be '"
-                    + value
-                    + "'; it is "
-                    + String.join(" or ", option.values()));
+            throw new Refusal(
+                "error.option-value", "option", name, "typed", value, "there", option.values());
           }
           map.put(name, value);
         });
@@ -199,29 +194,33 @@ public record Instrument(
                   .findFirst()
                   .orElseThrow(
                       () ->
-                          new IllegalArgumentException(
-                              "the "
-                                  + name().toLowerCase(Locale.ROOT)
-                                  + " has no style '"
-                                  + name
-                                  + "'; it has "
-                                  + names(styles.stream().map(Style::name).toList())));
+                          new Refusal(
+                              "error.no-style",
+                              "instrument",
+                              this,
+                              "typed",
+                              name,
+                              "there",
+                              styles.stream().map(Style::name).toList()));
           if (!style.schools().containsKey(value)) {
-            throw new IllegalArgumentException(
-                "style "
-                    + name
-                    + " can't be '"
-                    + value
-                    + "'; it is "
-                    + String.join(" or ", style.values()));
+            throw new Refusal(
+                "error.style-value",
+                "style",
+                name,
+                "typed",
+                value,
+                "there",
+                List.copyOf(style.values()));
           }
           map.put(name, value);
         });
     return map;
   }
 
-  private static String names(Collection<String> names) {
-    return names.isEmpty() ? "none" : String.join(", ", names);
+  /** Its id: the whole table is too long to be read. */
+  @Override
+  public String toString() {
+    return id;
   }
 
   /** All that a hand may not reach: every control, and half of those holes that are halved. */

@@ -22,6 +22,8 @@ import java.util.OptionalInt;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Function;
+import sempre.core.Refusal;
+import sempre.core.Saying;
 import sempre.core.acoustics.Slide;
 import sempre.core.pitch.Pitch;
 import sempre.core.pitch.Transposition;
@@ -38,7 +40,7 @@ public final class InstrumentReader {
   /** Side and token of the controls that another of the family has and this one lacks. */
   private final Set<String> lacking = new LinkedHashSet<>();
 
-  private final List<String> problems = new ArrayList<>();
+  private final List<Saying> problems = new ArrayList<>();
 
   private InstrumentReader(String file, Map<String, Object> root) {
     this.file = file;
@@ -78,7 +80,7 @@ public final class InstrumentReader {
     try {
       return Likeness.whole(own, whole(other, others.apply(other), others));
     } catch (IllegalArgumentException e) {
-      throw new CatalogueException(file, List.of(String.valueOf(e.getMessage())));
+      throw new CatalogueException(file, List.of(Refusal.of(e)));
     }
   }
 
@@ -132,16 +134,21 @@ public final class InstrumentReader {
               slide,
               entries);
       if (problems.isEmpty()) {
-        problems.addAll(Invariants.problems(instrument));
+        problems.addAll(told(Invariants.problems(instrument)));
       }
       if (!problems.isEmpty()) {
         throw new CatalogueException(file, problems);
       }
       return instrument;
     } catch (IllegalArgumentException | ClassCastException | NullPointerException e) {
-      problems.add(String.valueOf(e.getMessage()));
+      problems.add(Refusal.of(e));
       throw new CatalogueException(file, problems);
     }
+  }
+
+  /** What is wrong with the catalogue is told to those who write it, as it is found. */
+  private static List<Saying> told(List<String> problems) {
+    return problems.stream().map(p -> Saying.of("error.other", "text", p)).toList();
   }
 
   private Keywork keywork() {
@@ -377,7 +384,7 @@ public final class InstrumentReader {
         try {
           entries.add(entry(written, way, keywork));
         } catch (IllegalArgumentException e) {
-          problems.add(written + ": " + e.getMessage());
+          problems.add(Saying.of("error.at", "where", written, "why", Refusal.of(e)));
         }
       }
     }
@@ -388,8 +395,7 @@ public final class InstrumentReader {
     String given = text(way, "fingering");
     Pattern pattern = keywork.pattern(given);
     if (!pattern.text().equals(given)) {
-      throw new IllegalArgumentException(
-          "'" + given + "' is not in canonical order; write '" + pattern.text() + "'");
+      throw new Refusal("error.not-canonical", "typed", given, "canonical", pattern.text());
     }
     Set<Purpose> purposes = new LinkedHashSet<>();
     for (Object p : list(way.get("purposes"))) {

@@ -10,6 +10,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import sempre.core.Refusal;
+import sempre.core.Saying;
 
 /**
  * The controls of an instrument, and the reader and writer of its fingering notation.
@@ -46,8 +48,7 @@ public record Keywork(Kind kind, List<Control> controls, List<Set<String>> toget
     if (kind == Kind.HANDS) {
       String[] sides = body.split("\\|", -1);
       if (sides.length != 2) {
-        throw new IllegalArgumentException(
-            "'" + text + "' needs one | between the left and the right hand, such as T 1 | 1 Eb");
+        throw new Refusal("error.one-stroke", "typed", text);
       }
       read(sides[0], true, slots, free);
       read(sides[1], false, slots, free);
@@ -55,16 +56,13 @@ public record Keywork(Kind kind, List<Control> controls, List<Set<String>> toget
       // open: nothing held
     } else {
       if (body.isEmpty()) {
-        throw new IllegalArgumentException(
-            kind == Kind.VALVES
-                ? "an empty fingering is not clear; write 0 for no valve"
-                : "an empty fingering is not clear; write a position, p1 to p7");
+        throw new Refusal(kind == Kind.VALVES ? "error.no-valve" : "error.no-position");
       }
       read(body, false, slots, free);
     }
     if (kind == Kind.SLIDE
         && slots.stream().filter(s -> s.get(0).finger() == Finger.ARM).count() != 1) {
-      throw new IllegalArgumentException("'" + text + "' needs exactly one position, p1 to p7");
+      throw new Refusal("error.one-position", "typed", text);
     }
     Comparator<Hold> order = Comparator.comparingInt(h -> h.control().order());
     slots.sort((a, b) -> order.compare(a.get(0), b.get(0)));
@@ -83,7 +81,7 @@ public record Keywork(Kind kind, List<Control> controls, List<Set<String>> toget
     clash(f.holds())
         .ifPresent(
             c -> {
-              throw new IllegalArgumentException("'" + text + "': " + c);
+              throw new Refusal(Saying.of("error.clash", "typed", text, "why", c));
             });
     return f;
   }
@@ -174,7 +172,7 @@ public record Keywork(Kind kind, List<Control> controls, List<Set<String>> toget
   }
 
   /** Says which finger would have to do two things at once, if one would. */
-  public Optional<String> clash(List<Hold> holds) {
+  public Optional<Saying> clash(List<Hold> holds) {
     Map<Finger, Set<String>> byFinger = new TreeMap<>();
     for (Hold h : holds) {
       byFinger.computeIfAbsent(h.finger(), f -> new LinkedHashSet<>()).add(h.control().token());
@@ -183,11 +181,7 @@ public record Keywork(Kind kind, List<Control> controls, List<Set<String>> toget
       Set<String> tokens = e.getValue();
       if (tokens.size() > 1 && together.stream().noneMatch(t -> t.containsAll(tokens))) {
         return Optional.of(
-            "the "
-                + e.getKey().words()
-                + " can't hold "
-                + String.join(" and ", tokens)
-                + " at once");
+            Saying.of("error.one-finger", "finger", e.getKey(), "tokens", List.copyOf(tokens)));
       }
     }
     return Optional.empty();
@@ -250,11 +244,8 @@ public record Keywork(Kind kind, List<Control> controls, List<Set<String>> toget
             .filter(c -> parts.length == 1 || side(c).equalsIgnoreCase("@" + parts[1].strip()))
             .toList();
     if (named.isEmpty()) {
-      throw new IllegalArgumentException(
-          "there is no control '"
-              + text
-              + "' to avoid; there is: "
-              + controls.stream().map(this::place).collect(Collectors.joining(" ")));
+      throw new Refusal(
+          "error.no-control", "typed", text, "there", controls.stream().map(this::place).toList());
     }
     List<Control> there =
         named.stream()
@@ -282,11 +273,11 @@ public record Keywork(Kind kind, List<Control> controls, List<Set<String>> toget
         slot.add(hold(one, left));
       }
       if (slot.isEmpty()) {
-        throw new IllegalArgumentException("'" + word + "' is not a token");
+        throw new Refusal("error.no-token", "typed", word);
       }
       for (Hold h : slot) {
         if (!seen.add(h.control())) {
-          throw new IllegalArgumentException("'" + word + "' is written twice");
+          throw new Refusal("error.twice", "typed", word);
         }
       }
       slots.add(slot);
@@ -312,18 +303,17 @@ public record Keywork(Kind kind, List<Control> controls, List<Set<String>> toget
         return new Hold(position.get(), token.endsWith("+") ? Hold.Way.RAISED : Hold.Way.LOWERED);
       }
     }
-    String there =
+    List<String> there =
         controls.stream()
             .filter(c -> kind != Kind.HANDS || c.left() == left)
             .map(Control::token)
-            .collect(Collectors.joining(" "));
-    throw new IllegalArgumentException(
-        "there is no '"
-            + token
-            + "'"
-            + (kind == Kind.HANDS ? (left ? " on the left" : " on the right") : "")
-            + "; there is: "
-            + there);
+            .toList();
+    throw new Refusal(
+        kind != Kind.HANDS ? "error.no-key" : left ? "error.no-key-left" : "error.no-key-right",
+        "typed",
+        token,
+        "there",
+        there);
   }
 
   private String write(List<List<Hold>> slots, List<Hold> free) {

@@ -1,5 +1,7 @@
 package sempre.core.instrument;
 
+import sempre.core.Refusal;
+
 /** What a fingering is for. */
 public enum Role {
   STANDARD("standard"),
@@ -29,7 +31,6 @@ public enum Role {
         return r;
       }
     }
-    throw new IllegalArgumentException(
-        "there is no sort '" + word + "'; an own fingering is alternate, trill or special");
+    throw new Refusal("error.no-role", "typed", word);
   }
 }

@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
+import sempre.core.Saying;
 import sempre.core.motion.Move;
 import sempre.core.motion.Moves;
 import sempre.core.pitch.Pitch;
@@ -69,7 +70,8 @@ public final class Setup {
     this.highest = standards().stream().max(Pitch::compareTo).orElse(instrument.highest());
     if (instrument.keywork().controls().size() > Long.SIZE) {
       throw new CatalogueException(
-          instrument.id(), List.of("more than " + Long.SIZE + " controls can't be told apart"));
+          instrument.id(),
+          List.of(Saying.of("error.other", "text", "more than " + Long.SIZE + " controls")));
     }
     for (int m = 0; m < MIDI_NOTES; m++) {
       waysByMidi.add(new ArrayList<>());

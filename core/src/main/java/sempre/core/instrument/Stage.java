@@ -1,5 +1,7 @@
 package sempre.core.instrument;
 
+import sempre.core.Refusal;
+
 /** How far a player has got, in three steps. */
 public enum Stage {
   FIRST_YEARS("firstYears"),
@@ -28,7 +30,6 @@ public enum Stage {
         return s;
       }
     }
-    throw new IllegalArgumentException(
-        "there is no stage '" + word + "'; there is: firstYears, school, advanced");
+    throw new Refusal("error.no-stage", "typed", word);
   }
 }

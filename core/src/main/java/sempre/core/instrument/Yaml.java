@@ -12,12 +12,12 @@ import org.snakeyaml.engine.v2.events.Event;
 import org.snakeyaml.engine.v2.events.ScalarEvent;
 import org.snakeyaml.engine.v2.exceptions.YamlEngineException;
 import sempre.core.Limit;
+import sempre.core.Refusal;
+import sempre.core.Saying;
 
 /** Plain access to what a YAML reader returns: mappings, sequences, scalars. */
 final class Yaml {
   private static final int SHOWN = 60;
-  private static final String PLAIN =
-      "it uses an anchor, an alias or a tag; write it plainly, as it was exported";
 
   private Yaml() {}
 
@@ -32,10 +32,10 @@ final class Yaml {
     try {
       loaded = new Load(settings).loadFromString(text);
     } catch (YamlEngineException e) {
-      throw new CatalogueException(file, List.of(String.valueOf(e.getMessage())));
+      throw new CatalogueException(file, List.of(problem(e)));
     }
     if (!(loaded instanceof Map)) {
-      throw new CatalogueException(file, List.of("it is not a YAML mapping"));
+      throw new CatalogueException(file, List.of(Saying.of("error.yaml-root")));
     }
     return map(loaded);
   }
@@ -53,20 +53,27 @@ final class Yaml {
         switch (e.getEventId()) {
           case MappingStart, SequenceStart -> Limit.YAML_DEPTH.check(++depth);
           case MappingEnd, SequenceEnd -> depth--;
-          case Alias -> throw new IllegalArgumentException(PLAIN);
+          case Alias -> throw new Refusal("error.yaml-plain");
           default -> {
             // scalars and where a document begins and ends
           }
         }
         if (e instanceof CollectionStartEvent c && c.getTag().isPresent()
             || e instanceof ScalarEvent s && s.getTag().isPresent()) {
-          throw new IllegalArgumentException(PLAIN);
+          throw new Refusal("error.yaml-plain");
         }
       }
     } catch (YamlEngineException | IllegalArgumentException e) {
-      throw new CatalogueException(file, List.of(String.valueOf(e.getMessage())));
+      throw new CatalogueException(file, List.of(problem(e)));
     }
     return root(file, text);
+  }
+
+  /** What the reader says of a text that is no YAML stays in its words. */
+  private static Saying problem(RuntimeException e) {
+    return e instanceof YamlEngineException
+        ? Saying.of("error.yaml", "text", String.valueOf(e.getMessage()))
+        : Refusal.of(e);
   }
 
   /** A mapping with its keys as text; nothing at all is an empty one. */
@@ -75,7 +82,7 @@ final class Yaml {
     if (o instanceof Map<?, ?> m) {
       m.forEach((k, v) -> copy.put(String.valueOf(k), v));
     } else if (o != null) {
-      throw new IllegalArgumentException(shown(o) + " should be a mapping, such as 'note: Bb4'");
+      throw new Refusal("error.yaml-mapping", "typed", shown(o));
     }
     return copy;
   }
@@ -84,7 +91,7 @@ final class Yaml {
   @SuppressWarnings("unchecked")
   static List<Object> list(Object o) {
     if (o != null && !(o instanceof List)) {
-      throw new IllegalArgumentException(shown(o) + " should be a list");
+      throw new Refusal("error.yaml-list", "typed", shown(o));
     }
     return o == null ? List.of() : (List<Object>) o;
   }
@@ -116,7 +123,7 @@ final class Yaml {
   static String text(Map<String, Object> map, String key) {
     Object value = map.get(key);
     if (value == null) {
-      throw new IllegalArgumentException("'" + key + "' is missing in " + shown(map));
+      throw new Refusal("error.yaml-missing", "key", key, "in", shown(map));
     }
     return String.valueOf(value);
   }
@@ -129,11 +136,11 @@ final class Yaml {
     if (o instanceof Number n) {
       return n.intValue();
     }
-    throw new IllegalArgumentException(shown(o) + " should be a number");
+    throw new Refusal("error.yaml-number", "typed", shown(o));
   }
 
   private static String shown(Object o) {
     String text = String.valueOf(o);
-    return "'" + (text.length() > SHOWN ? text.substring(0, SHOWN) + "…" : text) + "'";
+    return text.length() > SHOWN ? text.substring(0, SHOWN) + "…" : text;
   }
 }

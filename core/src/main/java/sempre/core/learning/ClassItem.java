@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import sempre.core.Refusal;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Entry;
 import sempre.core.instrument.Setup;
@@ -152,18 +153,18 @@ public sealed interface ClassItem {
           new Sound(NoteName.parse(words[0]), words.length > 1 && words[1].equals("next"));
       case "SCALE" -> {
         if (words.length < 2) {
-          throw new IllegalArgumentException("a scale needs its first note and major or minor");
+          throw new Refusal("error.scale");
         }
         yield new Scale(NoteName.parse(words[0]), mode(words[1]));
       }
       case "FINGERING" -> {
         if (words.length < 3) {
-          throw new IllegalArgumentException("a fingering needs its instrument and its note");
+          throw new Refusal("error.held");
         }
         Catalogue.standard().instrument(words[0]);
         yield new Held(words[0], Pitch.parse(words[1]), words[2]);
       }
-      default -> throw new IllegalArgumentException("'" + kind + "' can't be asked of a class");
+      default -> throw new Refusal("error.not-asked", "typed", kind);
     };
   }
 
@@ -195,7 +196,7 @@ public sealed interface ClassItem {
               if (i.item() instanceof Sound s && !s.next()) {
                 return s.concert();
               }
-              throw new IllegalArgumentException("only notes that are named stand in a row");
+              throw new Refusal("error.row");
             })
         .toList();
   }
@@ -206,8 +207,7 @@ public sealed interface ClassItem {
         return m;
       }
     }
-    throw new IllegalArgumentException(
-        "'" + word + "' is no scale; there is: major, minor, chromatic");
+    throw new Refusal("error.no-scale", "typed", word);
   }
 
   private static Optional<Target> target(Pitch written, Player player) {

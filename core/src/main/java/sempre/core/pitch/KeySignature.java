@@ -1,5 +1,7 @@
 package sempre.core.pitch;
 
+import sempre.core.Refusal;
+
 /**
  * A key signature by its number on the circle of fifths.
  *
@@ -13,8 +15,7 @@ public record KeySignature(int fifths) {
 
   public KeySignature {
     if (fifths < -7 || fifths > 7) {
-      throw new IllegalArgumentException(
-          "a key signature has at most seven sharps or flats, not " + Math.abs(fifths));
+      throw new Refusal("error.key-signature", "n", Math.abs(fifths));
     }
   }
 

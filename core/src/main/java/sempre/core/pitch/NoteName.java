@@ -3,6 +3,8 @@ package sempre.core.pitch;
 import java.util.OptionalInt;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import sempre.core.Refusal;
+import sempre.core.Saying;
 
 /**
  * A note as it is said in a rehearsal: letter and accidental, with an octave only where somebody
@@ -36,12 +38,7 @@ public record NoteName(Letter letter, int alter, OptionalInt octave) {
     try {
       p = Pitch.parse(said ? t : t + SOME);
     } catch (IllegalArgumentException e) {
-      throw new IllegalArgumentException(
-          "'"
-              + t
-              + "' is not a note; write letter and accidental, such as Bb or F#, and an octave"
-              + " only where one is meant, such as Bb3",
-          e);
+      throw new Refusal(Saying.of("error.no-note-name", "typed", t), e);
     }
     return new NoteName(
         p.letter(), p.alter(), said ? OptionalInt.of(p.octave()) : OptionalInt.empty());

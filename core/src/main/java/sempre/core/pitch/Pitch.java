@@ -3,6 +3,7 @@ package sempre.core.pitch;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import sempre.core.Refusal;
 
 /**
  * A spelled pitch in scientific pitch notation (middle C is {@code C4}): what stands on a page, so
@@ -36,15 +37,12 @@ public record Pitch(Letter letter, int alter, int octave) implements Comparable<
 
   public Pitch {
     if (alter < -2 || alter > 2) {
-      throw new IllegalArgumentException("a note has at most two sharps or flats, not " + alter);
+      throw new Refusal("error.alter", "n", alter);
     }
     if (octave < LOWEST_OCTAVE - BEYOND || octave > HIGHEST_OCTAVE + BEYOND) {
-      throw new IllegalArgumentException(outside(octave));
+      throw new Refusal(
+          "error.octave", "octave", octave, "from", LOWEST_OCTAVE, "to", HIGHEST_OCTAVE);
     }
-  }
-
-  private static String outside(int octave) {
-    return "octave " + octave + " is outside " + LOWEST_OCTAVE + " to " + HIGHEST_OCTAVE;
   }
 
   /**
@@ -55,8 +53,7 @@ public record Pitch(Letter letter, int alter, int octave) implements Comparable<
   public static Pitch parse(String text) {
     Matcher m = TEXT.matcher(text.strip());
     if (!m.matches()) {
-      throw new IllegalArgumentException(
-          "'" + text + "' is not a note; write letter, accidental and octave, such as Bb4 or F#5");
+      throw new Refusal("error.no-pitch", "typed", text);
     }
     String accidental = m.group(2) == null ? "" : m.group(2);
     int alter =
@@ -69,7 +66,8 @@ public record Pitch(Letter letter, int alter, int octave) implements Comparable<
         };
     int octave = Integer.parseInt(m.group(3));
     if (octave < LOWEST_OCTAVE || octave > HIGHEST_OCTAVE) {
-      throw new IllegalArgumentException(outside(octave));
+      throw new Refusal(
+          "error.octave", "octave", octave, "from", LOWEST_OCTAVE, "to", HIGHEST_OCTAVE);
     }
     return new Pitch(Letter.valueOf(m.group(1).toUpperCase(java.util.Locale.ROOT)), alter, octave);
   }

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.TreeSet;
 import java.util.stream.IntStream;
+import sempre.core.Refusal;
 import sempre.core.instrument.Control;
 import sempre.core.instrument.Entry;
 import sempre.core.instrument.Hold;
@@ -136,7 +137,7 @@ public final class Planner {
   public static List<Choice> choose(
       Line line, Player player, Map<String, String> locks, int count) {
     if (count < 1 || count > MOST_CHOICES) {
-      throw new IllegalArgumentException("ask for 1 to " + MOST_CHOICES + " choices, not " + count);
+      throw new Refusal("error.choices", "most", MOST_CHOICES, "asked", count);
     }
     Playable p = Playable.of(line, player, locks);
     if (p.notes().isEmpty()) {
@@ -162,8 +163,7 @@ public final class Planner {
             .filter(w -> w.entry().fingering().equals(plain) || w.fingering().text().equals(plain))
             .toList();
     if (locked.isEmpty() && !all.isEmpty()) {
-      throw new IllegalArgumentException(
-          n.pitch().displayName() + " has no fingering '" + lock + "' on this instrument");
+      throw new Refusal("error.no-fingering", "note", n.pitch(), "fingering", lock);
     }
     return new Layer(player, n.pitch().midi(), locked);
   }

@@ -3,6 +3,7 @@ package sempre.core.score;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import sempre.core.Refusal;
 
 /**
  * Some bars of a part, in page order.
@@ -24,14 +25,12 @@ public record Bars(int from, int to) {
     }
     Matcher m = TEXT.matcher(text.strip());
     if (!m.matches()) {
-      throw new IllegalArgumentException(
-          "bars are named by their printed numbers, such as 9-16 or 9, not '" + text + "'");
+      throw new Refusal("error.bars", "typed", text);
     }
     int from = bar(part, m.group(1));
     int to = bar(part, m.group(2) == null ? m.group(1) : m.group(2));
     if (to < from) {
-      throw new IllegalArgumentException(
-          "bars " + text + " runs backwards; write the lower bar first");
+      throw new Refusal("error.bars-backwards", "typed", text);
     }
     return new Bars(from, to);
   }
@@ -43,13 +42,14 @@ public record Bars(int from, int to) {
         .findFirst()
         .orElseThrow(
             () ->
-                new IllegalArgumentException(
-                    "there is no bar "
-                        + number
-                        + "; the part has bars "
-                        + part.bars().get(0).number()
-                        + " to "
-                        + part.bars().get(part.bars().size() - 1).number()));
+                new Refusal(
+                    "error.no-bar",
+                    "bar",
+                    number,
+                    "from",
+                    part.bars().get(0).number(),
+                    "to",
+                    part.bars().get(part.bars().size() - 1).number()));
   }
 
   public boolean has(Note n) {

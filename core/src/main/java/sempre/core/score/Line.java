@@ -34,9 +34,4 @@ public record Line(int staff, String voice, List<Note> notes, Tempi tempi) {
   public double lasts(Note n) {
     return tempi.seconds(n.end()) - tempi.seconds(n.onset());
   }
-
-  /** How a person picks it: {@code staff 1, voice 2}. */
-  public String name() {
-    return "staff " + staff + ", voice " + voice;
-  }
 }

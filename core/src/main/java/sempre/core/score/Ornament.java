@@ -18,27 +18,21 @@ public record Ornament(Kind kind, Optional<Pitch> upper, Optional<Pitch> lower) 
   /** A note with nothing around it. */
   public static final Ornament NONE = new Ornament(Kind.NONE, Optional.empty(), Optional.empty());
 
-  /** The kinds, with their names on the page. */
+  /** The kinds, with the order in which the note and its neighbours are played. */
   public enum Kind {
-    NONE("", ""),
-    TRILL("trill", "MUMUMU"),
-    MORDENT("mordent", "MLM"),
-    UPPER_MORDENT("upper mordent", "MUM"),
-    TURN("turn", "UMLM"),
-    INVERTED_TURN("inverted turn", "LMUM"),
+    NONE(""),
+    TRILL("MUMUMU"),
+    MORDENT("MLM"),
+    UPPER_MORDENT("MUM"),
+    TURN("UMLM"),
+    INVERTED_TURN("LMUM"),
     /** In quick turn with the note behind it, which is written. */
-    TREMOLO("tremolo", "");
+    TREMOLO("");
 
-    private final String words;
     private final String order;
 
-    Kind(String words, String order) {
-      this.words = words;
+    Kind(String order) {
       this.order = order;
-    }
-
-    public String words() {
-      return words;
     }
 
     private boolean takes(char part) {

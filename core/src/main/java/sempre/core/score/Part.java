@@ -3,6 +3,7 @@ package sempre.core.score;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import sempre.core.Saying;
 import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Pitch;
 import sempre.core.pitch.Transposition;
@@ -25,7 +26,7 @@ public record Part(
     List<Bar> bars,
     List<Line> lines,
     List<Integer> playedOrder,
-    List<String> remarks) {
+    List<Saying> remarks) {
   public Part {
     bars = List.copyOf(bars);
     lines = List.copyOf(lines);

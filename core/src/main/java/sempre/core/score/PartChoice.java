@@ -3,6 +3,7 @@ package sempre.core.score;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import sempre.core.Saying;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Compass;
 import sempre.core.instrument.Instrument;
@@ -38,7 +39,7 @@ public final class PartChoice {
    * @param move what was done to its page, in letters and semitones
    * @param remark a sentence on what was done; empty when nothing was
    */
-  public record Reading(Part part, String source, Transposition move, String remark) {}
+  public record Reading(Part part, String source, Transposition move, Optional<Saying> remark) {}
 
   /**
    * The part whose name says this instrument, else one of the same transposition, else the one that
@@ -82,12 +83,12 @@ public final class PartChoice {
     Instrument instrument = setup.instrument();
     boolean own = ownPage(part, instrument);
     if (pages == Pages.AS_WRITTEN || pages == Pages.AS_SAID && own) {
-      return new Reading(part, part.id(), Transposition.CONCERT, "");
+      return new Reading(part, part.id(), Transposition.CONCERT, Optional.empty());
     }
     Part from = pages == Pages.CONCERT ? part.asConcert() : part;
     Transposition move = from.transposition().onto(instrument.transposition());
     if (move.equals(Transposition.CONCERT) && pages == Pages.AS_SAID && names(part, instrument)) {
-      return new Reading(from, part.id(), move, "");
+      return new Reading(from, part.id(), move, Optional.empty());
     }
     Part moved = from.readBy(instrument.transposition());
     int octaves =
@@ -97,20 +98,20 @@ public final class PartChoice {
     Transposition whole =
         new Transposition(move.letters() + 7 * octaves, move.semitones() + 12 * octaves);
     if (whole.equals(Transposition.CONCERT)) {
-      return new Reading(from, part.id(), whole, "");
+      return new Reading(from, part.id(), whole, Optional.empty());
     }
-    String remark =
-        "Read from the part '"
-            + part.name()
-            + "'"
-            + (move.equals(Transposition.CONCERT) ? "" : ", transposed to this page")
-            + (octaves == 0
-                ? "."
-                : ", "
-                    + (Math.abs(octaves) == 1 ? "an octave " : Math.abs(octaves) + " octaves ")
-                    + (octaves < 0 ? "lower" : "higher")
-                    + ", where it fits.");
-    return new Reading(moved.inOctave(octaves), part.id(), whole, remark);
+    Saying remark =
+        Saying.of(
+            "read.read-from",
+            "part",
+            part.name(),
+            "transposed",
+            move.equals(Transposition.CONCERT) ? 0 : 1,
+            "octaves",
+            Math.abs(octaves),
+            "lower",
+            octaves < 0 ? 1 : 0);
+    return new Reading(moved.inOctave(octaves), part.id(), whole, Optional.of(remark));
   }
 
   /**

@@ -2,6 +2,7 @@ package sempre.core.score;
 
 import java.util.List;
 import java.util.Optional;
+import sempre.core.Saying;
 
 /**
  * A piece of music as it was read.
@@ -13,7 +14,7 @@ import java.util.Optional;
  * @param chords chords written over the music, in order; most files have none
  */
 public record Score(
-    String title, boolean concert, List<Part> parts, List<String> remarks, List<Chord> chords) {
+    String title, boolean concert, List<Part> parts, List<Saying> remarks, List<Chord> chords) {
   public Score {
     chords = List.copyOf(chords);
     parts = List.copyOf(parts);
@@ -21,7 +22,7 @@ public record Score(
   }
 
   /** A score without chords written over it. */
-  public Score(String title, boolean concert, List<Part> parts, List<String> remarks) {
+  public Score(String title, boolean concert, List<Part> parts, List<Saying> remarks) {
     this(title, concert, parts, remarks, List.of());
   }
 

@@ -5,10 +5,10 @@ import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import sempre.core.Refusal;
 import sempre.core.instrument.Blown;
 import sempre.core.instrument.Bore;
 import sempre.core.instrument.Entry;
@@ -60,19 +60,19 @@ public final class Trouble {
   public static List<Cause> causes(Player player, Pitch expected, Pitch heard) {
     Setup setup = player.setup();
     if (expected.soundsAs(heard)) {
-      throw new IllegalArgumentException(
-          expected + " was expected and " + heard + " heard: that is the right note");
+      throw new Refusal("error.right-note", "expected", expected, "heard", heard);
     }
     if (setup.ways(expected).isEmpty()) {
-      throw new IllegalArgumentException(
-          "the "
-              + setup.instrument().name().toLowerCase(Locale.ROOT)
-              + " has no "
-              + expected
-              + "; it goes from "
-              + setup.lowest()
-              + " to "
-              + setup.highest());
+      throw new Refusal(
+          "error.note-outside",
+          "instrument",
+          setup.instrument(),
+          "note",
+          expected,
+          "from",
+          setup.lowest(),
+          "to",
+          setup.highest());
     }
     return new Trouble(player, expected, heard).causes();
   }

@@ -4,6 +4,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import sempre.core.Refusal;
+import sempre.core.Saying;
 import sempre.core.instrument.Style;
 import sempre.core.pitch.Pitch;
 
@@ -88,20 +90,18 @@ public final class Ways {
   public static void check(String name, String school) {
     Optional<Style> style = ALL.stream().filter(s -> s.name().equals(name)).findFirst();
     if (style.isEmpty()) {
-      throw new IllegalArgumentException(
-          "there is no '"
-              + name
-              + "'; there is: "
-              + String.join(", ", ALL.stream().map(Style::name).toList()));
+      throw new Refusal(
+          "error.no-such", "typed", name, "there", ALL.stream().map(Style::name).toList());
     }
     if (!style.get().schools().containsKey(school)) {
-      throw new IllegalArgumentException(
-          "'"
-              + school
-              + "' is no way for "
-              + style.get().label()
-              + "; there is: "
-              + String.join(", ", style.get().schools().keySet()));
+      throw new Refusal(
+          "error.no-school",
+          "school",
+          school,
+          "matter",
+          Saying.of("label." + style.get().label()),
+          "there",
+          List.copyOf(style.get().schools().keySet()));
     }
   }
 

@@ -156,9 +156,9 @@ public class CatalogueTest {
   @DataProvider
   public Object[][] broken() {
     return new Object[][] {
-      {"T 1 2 | Eb", "T 1 9 | Eb", "there is no '9' on the left"},
-      {"T 1 2 | Eb", "T Tb 1 2 | Eb", "the left thumb can't hold T and Tb at once"},
-      {"T 1 2 | Eb", "1 T 2 | Eb", "canonical order; write 'T 1 2 | Eb'"},
+      {"T 1 2 | Eb", "T 1 9 | Eb", "error.no-key-left {typed=9"},
+      {"T 1 2 | Eb", "T Tb 1 2 | Eb", "error.one-finger {finger=LT, tokens=[T, Tb]}"},
+      {"T 1 2 | Eb", "1 T 2 | Eb", "canonical=T 1 2 | Eb"},
       {"{note: A4", "{note: B8", "A4 has no standard"},
       {"requires: {foot: B}", "requires: {foot: C}", "only an instrument with foot=B has"},
       {"requires: {foot: B}", "requires: {knee: B}", "unknown option knee"},
@@ -251,11 +251,12 @@ public class CatalogueTest {
     String none =
         expectThrows(IllegalArgumentException.class, () -> Setup.of(flute, Map.of("wings", "true")))
             .getMessage();
-    assertTrue(none.contains("no option 'wings'; it has foot, splitE, openHole"), none);
+    assertTrue(
+        none.contains("{instrument=flute, typed=wings, there=[foot, splitE, openHole"), none);
     String value =
         expectThrows(IllegalArgumentException.class, () -> Setup.of(flute, Map.of("foot", "D")))
             .getMessage();
-    assertTrue(value.contains("it is C or B"), value);
+    assertTrue(value.contains("{option=foot, typed=D, there=[C, B]}"), value);
   }
 
   @Test

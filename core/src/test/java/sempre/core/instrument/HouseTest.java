@@ -81,11 +81,11 @@ public class HouseTest {
   @DataProvider
   public Object[][] wrong() {
     return new Object[][] {
-      {"A4", "T 1 2 | 9", "there is no '9' on the right"},
-      {"A4", "T Tb 1 2 | Eb", "the left thumb can't hold T and Tb at once"},
-      {"A4", "T 1 2 | Eb", "A4 has the fingering T 1 2 | Eb in the catalogue already"},
-      {"C3", "T 1 2 | Eb", "has no C3 in the catalogue"},
-      {"A4", "T 1 2", "needs one |"},
+      {"A4", "T 1 2 | 9", "error.no-key-right {typed=9"},
+      {"A4", "T Tb 1 2 | Eb", "error.one-finger {finger=LT, tokens=[T, Tb]}"},
+      {"A4", "T 1 2 | Eb", "error.in-catalogue {note=A4, fingering=T 1 2 | Eb}"},
+      {"C3", "T 1 2 | Eb", "error.own-note {instrument=flute, note=C3}"},
+      {"A4", "T 1 2", "error.one-stroke"},
     };
   }
 
@@ -101,7 +101,7 @@ public class HouseTest {
     assertTrue(
         expectThrows(IllegalArgumentException.class, () -> own("A4", "T 1 2 | 3 Eb", " "))
             .getMessage()
-            .contains("a name"));
+            .contains("error.fingering-name"));
     assertTrue(
         expectThrows(
                 IllegalArgumentException.class,
@@ -110,7 +110,7 @@ public class HouseTest {
                         .checked(
                             FLUTE, Pitch.parse("A4"), "T 1 2 | 3 Eb", Role.STANDARD, "mine", ""))
             .getMessage()
-            .contains("house standard afterwards"));
+            .contains("error.own-role"));
     House house = with(List.of(own("A4", "T 1 2 | 3 Eb", "mine")), Set.of(), Set.of(), Map.of());
     assertTrue(
         expectThrows(
@@ -119,7 +119,7 @@ public class HouseTest {
                     house.checked(
                         FLUTE, Pitch.parse("A4"), "Eb 3 | 2 1 T", Role.TRILL, "again", ""))
             .getMessage()
-            .contains("no 'Eb' on the left"));
+            .contains("error.no-key-left {typed=Eb"));
     assertTrue(
         expectThrows(
                 IllegalArgumentException.class,
@@ -127,7 +127,7 @@ public class HouseTest {
                     house.checked(
                         FLUTE, Pitch.parse("A4"), "2 1 T | Eb 3", Role.TRILL, "again", ""))
             .getMessage()
-            .contains("among your own already"));
+            .contains("error.own-already"));
   }
 
   @Test
@@ -278,19 +278,19 @@ public class HouseTest {
   @DataProvider
   public Object[][] broken() {
     return new Object[][] {
-      {"instrument: oboe", "it is for the instrument 'oboe', not flute"},
+      {"instrument: oboe", "error.other-instrument {typed=oboe, instrument=flute}"},
       {
         "instrument: flute\nhidden: [{note: A4, fingering: \"T 1 | Eb\"}]",
-        "A4 has no fingering 'T 1 | Eb'"
+        "error.no-fingering {note=A4, fingering=T 1 | Eb}"
       },
       {
         "instrument: flute\nnotes: [{note: A4, ways: [{fingering: \"T 9 | Eb\", label: nine}]}]",
-        "there is no '9' on the left"
+        "error.no-key-left {typed=9"
       },
-      {"instrument: flute\nspells: []", "'spells' does not belong here"},
-      {"instrument: flute\nnotes: 3", "'3' should be a list"},
-      {"[1, 2]", "it is not a YAML mapping"},
-      {"hidden: []", "'instrument' is missing"},
+      {"instrument: flute\nspells: []", "error.not-here {key=spells}"},
+      {"instrument: flute\nnotes: 3", "error.yaml-list {typed=3}"},
+      {"[1, 2]", "error.yaml-root"},
+      {"hidden: []", "error.yaml-missing {key=instrument"},
     };
   }
 

@@ -87,8 +87,12 @@ public class InvariantsTest {
         "holds what must not be held: it jumps an octave"
       },
       {"school: [D4, E4]", "school: [Eb4, E4]", "less than the one before it"},
-      {"from: D4, to: E4, firstYears", "from: E4, to: D4, firstYears", "can't go from E4 to D4"},
-      {"hold: \"| 1\"", "hold: \"| 7\"", "there is no '7' on the right"},
+      {
+        "from: D4, to: E4, firstYears",
+        "from: E4, to: D4, firstYears",
+        "error.range {from=E4, to=D4}"
+      },
+      {"hold: \"| 1\"", "hold: \"| 7\"", "error.no-key-right {typed=7"},
       {
         "school: [D4, E4]}",
         "school: [D4, E4], gaps: [{note: D4, because: it has none here}]}",

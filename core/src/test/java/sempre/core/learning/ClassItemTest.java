@@ -134,11 +134,11 @@ public class ClassItemTest {
   public Object[][] wrong() {
     return new Object[][] {
       {"SOUND", "H4", "H4"},
-      {"SCALE", "Bb", "major or minor"},
-      {"SCALE", "Bb lydian", "there is: major, minor, chromatic"},
-      {"FINGERING", "flute Bb4", "needs its instrument"},
+      {"SCALE", "Bb", "error.scale"},
+      {"SCALE", "Bb lydian", "error.no-scale {typed=lydian}"},
+      {"FINGERING", "flute Bb4", "error.held"},
       {"FINGERING", "kazoo Bb4 1", "kazoo"},
-      {"DANCE", "Bb4", "can't be asked"},
+      {"DANCE", "Bb4", "error.not-asked {typed=DANCE}"},
     };
   }
 

@@ -48,7 +48,8 @@ public class PitchTest {
     for (String text : new String[] {"", "H4", "Bb", "4B", "Bbbb4", "C99"}) {
       Exception e = expect(() -> Pitch.parse(text));
       assertTrue(
-          e.getMessage().contains("Bb4") || e.getMessage().contains("octave"), e.getMessage());
+          e.getMessage().contains("error.no-pitch") || e.getMessage().contains("error.octave"),
+          e.getMessage());
     }
   }
 
@@ -117,7 +118,8 @@ public class PitchTest {
     assertEquals(NoteName.parse("Bb3").displayName(), "B♭3");
     assertEquals(NoteName.parse("F#").octave(), java.util.OptionalInt.empty());
     assertEquals(NoteName.of(Pitch.parse("Eb5")).toString(), "Eb");
-    assertTrue(expect(() -> NoteName.parse("H")).getMessage().contains("'H' is not a note"));
+    assertTrue(
+        expect(() -> NoteName.parse("H")).getMessage().contains("error.no-note-name {typed=H}"));
   }
 
   /** A row goes to the nearest note of a name: never farther than a fourth, by the letters. */

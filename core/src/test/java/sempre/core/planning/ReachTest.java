@@ -79,8 +79,8 @@ public class ReachTest {
   @DataProvider
   public Object[][] wrong() {
     return new Object[][] {
-      {"flute", "Q", "there is no control 'Q'"},
-      {"bassoon", "fAb@L", "there is no control 'fAb@L' to avoid; there is: "},
+      {"flute", "Q", "error.no-control {typed=Q"},
+      {"bassoon", "fAb@L", "error.no-control {typed=fAb@L, there=[w, "},
       {"clarinet", "F@X", "F@L"},
       {"trombone", "p8", "p7"},
     };

@@ -185,11 +185,12 @@ public class TroubleTest {
     String said =
         expectThrows(IllegalArgumentException.class, () -> causes("flute", "A#4", "Bb4"))
             .getMessage();
-    assertTrue(said.contains("right note"), said);
+    assertTrue(said.contains("error.right-note"), said);
     said =
         expectThrows(IllegalArgumentException.class, () -> causes("flute", "C3", "D3"))
             .getMessage();
-    assertTrue(said.contains("has no C3; it goes from C4 to C7"), said);
+    assertTrue(
+        said.contains("error.note-outside {instrument=flute, note=C3, from=C4, to=C7}"), said);
   }
 
   @Test

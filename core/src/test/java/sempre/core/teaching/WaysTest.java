@@ -26,7 +26,9 @@ public class WaysTest {
             "eyes",
             "player",
             "order",
-            "section"));
+            "section",
+            "sheet",
+            "screen"));
     assertEquals(Ways.without(Map.of("tempo", "marked", "bFlat", "side")), Map.of("bFlat", "side"));
   }
 

@@ -1,6 +1,7 @@
 package sempre.formats.csv;
 
 import java.text.Normalizer;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -8,8 +9,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import java.util.stream.Collectors;
 import org.apache.commons.text.similarity.LevenshteinDistance;
+import sempre.core.Saying;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Instrument;
 import sempre.core.pitch.Pitch;
@@ -20,41 +21,81 @@ public final class InstrumentNames {
   private static final Map<String, String> CALLED = new LinkedHashMap<>();
 
   /** Names that may mean several instruments. */
-  private static final Map<String, String> UNCLEAR =
-      Map.of(
-          "sax", "soprano, alto, tenor or baritone saxophone",
-          "saxophone", "soprano, alto, tenor or baritone saxophone",
-          "low brass", "trombone, baritone, euphonium or tuba",
-          "brass", "trumpet, horn, trombone, baritone, euphonium or tuba",
-          "woodwind", "flute, oboe, bassoon, clarinet or saxophone");
+  private static final Map<String, List<String>> UNCLEAR = new LinkedHashMap<>();
+
+  private static final List<String> SAXOPHONES =
+      List.of("soprano-sax", "alto-sax", "tenor-sax", "baritone-sax");
+  private static final List<String> LOW_BRASS =
+      List.of("trombone", "baritone", "euphonium", "tuba");
 
   static {
-    call("flute", "c flute", "concert flute", "fl", "flt");
-    call("piccolo", "picc");
+    call("flute", "c flute", "concert flute", "fl", "flt", "flauta", "flauta travesera");
+    call("piccolo", "picc", "flautin");
     call("oboe", "ob");
-    call("english-horn", "cor anglais");
-    call("bassoon", "bsn", "fagott");
-    call("clarinet", "b flat clarinet", "clarinet in b flat", "soprano clarinet", "cl", "clar");
-    call("e-flat-clarinet", "clarinet in e flat");
-    call("alto-clarinet", "e flat alto clarinet");
-    call("bass-clarinet", "b flat bass clarinet", "b cl", "bass cl");
-    call("soprano-sax", "soprano sax", "sop sax");
-    call("alto-sax", "alto sax", "alto", "a sax", "asax");
-    call("tenor-sax", "tenor sax", "tenor", "t sax", "tsax");
-    call("baritone-sax", "baritone sax", "bari sax", "bari saxophone", "b sax", "bsax");
-    call("recorder-soprano", "recorder", "descant recorder", "soprano recorder", "blockflote");
-    call("recorder-alto", "alto recorder", "treble recorder");
-    call("trumpet", "b flat trumpet", "trumpet in b flat", "tpt", "trp");
-    call("cornet", "b flat cornet");
-    call("flugelhorn", "flugel", "flugel horn");
-    call("horn", "french horn", "f horn", "horn in f", "hn");
-    call("trombone", "tenor trombone", "tbn", "bone");
-    call("bass-trombone", "b tbn");
-    call("euphonium", "euph", "euphonium bc");
+    call("english-horn", "cor anglais", "corno ingles");
+    call("bassoon", "bsn", "fagott", "fagot");
+    call(
+        "clarinet",
+        "b flat clarinet",
+        "clarinet in b flat",
+        "soprano clarinet",
+        "cl",
+        "clar",
+        "clarinete",
+        "clarinete soprano");
+    call("e-flat-clarinet", "clarinet in e flat", "requinto", "clarinete requinto");
+    call("alto-clarinet", "e flat alto clarinet", "clarinete alto");
+    call("bass-clarinet", "b flat bass clarinet", "b cl", "bass cl", "clarinete bajo");
+    call("soprano-sax", "soprano sax", "sop sax", "saxofon soprano", "saxo soprano");
+    call("alto-sax", "alto sax", "alto", "a sax", "asax", "saxofon alto", "saxo alto");
+    call("tenor-sax", "tenor sax", "tenor", "t sax", "tsax", "saxofon tenor", "saxo tenor");
+    call(
+        "baritone-sax",
+        "baritone sax",
+        "bari sax",
+        "bari saxophone",
+        "b sax",
+        "bsax",
+        "saxofon baritono",
+        "saxo baritono");
+    call(
+        "recorder-soprano",
+        "recorder",
+        "descant recorder",
+        "soprano recorder",
+        "blockflote",
+        "flauta dulce",
+        "flauta dulce soprano",
+        "flauta de pico");
+    call(
+        "recorder-alto",
+        "alto recorder",
+        "treble recorder",
+        "flauta dulce alto",
+        "flauta dulce contralto");
+    call("trumpet", "b flat trumpet", "trumpet in b flat", "tpt", "trp", "trompeta");
+    call("cornet", "b flat cornet", "corneta");
+    call("flugelhorn", "flugel", "flugel horn", "fliscorno");
+    call("horn", "french horn", "f horn", "horn in f", "hn", "trompa");
+    call("trombone", "tenor trombone", "tbn", "bone", "trombon", "trombon tenor");
+    call("bass-trombone", "b tbn", "trombon bajo");
+    call("euphonium", "euph", "euphonium bc", "bombardino", "eufonio");
     call("euphonium-tc", "euphonium tc", "euph tc");
-    call("baritone", "baritone horn", "baritone bc");
+    call("baritone", "baritone horn", "baritone bc", "baritono");
     call("baritone-tc", "baritone tc", "baritone horn tc");
     call("tuba", "b flat tuba", "bb flat tuba", "tba");
+    for (String sax : List.of("sax", "saxophone", "saxo", "saxofon")) {
+      UNCLEAR.put(sax, SAXOPHONES);
+    }
+    UNCLEAR.put("low brass", LOW_BRASS);
+    List<String> brass = new ArrayList<>(List.of("trumpet", "horn"));
+    brass.addAll(LOW_BRASS);
+    UNCLEAR.put("brass", brass);
+    UNCLEAR.put("viento metal", brass);
+    List<String> woodwind = new ArrayList<>(List.of("flute", "oboe", "bassoon", "clarinet"));
+    woodwind.addAll(SAXOPHONES);
+    UNCLEAR.put("woodwind", woodwind);
+    UNCLEAR.put("viento madera", woodwind);
     for (Instrument i : Catalogue.standard().instruments()) {
       call(i.id(), plain(i.name()), i.id().replace('-', ' '));
     }
@@ -165,24 +206,24 @@ public final class InstrumentNames {
   /** Shorter names than this are too much alike to be meant for one another. */
   private static final int SHORT = 3;
 
-  /** What is wrong with a name that {@link #find} did not find, as a clause. */
-  public static String problem(String name) {
+  /** What is wrong with a name that {@link #find} did not find. */
+  public static Saying problem(String name) {
     String plain = plain(name);
     if (plain.isEmpty()) {
-      return "no instrument";
+      return Saying.of("list.no-instrument");
     }
-    String several = UNCLEAR.get(plain);
+    List<String> several = UNCLEAR.get(plain);
     if (several != null) {
-      return "'" + name.strip() + "' may be " + several + ": say which";
+      return Saying.of(
+          "list.which-instrument", "typed", name.strip(), "there", instruments(several));
     }
     List<Instrument> meant = meant(name);
-    return "'"
-        + name.strip()
-        + "' is no instrument that Sempre knows"
-        + (meant.isEmpty()
-            ? ""
-            : meant.stream()
-                .map(m -> m.name().toLowerCase(Locale.ENGLISH))
-                .collect(Collectors.joining(", ", "; meant is perhaps: ", "")));
+    return meant.isEmpty()
+        ? Saying.of("list.unknown-instrument", "typed", name.strip())
+        : Saying.of("list.meant-instrument", "typed", name.strip(), "there", meant);
+  }
+
+  private static List<Instrument> instruments(List<String> ids) {
+    return ids.stream().map(id -> Catalogue.standard().instrument(id)).toList();
   }
 }

@@ -6,6 +6,8 @@ import java.util.LinkedHashSet;
 import java.util.Set;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
+import sempre.core.Refusal;
+import sempre.core.Saying;
 import sempre.core.instrument.Role;
 import sempre.core.instrument.Setup;
 import sempre.core.pitch.Pitch;
@@ -47,11 +49,12 @@ public final class KnownCsv {
                       ? standard(setup, written)
                       : setup.instrument().keywork().read(fingering).text()));
         } catch (IllegalArgumentException e) {
-          throw new UnreadableException("row " + row.getRecordNumber() + ": " + e.getMessage(), e);
+          throw new UnreadableException(
+              Saying.of("file.row", "row", row.getRecordNumber(), "why", Refusal.of(e)), e);
         }
       }
     } catch (IOException e) {
-      throw new UnreadableException("the file is not CSV; write one note,fingering a line", e);
+      throw new UnreadableException(Saying.of("file.not-csv"), e);
     }
     return new Player.Known(known);
   }
@@ -61,6 +64,6 @@ public final class KnownCsv {
         .filter(w -> w.entry().role() == Role.STANDARD)
         .map(w -> w.entry().fingering())
         .findFirst()
-        .orElseThrow(() -> new IllegalArgumentException("this instrument has no " + written));
+        .orElseThrow(() -> new Refusal("error.no-such-note", "note", written));
   }
 }

@@ -20,6 +20,8 @@ import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
 import sempre.core.Limit;
+import sempre.core.Refusal;
+import sempre.core.Saying;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Compass;
 import sempre.core.instrument.Instrument;
@@ -51,7 +53,6 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
   public enum Meaning {
     FIRST_NAME(
         "first name",
-        "first name",
         "given name",
         "firstname",
         "forename",
@@ -62,9 +63,11 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
         "first names",
         "forenames",
         "preferred name",
-        "prename"),
+        "prename",
+        "nombre",
+        "nombre de pila",
+        "nombres"),
     LAST_NAME(
-        "last name",
         "last name",
         "surname",
         "lastname",
@@ -72,36 +75,53 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
         "nachname",
         "last",
         "family",
-        "surnames"),
+        "surnames",
+        "apellido",
+        "apellidos"),
     WHOLE_NAME(
-        "whole name", "name", "student", "full name", "student name", "pupil", "fullname", "names"),
-    INITIAL("initial", "initial", "init"),
-    INSTRUMENT("instrument", "instrument", "instr", "instrument name", "inst", "plays instrument"),
-    GROUP("group", "group", "class", "band", "ensemble", "course"),
-    SEAT("seat or section", "seat", "section", "chair", "desk", "stand", "row", "part"),
+        "name",
+        "student",
+        "full name",
+        "student name",
+        "pupil",
+        "fullname",
+        "names",
+        "alumno",
+        "alumna",
+        "nombre completo",
+        "nombre y apellidos",
+        "estudiante"),
+    INITIAL("initial", "init", "inicial"),
+    INSTRUMENT("instrument", "instr", "instrument name", "inst", "plays instrument", "instrumento"),
+    GROUP("group", "class", "band", "ensemble", "course", "grupo", "clase", "banda", "curso"),
+    SEAT(
+        "seat", "section", "chair", "desk", "stand", "row", "part", "atril", "seccion", "sección",
+        "fila", "puesto", "parte"),
     PLAYS(
-        "plays already, such as F4 or A3-F4",
         "plays",
         "plays to",
         "plays up to",
         "up to",
         "range",
         "highest note",
-        "knows"),
-    OPTIONS("options, such as foot=B", "options", "option"),
-    REACH("what the hand does not reach", "reach", "does not reach", "avoid"),
-    NOTHING("not taken");
+        "knows",
+        "toca",
+        "toca hasta",
+        "hasta",
+        "registro"),
+    OPTIONS("options", "option", "opciones", "opcion", "opción"),
+    REACH("reach", "does not reach", "avoid", "alcance", "no llega"),
+    NOTHING();
 
-    private final String words;
     private final Set<String> headings;
 
-    Meaning(String words, String... headings) {
-      this.words = words;
+    Meaning(String... headings) {
       this.headings = Set.of(headings);
     }
 
-    public String words() {
-      return words;
+    /** Names by which {@code words} finds what it is called. */
+    public String key() {
+      return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
   }
 
@@ -141,7 +161,7 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
       Optional<Compass.Range> plays,
       Map<String, String> options,
       Set<String> avoid,
-      List<String> problems) {
+      List<Saying> problems) {
     public Row {
       problems = List.copyOf(problems);
       options = Collections.unmodifiableMap(new LinkedHashMap<>(options));
@@ -175,8 +195,7 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
   public static Roster read(String text, List<Meaning> meanings, Map<String, String> meant) {
     List<List<String>> cells = cells(text);
     if (cells.isEmpty()) {
-      throw new IllegalArgumentException(
-          "there is no row to read; paste a list, one student in each row");
+      throw new Refusal("list.empty");
     }
     boolean headed = headed(cells.get(0));
     List<List<String>> body = headed ? cells.subList(1, cells.size()) : cells;
@@ -206,8 +225,7 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
     Set<Meaning> seen = EnumSet.noneOf(Meaning.class);
     for (Meaning m : said) {
       if (m != Meaning.NOTHING && !seen.add(m)) {
-        throw new IllegalArgumentException(
-            "two columns are said to be the " + m.words() + "; let one of them be not taken");
+        throw new Refusal("list.two-columns", "meaning", Saying.of("meaning." + m.key()));
       }
     }
   }
@@ -236,8 +254,7 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     } catch (UncheckedIOException | IllegalStateException e) {
-      throw new IllegalArgumentException(
-          "the list can't be read as CSV; a quotation mark is perhaps left open", e);
+      throw new Refusal(Saying.of("list.not-csv"), e);
     }
   }
 
@@ -342,7 +359,7 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
     for (int c = 0; c < said.size(); c++) {
       of.put(said.get(c), cell(cells, c));
     }
-    List<String> problems = new ArrayList<>();
+    List<Saying> problems = new ArrayList<>();
     String first = of.getOrDefault(Meaning.FIRST_NAME, "");
     StudentName name =
         first.isEmpty()
@@ -352,13 +369,13 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
       name = StudentName.of(name.given(), of.get(Meaning.LAST_NAME));
     }
     if (name.given().isEmpty()) {
-      problems.add("no first name");
+      problems.add(Saying.of("list.no-name"));
     } else if (name.given().length() > LONGEST_NAME) {
-      problems.add("the first name has over " + LONGEST_NAME + " letters");
+      problems.add(Saying.of("list.long-name", "most", LONGEST_NAME));
     }
     String initial = of.getOrDefault(Meaning.INITIAL, "").replace(".", "").strip();
     if (initial.length() > StudentName.LONGEST_INITIAL) {
-      problems.add("the initial has over " + StudentName.LONGEST_INITIAL + " letters");
+      problems.add(Saying.of("list.long-initial", "most", StudentName.LONGEST_INITIAL));
     }
     String called = of.getOrDefault(Meaning.INSTRUMENT, "");
     Optional<Instrument> instrument =
@@ -370,7 +387,7 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
     }
     String seat = of.getOrDefault(Meaning.SEAT, "");
     if (seat.length() > LONGEST_SEAT) {
-      problems.add("the seat has over " + LONGEST_SEAT + " letters");
+      problems.add(Saying.of("list.long-seat", "most", LONGEST_SEAT));
     }
     Map<String, String> options = pairs(of.getOrDefault(Meaning.OPTIONS, ""), problems);
     // a name without a side is both hands'
@@ -386,7 +403,7 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
         }
         plays = plays(of.getOrDefault(Meaning.PLAYS, ""), setup);
       } catch (IllegalArgumentException e) {
-        problems.add(e.getMessage());
+        problems.add(Refusal.of(e));
       }
     }
     return new Row(
@@ -420,22 +437,22 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
             : new Compass.Range(first.midi() < usual.from().midi() ? first : usual.from(), first);
     for (Pitch p : List.of(range.from(), range.to())) {
       if (setup.ways(p).isEmpty()) {
-        throw new IllegalArgumentException(
-            "the "
-                + setup.instrument().name().toLowerCase(Locale.ENGLISH)
-                + " has no written "
-                + p.displayName()
-                + " ("
-                + setup.lowest().displayName()
-                + " to "
-                + setup.highest().displayName()
-                + ")");
+        throw new Refusal(
+            "list.not-in-range",
+            "instrument",
+            setup.instrument(),
+            "note",
+            p,
+            "from",
+            setup.lowest(),
+            "to",
+            setup.highest());
       }
     }
     return Optional.of(range);
   }
 
-  private static Map<String, String> pairs(String text, List<String> problems) {
+  private static Map<String, String> pairs(String text, List<Saying> problems) {
     Map<String, String> pairs = new LinkedHashMap<>();
     for (String pair : text.split("[\\s,;]+")) {
       if (pair.isEmpty()) {
@@ -443,7 +460,7 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
       }
       int equals = pair.indexOf('=');
       if (equals < 1) {
-        problems.add("'" + pair + "' is no option; write it as name=value, such as foot=B");
+        problems.add(Saying.of("list.no-option", "typed", pair));
       } else {
         pairs.put(pair.substring(0, equals), pair.substring(equals + 1));
       }

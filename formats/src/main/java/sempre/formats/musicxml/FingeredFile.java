@@ -107,7 +107,7 @@ public final class FingeredFile {
       if (keywork.kind() == Keywork.Kind.HANDS) {
         for (Control c : keywork.controls()) {
           if (HOLE.matcher(c.token()).matches()) {
-            holes.add(new Hole(c.finger().words(), closed(c, fingering)));
+            holes.add(new Hole(c.finger().name(), closed(c, fingering)));
           }
         }
       }

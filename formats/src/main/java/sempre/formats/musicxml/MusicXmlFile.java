@@ -14,6 +14,7 @@ import java.util.Set;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import sempre.core.Limit;
+import sempre.core.Saying;
 import sempre.formats.UnreadableException;
 import sempre.formats.xml.Xml;
 import sempre.formats.xml.XmlNode;
@@ -38,16 +39,16 @@ public final class MusicXmlFile {
    */
   public static MusicXmlFile open(Path path) {
     if (Files.isDirectory(path)) {
-      throw new UnreadableException(path + " is a folder; name a MusicXML file in it");
+      throw new UnreadableException("file.folder", "file", path.toString());
     }
     if (!Files.exists(path)) {
-      throw new UnreadableException("there is no file " + path + "; check the name");
+      throw new UnreadableException("file.none", "file", path.toString());
     }
     try {
       checkSize(Files.size(path));
       return of(Files.readAllBytes(path));
     } catch (IOException e) {
-      throw new UnreadableException(path + " can't be read; check its permissions", e);
+      throw new UnreadableException(Saying.of("file.permissions", "file", path.toString()), e);
     }
   }
 
@@ -58,31 +59,24 @@ public final class MusicXmlFile {
    */
   public static MusicXmlFile of(byte[] bytes) {
     if (bytes.length == 0) {
-      throw new UnreadableException("the file is empty; export it again");
+      throw new UnreadableException("file.empty");
     }
     checkSize(bytes.length);
     boolean zip = bytes.length > 3 && bytes[0] == 'P' && bytes[1] == 'K';
     byte[] xml = zip ? unzip(bytes) : bytes;
     if (!zip && !looksLikeXml(xml)) {
-      throw new UnreadableException(
-          "the file is not MusicXML; export the piece as MusicXML (.musicxml, .xml or .mxl)");
+      throw new UnreadableException("file.not-musicxml");
     }
     XmlNode root = Xml.read(xml);
     XmlNode partwise =
         switch (root.name()) {
           case "score-partwise" -> root;
           case "score-timewise" -> partwise(root);
-          case "opus" ->
-              throw new UnreadableException(
-                  "the file is a list of pieces (opus); bring in each piece by itself");
-          default ->
-              throw new UnreadableException(
-                  "the file is XML but not MusicXML (it starts with <"
-                      + root.name()
-                      + ">); export the piece as MusicXML");
+          case "opus" -> throw new UnreadableException("file.opus");
+          default -> throw new UnreadableException("file.other-xml", "root", root.name());
         };
     if (partwise.children("part").isEmpty()) {
-      throw new UnreadableException("the file holds no part; export it again with its parts");
+      throw new UnreadableException("file.no-part");
     }
     giveIds(partwise);
     return new MusicXmlFile(partwise);
@@ -131,7 +125,7 @@ public final class MusicXmlFile {
         }
       }
     } catch (IOException e) {
-      throw new UnreadableException("the compressed file is damaged; export it again", e);
+      throw new UnreadableException(Saying.of("file.damaged"), e);
     }
     byte[] container = files.get("META-INF/container.xml");
     if (container != null) {
@@ -147,10 +141,7 @@ public final class MusicXmlFile {
         .filter(e -> e.getKey().matches("(?i).*\\.(xml|musicxml)"))
         .map(Map.Entry::getValue)
         .findFirst()
-        .orElseThrow(
-            () ->
-                new UnreadableException(
-                    "the compressed file holds no MusicXML; export the piece as .mxl again"));
+        .orElseThrow(() -> new UnreadableException("file.no-music"));
   }
 
   private static byte[] read(InputStream in, long left) throws IOException {

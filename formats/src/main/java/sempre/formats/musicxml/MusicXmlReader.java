@@ -9,6 +9,7 @@ import java.util.OptionalDouble;
 import java.util.TreeMap;
 import java.util.regex.Pattern;
 import sempre.core.Limit;
+import sempre.core.Saying;
 import sempre.core.pitch.Transposition;
 import sempre.core.score.Chord;
 import sempre.core.score.Part;
@@ -52,7 +53,7 @@ public final class MusicXmlReader {
       String name = p.textOf("part-name");
       names.put(p.attribute("id"), name.isEmpty() ? p.attribute("id") : name);
     }
-    List<String> remarks = new ArrayList<>();
+    List<Saying> remarks = new ArrayList<>();
     List<PartReader> readers = new ArrayList<>();
     for (XmlNode part : root.children("part")) {
       String id = part.attribute("id");
@@ -71,12 +72,10 @@ public final class MusicXmlReader {
     TreeMap<Double, Double> tempi = new TreeMap<>();
     readers.forEach(r -> r.tempi(starts, tempi, remarks));
     if (tempi.isEmpty()) {
-      remarks.add(
-          "No tempo stands in the file; " + (int) Tempi.USUAL + " quarters a minute are assumed.");
+      remarks.add(Saying.of("read.tempo", "n", (int) Tempi.USUAL));
     }
     if (concert) {
-      remarks.add(
-          "The score is written in concert pitch; each player's page is transposed from it.");
+      remarks.add(Saying.of("read.concert"));
     }
     List<Part> parts = readers.stream().map(r -> r.part(starts, new Tempi(tempi))).toList();
     for (Part p : parts) {

@@ -10,6 +10,8 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeMap;
 import sempre.core.Limit;
+import sempre.core.Refusal;
+import sempre.core.Saying;
 import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Letter;
 import sempre.core.pitch.Pitch;
@@ -54,7 +56,7 @@ final class PartReader {
   private final Map<String, List<Raw>> raws = new TreeMap<>();
   private final List<Mark> directions = new ArrayList<>();
   private final List<Heard> harmonies = new ArrayList<>();
-  private final List<String> remarks = new ArrayList<>();
+  private final List<Saying> remarks = new ArrayList<>();
   private Transposition transposition = Transposition.CONCERT;
   private boolean transpositionSeen;
   private double divisions = 1;
@@ -78,7 +80,7 @@ final class PartReader {
         throw e;
       } catch (IllegalArgumentException e) {
         throw new UnreadableException(
-            "part '" + name + "', bar " + number + ": " + e.getMessage() + "; correct it there", e);
+            Saying.of("file.part", "part", name, "bar", number, "why", Refusal.of(e)), e);
       }
     }
   }
@@ -142,7 +144,7 @@ final class PartReader {
     if (a.has("divisions")) {
       double d = number(a.textOf("divisions"));
       if (d <= 0) {
-        throw new IllegalArgumentException("<divisions> must be above 0");
+        throw new Refusal("file.divisions");
       }
       divisions = d;
     }
@@ -152,7 +154,7 @@ final class PartReader {
               int fifths = MusicXmlReader.integer(k.textOf("fifths"), 0);
               key = KeySignature.NATURAL.plus(fifths);
               if (!k.has("fifths") && k.has("key-step")) {
-                remark("A key signature that is not on the circle of fifths is read as none.");
+                remark(Saying.of("read.key"));
               }
             });
     a.child("time")
@@ -175,8 +177,7 @@ final class PartReader {
         transposition = now;
         transpositionSeen = true;
       } else if (!now.equals(transposition)) {
-        remark(
-            "The part changes its transposition on the way (another instrument); the first holds.");
+        remark(Saying.of("read.transposition"));
       }
     }
   }
@@ -196,15 +197,15 @@ final class PartReader {
     XmlNode p = e.child("pitch").get();
     String step = p.textOf("step");
     if (!step.matches("[A-G]")) {
-      throw new IllegalArgumentException("the note's <step> '" + step + "' is not A to G");
+      throw new Refusal("file.step", "typed", step);
     }
     String octave = p.textOf("octave");
     if (!octave.matches("\\d")) {
-      throw new IllegalArgumentException("the note's <octave> '" + octave + "' is not 0 to 9");
+      throw new Refusal("file.octave", "typed", octave);
     }
     double alter = number(p.textOf("alter"));
     if (alter != Math.rint(alter)) {
-      remark("Notes between the half steps are read as the nearest one.");
+      remark(Saying.of("read.quarter-tones"));
     }
     Pitch pitch = new Pitch(Letter.valueOf(step), (int) Math.rint(alter), Integer.parseInt(octave));
     int staff = MusicXmlReader.integer(e.textOf("staff"), 1);
@@ -233,22 +234,20 @@ final class PartReader {
     return MusicXmlReader.decimal(text)
         .orElseThrow(
             () ->
-                new IllegalArgumentException(
-                    "'"
-                        + text.substring(0, Math.min(SHOWN, text.length()))
-                        + "' should be a number"));
+                new Refusal(
+                    "file.number", "typed", text.substring(0, Math.min(SHOWN, text.length()))));
   }
 
-  private void remark(String sentence) {
-    if (!remarks.contains(sentence)) {
-      remarks.add(sentence);
+  private void remark(Saying saying) {
+    if (!remarks.contains(saying)) {
+      remarks.add(saying);
     }
   }
 
   /**
    * Adds this part's tempo marks; a sounding tempo goes before a metronome mark, that before words.
    */
-  void tempi(double[] starts, TreeMap<Double, Double> tempi, List<String> said) {
+  void tempi(double[] starts, TreeMap<Double, Double> tempi, List<Saying> said) {
     Map<Double, Integer> rank = new HashMap<>();
     for (Mark m : directions) {
       double at = starts[m.bar()] + m.offset();
@@ -264,12 +263,7 @@ final class PartReader {
       for (XmlNode words : m.node().descendants("words")) {
         OptionalDouble t = TempoWords.quarters(words.text());
         if (t.isPresent() && put(tempi, rank, at, t.getAsDouble(), 1)) {
-          said.add(
-              "'"
-                  + words.text()
-                  + "' without a number is taken as "
-                  + (int) t.getAsDouble()
-                  + " quarters a minute.");
+          said.add(Saying.of("read.tempo-words", "text", words.text(), "n", (int) t.getAsDouble()));
         }
       }
     }
@@ -321,34 +315,23 @@ final class PartReader {
           lines.add(line(Integer.parseInt(names[0]), names[2], list, starts, tempi));
         });
     if (chords > 0) {
-      remark(
-          chords
-              + (chords == 1 ? " chord note is" : " chord notes are")
-              + " not fingered: of a chord the top note is played.");
+      remark(Saying.of("read.chords", "n", chords));
     }
     if (unpitched > 0) {
       remark(
           raws.isEmpty()
-              ? "The part is unpitched percussion; it has no fingerings."
-              : unpitched + " unpitched notes are left out.");
+              ? Saying.of("read.percussion")
+              : Saying.of("read.unpitched", "n", unpitched));
     }
     if (cues > 0) {
-      remark(cues + " cue notes are left out; they belong to other players.");
+      remark(Saying.of("read.cues", "n", cues));
     }
     if (lines.size() > 1) {
-      remark(
-          "The part has "
-              + lines.size()
-              + " voices; the top one is played unless another is chosen.");
+      remark(Saying.of("read.voices", "n", lines.size()));
     }
     List<Integer> played = PlayedOrder.of(bars.stream().map(BarData::node).toList());
     if (played.size() != bars.size()) {
-      remark(
-          "With its repeats the part is "
-              + played.size()
-              + " bars long to play; the page has "
-              + bars.size()
-              + ".");
+      remark(Saying.of("read.repeats", "played", played.size(), "written", bars.size()));
     }
     return new Part(
         id, name, concert ? Transposition.CONCERT : transposition, barList, lines, played, remarks);

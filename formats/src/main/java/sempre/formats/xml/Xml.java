@@ -15,6 +15,7 @@ import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
 import javax.xml.stream.XMLStreamWriter;
 import sempre.core.Limit;
+import sempre.core.Saying;
 import sempre.formats.UnreadableException;
 
 /** Reads and writes XML trees. Never fetches a DTD and never expands an entity. */
@@ -85,11 +86,11 @@ public final class Xml {
           }
           case XMLStreamConstants.ENTITY_REFERENCE ->
               throw new UnreadableException(
-                  "line "
-                      + r.getLocation().getLineNumber()
-                      + ": the file uses the entity &"
-                      + r.getLocalName()
-                      + "; which Sempre does not expand; write the character itself");
+                  "file.entity",
+                  "line",
+                  r.getLocation().getLineNumber(),
+                  "entity",
+                  r.getLocalName());
           default -> {
             // comments, processing instructions and the document type hold no music
           }
@@ -97,10 +98,9 @@ public final class Xml {
       }
       return root;
     } catch (XMLStreamException e) {
-      String line = e.getLocation() == null ? "" : "line " + e.getLocation().getLineNumber() + ": ";
+      int line = e.getLocation() == null ? 0 : e.getLocation().getLineNumber();
       String cause = String.valueOf(e.getMessage()).lines().findFirst().orElse("");
-      throw new UnreadableException(
-          line + "the file is not well-formed XML (" + cause + "); export it again", e);
+      throw new UnreadableException(Saying.of("file.not-xml", "line", line, "why", cause), e);
     }
   }
 

@@ -10,6 +10,7 @@ import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Setup;
 import sempre.core.pitch.Pitch;
 import sempre.core.planning.Player;
+import sempre.formats.Said;
 import sempre.formats.UnreadableException;
 
 public class KnownCsvTest {
@@ -26,8 +27,8 @@ public class KnownCsvTest {
   @Test
   public void badRowsAreNamed() {
     String e =
-        expectThrows(UnreadableException.class, () -> KnownCsv.read("A4,\nB4,X 1 |", FLUTE))
-            .getMessage();
-    assertTrue(e.startsWith("row 2: there is no 'X' on the left"), e);
+        Said.of(
+            expectThrows(UnreadableException.class, () -> KnownCsv.read("A4,\nB4,X 1 |", FLUTE)));
+    assertTrue(e.startsWith("row 2: there is no ‘X’ on the left"), e);
   }
 }

@@ -12,6 +12,7 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import sempre.core.Limit;
 import sempre.core.instrument.Catalogue;
+import sempre.formats.Said;
 import sempre.formats.csv.Roster.Meaning;
 
 /** Lists of students as spreadsheets and people write them; all names are made up. */
@@ -83,15 +84,15 @@ public class RosterTest {
     assertEquals(r.rows().get(0).plays().orElseThrow().toString(), "Range[from=E3, to=G4]");
     assertEquals(r.rows().get(1).plays().orElseThrow().to().toString(), "B4");
     assertTrue(r.rows().get(2).plays().isEmpty());
-    assertTrue(r.rows().get(3).problems().get(0).contains("the tuba has no written C7"));
+    assertTrue(r.rows().get(3).problems().get(0).key().equals("list.not-in-range"));
   }
 
   @Test
   public void aMisspeltInstrumentIsSuggestedAndCanBeSaidToBeMeant() {
     String text = "name,instrument\nAda,Trombome\nBen,clarinett\n";
     assertEquals(
-        Roster.read(text).rows().get(0).problems(),
-        List.of("'Trombome' is no instrument that Sempre knows; meant is perhaps: trombone"));
+        Said.of(Roster.read(text).rows().get(0).problems()),
+        List.of("‘Trombome’ is no instrument that Sempre knows; meant is perhaps: trombone"));
     assertEquals(InstrumentNames.meant("clarinett").get(0).id(), "clarinet");
     assertEquals(
         said(Roster.read(text, List.of(), Map.of("Trombome", "trombone"))).get(0),
@@ -130,18 +131,19 @@ public class RosterTest {
     return new Object[][] {
       {
         "name,instrument\nAda,sax\n",
-        "'sax' may be soprano, alto, tenor or baritone saxophone: say which"
+        "‘sax’ may be soprano saxophone, alto saxophone, tenor saxophone or baritone"
+            + " saxophone: say which"
       },
-      {"name,instrument\nAda,kazoo\n", "'kazoo' is no instrument that Sempre knows"},
+      {"name,instrument\nAda,kazoo\n", "‘kazoo’ is no instrument that Sempre knows"},
       {
         "name,instrument\nAda,flu\n",
-        "'flu' is no instrument that Sempre knows; meant is perhaps: flute, flugelhorn"
+        "‘flu’ is no instrument that Sempre knows; meant is perhaps: flute or flugelhorn"
       },
       {"name,instrument\nAda,\n", "no instrument"},
       {"name,instrument\n,flute\n", "no first name"},
       {
         "name,instrument,options\nAda,flute,foot\n",
-        "'foot' is no option; write it as name=value, such as foot=B"
+        "‘foot’ is no option; write it as name=value, such as foot=B"
       },
     };
   }
@@ -149,7 +151,7 @@ public class RosterTest {
   @Test(dataProvider = "wrong")
   public void whatIsWrongIsSaidRowByRow(String text, String problem) {
     List<Roster.Row> rows = Roster.read(text).rows();
-    assertEquals(rows.get(rows.size() - 1).problems(), List.of(problem));
+    assertEquals(Said.of(rows.get(rows.size() - 1).problems()), List.of(problem));
   }
 
   @Test
@@ -164,8 +166,11 @@ public class RosterTest {
     assertEquals(r.rows().get(0).options(), Map.of("foot", "B", "splitE", "true"));
     assertEquals(r.rows().get(1).avoid(), Set.of("p6", "p7"));
     assertEquals(r.rows().get(1).problems(), List.of());
-    assertTrue(r.rows().get(2).problems().get(0).contains("valves"), r.rows().get(2).toString());
-    assertTrue(r.rows().get(3).problems().get(0).contains("p7"), r.rows().get(3).toString());
+    assertTrue(
+        r.rows().get(2).problems().get(0).key().equals("error.no-option"),
+        r.rows().get(2).toString());
+    assertTrue(
+        r.rows().get(3).problems().get(0).toString().contains("p7"), r.rows().get(3).toString());
   }
 
   @Test
@@ -178,12 +183,14 @@ public class RosterTest {
     assertEquals(said(r).get(1), "Ada||flute|Room 4");
     assertEquals(r.rows().get(0).problems().size(), 1);
     String same =
-        expectThrows(
+        Said.of(
+            expectThrows(
                 IllegalArgumentException.class,
                 () ->
                     Roster.read(
-                        text, List.of(Meaning.GROUP, Meaning.INSTRUMENT, Meaning.GROUP), Map.of()))
-            .getMessage();
+                        text,
+                        List.of(Meaning.GROUP, Meaning.INSTRUMENT, Meaning.GROUP),
+                        Map.of())));
     assertTrue(same.contains("two columns"), same);
   }
 
@@ -218,12 +225,12 @@ public class RosterTest {
     }
     String many = "Ada,flute\n".repeat(Limit.LIST_ROWS.most() + 2);
     assertTrue(
-        expectThrows(IllegalArgumentException.class, () -> Roster.read(many))
-            .getMessage()
-            .contains(Limit.LIST_ROWS.sentence()));
+        Said.of(expectThrows(IllegalArgumentException.class, () -> Roster.read(many)))
+            .contains(Said.of(Limit.LIST_ROWS.saying())));
     assertTrue(
-        expectThrows(IllegalArgumentException.class, () -> Roster.read("name\n\"Ada,flute\n"))
-            .getMessage()
+        Said.of(
+                expectThrows(
+                    IllegalArgumentException.class, () -> Roster.read("name\n\"Ada,flute\n")))
             .contains("quotation mark"));
   }
 }

@@ -23,6 +23,7 @@ import sempre.core.score.Ornament;
 import sempre.core.score.Part;
 import sempre.core.score.Score;
 import sempre.core.score.Tempi;
+import sempre.formats.Said;
 import sempre.formats.UnreadableException;
 
 public class MusicXmlReaderTest {
@@ -218,7 +219,7 @@ public class MusicXmlReaderTest {
     assertEquals(p.lines().size(), 2);
     assertEquals(pitches(p.topLine().orElseThrow().notes()), List.of("G5"));
     assertEquals(pitches(p.lines().get(1).notes()), List.of("C5"));
-    assertTrue(p.remarks().get(0).contains("2 voices"));
+    assertTrue(Said.of(p.remarks().get(0)).contains("2 voices"));
   }
 
   @Test
@@ -228,7 +229,8 @@ public class MusicXmlReaderTest {
     Part p = read(note("C", 0, 5) + chord + note("D", 0, 5));
     assertEquals(pitches(p.topLine().orElseThrow().notes()), List.of("E5", "D5"));
     assertEquals(p.topLine().orElseThrow().notes().get(1).onset(), 1.0);
-    assertTrue(p.remarks().get(0).contains("the top note is played"), p.remarks().toString());
+    assertTrue(
+        Said.of(p.remarks().get(0)).contains("the top note is played"), p.remarks().toString());
   }
 
   @Test
@@ -237,7 +239,8 @@ public class MusicXmlReaderTest {
         read(
             "<note><unpitched><display-step>E</display-step><display-octave>4</display-octave></unpitched><duration>2</duration></note>");
     assertTrue(p.topLine().isEmpty());
-    assertEquals(p.remarks(), List.of("The part is unpitched percussion; it has no fingerings."));
+    assertEquals(
+        Said.of(p.remarks()), List.of("the part is unpitched percussion; it has no fingerings"));
   }
 
   @Test
@@ -452,7 +455,7 @@ public class MusicXmlReaderTest {
       String xml = bomb + part(entity, note("C", 0, 5));
       UnreadableException e =
           expectThrows(UnreadableException.class, () -> MusicXmlReader.read(bytes(xml)));
-      assertFalse(e.getMessage().contains("root:"), e.getMessage());
+      assertFalse(Said.of(e).contains("root:"), Said.of(e));
     }
   }
 
@@ -476,11 +479,11 @@ public class MusicXmlReaderTest {
       {zip("readme.txt", bytes("hello")), "holds no MusicXML"},
       {
         bytes(part("Flute", note("C", 0, 5), note("H", 0, 5))),
-        "part 'Flute', bar 2: the note's <step> 'H' is not A to G"
+        "part ‘Flute’, bar 2: the note’s <step> ‘H’ is not A to G"
       },
       {
         bytes(part("Flute", note("C", 0, 5).replace(">2<", ">two<"))),
-        "bar 1: 'two' should be a number"
+        "bar 1: ‘two’ should be a number"
       },
       {bytes(part("Flute", note("C", 5, 5))), "bar 1: a note has at most two sharps"},
       {new byte[Limit.FILE_MEGABYTES.most() * 1024 * 1024 + 1], "larger than 24 MB"},
@@ -495,19 +498,19 @@ public class MusicXmlReaderTest {
   private static void assertSaid(byte[] file, String said) {
     IllegalArgumentException e =
         expectThrows(IllegalArgumentException.class, () -> MusicXmlReader.read(file));
-    assertTrue(e.getMessage().contains(said), e.getMessage());
-    assertFalse(e.getMessage().contains("\n"), "one line");
+    assertTrue(Said.of(e).contains(said), Said.of(e));
+    assertFalse(Said.of(e).contains("\n"), "one line");
   }
 
   @Test
   public void foldersAndMissingFilesAreSaid() {
     assertTrue(
-        expectThrows(UnreadableException.class, () -> MusicXmlReader.read(Path.of("src")))
-            .getMessage()
+        Said.of(expectThrows(UnreadableException.class, () -> MusicXmlReader.read(Path.of("src"))))
             .contains("is a folder"));
     assertTrue(
-        expectThrows(UnreadableException.class, () -> MusicXmlReader.read(Path.of("no.xml")))
-            .getMessage()
+        Said.of(
+                expectThrows(
+                    UnreadableException.class, () -> MusicXmlReader.read(Path.of("no.xml"))))
             .contains("there is no file"));
   }
 

@@ -25,6 +25,7 @@ import sempre.core.pitch.Transposition;
 import sempre.core.score.Note;
 import sempre.core.score.Part;
 import sempre.core.score.PartChoice;
+import sempre.formats.Said;
 
 public class PlayerPageTest {
   private static final Transposition TO_ALTO = new Transposition(5, 9);
@@ -134,12 +135,12 @@ public class PlayerPageTest {
             alto,
             PartChoice.Pages.AS_SAID);
     assertEquals(r.move(), TO_ALTO);
-    assertTrue(r.remark().contains("transposed to this page"), r.remark());
+    assertTrue(Said.of(r.remark().orElseThrow()).contains("transposed to this page"));
     Setup trombone = Setup.of(Catalogue.standard().instrument("trombone"), Map.of());
     PartChoice.Reading low =
         PartChoice.read(score.parts().get(0), trombone, PartChoice.Pages.AS_SAID);
     assertEquals(low.move(), new Transposition(-7, -12));
-    assertTrue(low.remark().contains("an octave lower"), low.remark());
+    assertTrue(Said.of(low.remark().orElseThrow()).contains("an octave lower"));
     Setup flute = Setup.of(Catalogue.standard().instrument("flute"), Map.of());
     assertEquals(
         PartChoice.read(score.parts().get(0), flute, PartChoice.Pages.AS_SAID).move(),

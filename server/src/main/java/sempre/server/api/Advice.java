@@ -49,7 +49,7 @@ final class Advice {
     Choice best = choices.get(0);
     Views.OtherView learned =
         a.other(
-            "With everything learned",
+            Speech.say("other.learned"),
             best,
             Planner.choose(line, player.knowing(Optional.empty()), locks, 1).get(0));
     List<Views.OtherView> others = new ArrayList<>();
@@ -57,7 +57,7 @@ final class Advice {
         .skip(1)
         .filter(c -> c.anotherWay(best))
         .limit(OTHERS)
-        .forEach(c -> others.add(a.other("Another way through", best, c)));
+        .forEach(c -> others.add(a.other(Speech.say("other.way"), best, c)));
     return new Views.AdviceView(
         a.hardest(),
         Worth.of(line, player).stream().limit(3).map(a::worth).toList(),

@@ -30,6 +30,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import sempre.core.Refusal;
 import sempre.core.instrument.Role;
 import sempre.core.learning.Readiness;
 import sempre.core.score.Bars;
@@ -88,12 +89,10 @@ class AssignmentsController {
       long groupId,
       long studentId,
       @Size(max = 40) String section,
-      @NotNull(message = "choose a day") LocalDate due,
-      @Size(max = 300, message = "keep the sentence under 300 letters") String sentence,
-      @Size(max = 40, message = "name the bars as 9-16") String bars,
-      @Min(value = 0, message = "a tempo is 20 to 300 quarters a minute, or none")
-          @Max(value = 300, message = "a tempo is 20 to 300 quarters a minute, or none")
-          int tempo,
+      @NotNull(message = "ask.day") LocalDate due,
+      @Size(max = 300, message = "ask.sentence-long") String sentence,
+      @Size(max = 40, message = "ask.bars") String bars,
+      @Min(value = 0, message = "ask.tempo") @Max(value = 300, message = "ask.tempo") int tempo,
       boolean locked) {
     private static String text(String s) {
       return s == null ? "" : s.strip();
@@ -111,12 +110,10 @@ class AssignmentsController {
           if (b.studentId() != 0) {
             players.student(tx, b.studentId());
           } else {
-            people
-                .group(tx, b.groupId())
-                .orElseThrow(() -> new Errors.NotThere("This group is not here any more."));
+            people.group(tx, b.groupId()).orElseThrow(() -> new Errors.NotThere("gone.group"));
           }
           if (b.tempo() != 0 && b.tempo() < 20) {
-            throw new IllegalArgumentException("a tempo is 20 to 300 quarters a minute, or none");
+            throw new Refusal("ask.tempo");
           }
           Shelf.Assignment a =
               new Shelf.Assignment(
@@ -136,8 +133,7 @@ class AssignmentsController {
               .ifPresent(p -> Bars.of(p, a.bars()));
           if (!a.section().isEmpty()
               && people.students(tx, a.groupId()).stream().noneMatch(s -> Given.plays(a, s))) {
-            throw new IllegalArgumentException(
-                "nobody in this group plays that instrument; choose another section");
+            throw new Refusal("ask.section");
           }
           // what the same gift locked before is let go with it
           for (Shelf.Assignment before : shelf.same(tx, a)) {
@@ -234,10 +230,10 @@ class AssignmentsController {
         if (l.isPresent()) {
           parts.add(part(tx, a, l.get()));
         } else {
-          without.add(s.name() + " has no part: the piece has no notes with a pitch.");
+          without.add(Speech.say("part.none", "student", s.name()));
         }
       } catch (Odd e) {
-        without.add(Errors.sentence(e.getMessage()));
+        without.add(Errors.sentence(e));
       }
     }
     return new Views.AssignmentView(

@@ -36,7 +36,7 @@ class BackupController {
   ResponseEntity<Resource> backup() throws SQLException, IOException {
     School school = schools.getIfAvailable();
     if (school == null) {
-      throw new Errors.NotThere("The data lie in a database of its own; back it up where it runs.");
+      throw new Errors.NotThere("gone.backup");
     }
     Path file = db.inTurn(school::backup);
     return ResponseEntity.ok()

@@ -63,9 +63,10 @@ class CheckLists {
     List<Views.AskedView> asked = new ArrayList<>();
     for (ClassChecks.Item i : items) {
       if (i.kind().equals("BARS")) {
-        String piece = shelf.title(tx, i.piece().orElse(0)).orElse("a piece that is gone");
-        String bars = (i.what().contains("-") ? "bars " : "bar ") + i.what();
-        asked.add(new Views.AskedView("", piece + ", " + bars));
+        String piece =
+            shelf.title(tx, i.piece().orElse(0)).orElseGet(() -> Speech.say("piece.gone"));
+        String bars = Speech.say(i.what().contains("-") ? "bars" : "bar", "bars", i.what());
+        asked.add(new Views.AskedView("", Speech.say("piece.bars", "piece", piece, "bars", bars)));
       } else {
         ClassItem item = ClassItem.read(i.kind(), i.what());
         asked.add(

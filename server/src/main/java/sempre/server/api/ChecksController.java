@@ -19,6 +19,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import sempre.core.Refusal;
 import sempre.core.instrument.Compass;
 import sempre.core.instrument.Entry;
 import sempre.core.instrument.Instrument;
@@ -59,13 +60,13 @@ class ChecksController {
    * @param mark names this press of the key; the same one sent again is not written down again
    */
   record HeardBody(
-      @NotBlank(message = "say which note was heard") String written,
-      @NotBlank(message = "say with which fingering") String fingering,
-      @NotNull(message = "grade it secure, shaky or not yet") Grade grade,
+      @NotBlank(message = "ask.note-heard") String written,
+      @NotBlank(message = "ask.with-fingering") String fingering,
+      @NotNull(message = "ask.grade") Grade grade,
       long pieceId,
-      @Size(max = 40, message = "the bars are too long") String bars,
-      @Size(max = 300, message = "keep the remark under 300 letters") String remark,
-      @Size(max = 40, message = "the press's name is too long") String mark) {}
+      @Size(max = 40, message = "ask.bars-long") String bars,
+      @Size(max = 300, message = "ask.remark-long") String remark,
+      @Size(max = 40, message = "ask.press-long") String mark) {}
 
   /**
    * Notes the student plays already.
@@ -79,8 +80,7 @@ class ChecksController {
   record RangeBody(String from, String to, String scale, List<String> notes) {}
 
   record IdsBody(
-      @NotEmpty(message = "name the entries to take back")
-          List<@NotNull(message = "name the entries to take back") Long> ids) {}
+      @NotEmpty(message = "ask.entries") List<@NotNull(message = "ask.entries") Long> ids) {}
 
   @GetMapping
   Views.RecordView heard(@PathVariable long studentId) {
@@ -157,12 +157,12 @@ class ChecksController {
             return plays.notes(tx, s, body.notes());
           }
           if (body.from() == null || body.to() == null) {
-            throw new IllegalArgumentException("choose the lowest and the highest note");
+            throw new Refusal("ask.range");
           }
           Pitch from = Pitch.parse(body.from());
           Pitch to = Pitch.parse(body.to());
           if (to.midi() < from.midi()) {
-            throw new IllegalArgumentException("the highest note lies below the lowest; swap them");
+            throw new Refusal("ask.range-backwards");
           }
           return plays.range(tx, s, new Compass.Range(from, to), body.scale());
         });
@@ -179,7 +179,7 @@ class ChecksController {
                 checks
                     .one(tx, studentId, id)
                     .filter(x -> x.undoes().isEmpty())
-                    .orElseThrow(() -> new Errors.NotThere("There is no such entry to take back."));
+                    .orElseThrow(() -> new Errors.NotThere("gone.entry"));
             if (!checks.undone(tx, id)) {
               ids.add(
                   checks.add(
@@ -191,7 +191,7 @@ class ChecksController {
                           c.grade(),
                           c.piece(),
                           c.bars(),
-                          "taken back",
+                          "",
                           OptionalLong.of(id))));
             }
           }
@@ -218,12 +218,7 @@ class ChecksController {
         .map(Setup.Way::entry)
         .findFirst()
         .orElseThrow(
-            () ->
-                new IllegalArgumentException(
-                    Speech.words().note(written)
-                        + " has no fingering "
-                        + fingering
-                        + " on this instrument"));
+            () -> new Refusal("error.no-fingering", "note", written, "fingering", fingering));
   }
 
   private Views.HeardView heard(Db.Tx tx, Check c, boolean undone, LocalDate today)
@@ -243,7 +238,7 @@ class ChecksController {
         c.grade(),
         piece,
         c.bars(),
-        c.remark(),
+        PlaysAlready.remark(c),
         undone);
   }
 
@@ -254,7 +249,7 @@ class ChecksController {
         m.fingering(),
         instrument.entriesOf(m.written()).stream()
             .filter(e -> e.fingering().equals(m.fingering()))
-            .map(Entry::label)
+            .map(Speech.words()::label)
             .findFirst()
             .orElse(m.fingering()),
         m.grade(),

@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import sempre.core.Refusal;
 import sempre.core.planning.Figures;
 import sempre.core.planning.Plan;
 import sempre.core.score.Note;
@@ -52,17 +53,17 @@ class ChoicesController {
    * @param section whether it is kept for all who read this page on this instrument
    */
   record KeepBody(
-      @NotBlank(message = "choose a note") String noteId,
-      @NotNull(message = "say which fingering, or none") String fingering,
-      @NotNull(message = "say for which notes") Where where,
+      @NotBlank(message = "ask.note") String noteId,
+      @NotNull(message = "ask.fingering-or-none") String fingering,
+      @NotNull(message = "ask.where") Where where,
       boolean section) {}
 
   /** A fingering for a note, among several. */
   record OneBody(
-      @NotBlank(message = "choose a note") String noteId,
-      @NotBlank(message = "choose a fingering") String fingering) {}
+      @NotBlank(message = "ask.note") String noteId,
+      @NotBlank(message = "ask.fingering") String fingering) {}
 
-  record ManyBody(@NotEmpty(message = "choose at least one fingering") List<@Valid OneBody> all) {}
+  record ManyBody(@NotEmpty(message = "ask.fingerings") List<@Valid OneBody> all) {}
 
   /**
    * A school for a style.
@@ -70,8 +71,8 @@ class ChoicesController {
    * @param house whether it is the house style of the instrument, for all who play it
    */
   record SchoolBody(
-      @NotBlank(message = "choose a style") String name,
-      @NotBlank(message = "choose one of the ways") String school,
+      @NotBlank(message = "ask.style") String name,
+      @NotBlank(message = "ask.school") String school,
       boolean house) {}
 
   /** Keeps a fingering, or lets it go. */
@@ -122,7 +123,7 @@ class ChoicesController {
             changes.addAll(changes(l, List.of(note), fingering(l, note, one.fingering())));
           }
           int n = changes.size();
-          return chosen(tx, l, changes, "Kept on " + n + (n == 1 ? " note." : " notes."));
+          return chosen(tx, l, changes, Speech.say("choice.kept", "n", n));
         });
   }
 
@@ -144,13 +145,11 @@ class ChoicesController {
           if (!own.equals(becomes)) {
             changes.add(new Change(What.STYLE, studentId, b.name(), own, becomes));
           }
-          String who =
+          String said =
               b.house()
-                  ? "Everyone who plays the "
-                      + l.player().setup().instrument().name().toLowerCase(java.util.Locale.ENGLISH)
-                      + " and has no way of their own"
-                  : l.student().name();
-          return chosen(tx, l, changes, who + " plays it this way from now on.");
+                  ? Speech.say("choice.house", "instrument", l.player().setup().instrument())
+                  : Speech.say("choice.student", "student", l.student().name());
+          return chosen(tx, l, changes, said);
         });
   }
 
@@ -172,9 +171,9 @@ class ChoicesController {
               again ? choices.again(tx, studentId, pieceId) : choices.back(tx, studentId, pieceId);
           String said =
               changes.isEmpty()
-                  ? again ? "There is nothing to do again." : "There is nothing to take back."
-                  : again ? "Done again." : "Taken back.";
-          return view(tx, l, said);
+                  ? again ? "choice.nothing-again" : "choice.nothing-back"
+                  : again ? "choice.again" : "choice.back";
+          return view(tx, l, Speech.say(said));
         });
   }
 
@@ -199,9 +198,7 @@ class ChoicesController {
     return l.page().line().notes().stream()
         .filter(n -> n.id().equals(id))
         .findFirst()
-        .orElseThrow(
-            () ->
-                new Errors.NotThere("This note is not on the page any more; open the part again."));
+        .orElseThrow(() -> new Errors.NotThere("gone.note"));
   }
 
   /** The fingering as it is kept; empty when none is. */
@@ -211,11 +208,7 @@ class ChoicesController {
     }
     String plain = l.player().setup().instrument().keywork().read(text).text();
     if (!has(l, note, plain)) {
-      throw new IllegalArgumentException(
-          Speech.words().note(note.pitch())
-              + " has no fingering '"
-              + plain
-              + "' on this instrument");
+      throw new Refusal("error.no-fingering", "note", note.pitch(), "fingering", plain);
     }
     return plain;
   }
@@ -240,19 +233,17 @@ class ChoicesController {
 
   private static String said(
       List<Note> notes, String fingering, List<String> with, List<String> without) {
-    String done = fingering.isEmpty() ? "Let go" : "Kept";
-    StringBuilder said = new StringBuilder(done);
-    if (notes.size() > 1) {
-      said.append(" on ").append(notes.size()).append(" notes");
-    }
-    if (!with.isEmpty()) {
-      said.append(", for ").append(Names.join(with)).append(" too");
-    }
-    if (!without.isEmpty()) {
-      said.append("; not for ")
-          .append(Names.join(without))
-          .append(", whose instrument has no such fingering");
-    }
-    return said.append('.').toString();
+    return Speech.say(
+        fingering.isEmpty() ? "choice.let-go" : "choice.keep",
+        "n",
+        notes.size(),
+        "with",
+        with.size(),
+        "who",
+        with,
+        "without",
+        without.size(),
+        "others",
+        without);
   }
 }

@@ -24,6 +24,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import sempre.core.Refusal;
 import sempre.core.instrument.Stage;
 import sempre.core.learning.Check;
 import sempre.core.learning.ClassItem;
@@ -98,16 +99,14 @@ class ClassChecksController {
    * @param row sounds with the same number keep their direction; 0 for one by itself
    */
   record ItemBody(
-      @NotNull(message = "say what kind of thing is asked") Views.Asks kind,
-      @NotBlank(message = "say what is asked")
-          @Size(max = 200, message = "what is asked is too long")
-          String what,
+      @NotNull(message = "ask.kind") Views.Asks kind,
+      @NotBlank(message = "ask.what") @Size(max = 200, message = "ask.what-long") String what,
       long pieceId,
       Integer row) {}
 
   /** The note that a student shall be asked; of a scale the first one. */
   record AskedBody(
-      long studentId, int item, @NotBlank(message = "say which note is asked") String written) {}
+      long studentId, int item, @NotBlank(message = "ask.note-asked") String written) {}
 
   /**
    * A check.
@@ -115,8 +114,7 @@ class ClassChecksController {
    * @param asked notes in their octaves as they were shown; who is not named is asked by the rule
    */
   record CheckBody(
-      @NotEmpty(message = "choose what is asked")
-          @Size(max = MOST_ITEMS, message = "ask at most 12 things in one check")
+      @NotEmpty(message = "ask.items") @Size(max = MOST_ITEMS, message = "ask.items-many")
           List<@Valid ItemBody> items,
       List<@Valid AskedBody> asked) {}
 
@@ -128,11 +126,9 @@ class ClassChecksController {
   record GradeBody(
       long studentId,
       int item,
-      @NotNull(message = "grade it secure, shaky or not yet") Grade grade,
-      @Size(max = 300, message = "keep the remark under 300 letters") String remark,
-      @NotBlank(message = "name the press")
-          @Size(max = 40, message = "the press's name is too long")
-          String mark,
+      @NotNull(message = "ask.grade") Grade grade,
+      @Size(max = 300, message = "ask.remark-long") String remark,
+      @NotBlank(message = "ask.press") @Size(max = 40, message = "ask.press-long") String mark,
       Set<String> notes) {
     /** Whether the grade is for this note; the others of the item were secure then. */
     private boolean isFor(Pitch written) {
@@ -146,9 +142,7 @@ class ClassChecksController {
    * @param mark the press that is meant; empty for the last of the cell
    */
   record CellBody(
-      long studentId,
-      int item,
-      @Size(max = 40, message = "the press's name is too long") String mark) {}
+      long studentId, int item, @Size(max = 40, message = "ask.press-long") String mark) {}
 
   record AbsentBody(long studentId, boolean absent) {}
 
@@ -264,12 +258,8 @@ class ClassChecksController {
     if (chosen.equals(asked) || placing.octavesOf(asked).contains(chosen)) {
       return chosen;
     }
-    throw new IllegalArgumentException(
-        s.name()
-            + " can't be asked "
-            + Speech.words().note(chosen)
-            + " for it; there is: "
-            + Names.list(placing.octavesOf(asked)));
+    throw new Refusal(
+        "check.octave", "student", s.name(), "note", chosen, "there", placing.octavesOf(asked));
   }
 
   private List<ClassChecks.Item> items(Db.Tx tx, CheckBody body) throws SQLException {
@@ -278,7 +268,7 @@ class ClassChecksController {
       ClassChecks.Item i = item(tx, b);
       // a row may come back to a note, an octave higher
       if (i.row() == 0 && items.contains(i)) {
-        throw new IllegalArgumentException("the same thing is asked twice; leave one out");
+        throw new Refusal("check.twice");
       }
       items.add(i);
     }
@@ -319,14 +309,13 @@ class ClassChecksController {
   /** First and last bar of {@code 3-6} or {@code 3}. */
   private static int[] bars(String text) {
     if (!text.strip().matches("\\d{1,4}(\\s*-\\s*\\d{1,4})?")) {
-      throw new IllegalArgumentException(
-          "'" + text + "' are no bars; write a number, or two such as 3-6");
+      throw new Refusal("check.bars", "typed", text);
     }
     String[] ends = text.strip().split("\\s*-\\s*");
     int first = Integer.parseInt(ends[0]);
     int last = ends.length > 1 ? Integer.parseInt(ends[1]) : first;
     if (last < first) {
-      throw new IllegalArgumentException("the last bar lies before the first; swap them");
+      throw new Refusal("check.bars-backwards");
     }
     return new int[] {first, last};
   }
@@ -351,8 +340,7 @@ class ClassChecksController {
           Optional<Pitch> from = asked.from(tx, s, b.item());
           List<ClassItem.Target> targets = targets(tx, item, s, from);
           if (targets.isEmpty()) {
-            throw new IllegalArgumentException(
-                "this is not for " + s.name() + "; nothing is written down");
+            throw new Refusal("check.not-for", "student", s.name());
           }
           if (checks.press(tx, s.id(), b.mark())) {
             String bars = item.kind().equals(BARS) ? item.what() : "";
@@ -360,8 +348,7 @@ class ClassChecksController {
             List<ClassItem.Target> all = new ArrayList<>(targets);
             all.sort(Comparator.comparing(t -> b.isFor(t.written())));
             if (!b.isFor(all.get(all.size() - 1).written())) {
-              throw new IllegalArgumentException(
-                  "none of these notes is asked here; choose among " + shown(targets));
+              throw new Refusal("check.none-of", "there", shown(targets));
             }
             for (ClassItem.Target t : all) {
               checks.add(
@@ -429,7 +416,7 @@ class ClassChecksController {
             c.grade(),
             c.piece(),
             c.bars(),
-            "taken back",
+            "",
             OptionalLong.of(heardId)));
   }
 
@@ -455,15 +442,11 @@ class ClassChecksController {
   }
 
   private ClassChecks.ClassCheck check(Db.Tx tx, long id) throws SQLException {
-    return classes
-        .one(tx, id)
-        .orElseThrow(() -> new Errors.NotThere("This check is not here any more."));
+    return classes.one(tx, id).orElseThrow(() -> new Errors.NotThere("gone.check"));
   }
 
   private People.Group group(Db.Tx tx, long id) throws SQLException {
-    return people
-        .group(tx, id)
-        .orElseThrow(() -> new Errors.NotThere("This group is not here any more."));
+    return people.group(tx, id).orElseThrow(() -> new Errors.NotThere("gone.group"));
   }
 
   /** What each student of a check is asked. */
@@ -524,7 +507,7 @@ class ClassChecksController {
   private ClassChecks.Item item(Db.Tx tx, long checkId, int place) throws SQLException {
     List<ClassChecks.Item> items = classes.items(tx, checkId);
     if (place < 0 || place >= items.size()) {
-      throw new Errors.NotThere("This is not asked in the check.");
+      throw new Errors.NotThere("gone.asked");
     }
     return items.get(place);
   }
@@ -589,7 +572,9 @@ class ClassChecksController {
     for (int i = 1; i < targets.size(); i++) {
       rising &= targets.get(i).written().midi() > targets.get(i - 1).written().midi();
     }
-    return rising ? notes.get(0) + " to " + notes.get(notes.size() - 1) : notes.size() + " notes";
+    return rising
+        ? Speech.say("range", "from", notes.get(0), "to", notes.get(notes.size() - 1))
+        : Speech.say("notes.count", "n", notes.size());
   }
 
   private static Views.ClassCell cell(

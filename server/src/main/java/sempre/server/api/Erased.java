@@ -15,6 +15,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Component;
+import sempre.core.Saying;
 import sempre.server.file.Daily;
 import sempre.server.file.School;
 import sempre.server.file.Trouble;
@@ -26,7 +27,7 @@ class Erased implements DisposableBean {
   private static final Logger LOG = LoggerFactory.getLogger(Erased.class);
   private static final Duration SAID = Duration.ofHours(12);
 
-  private record Said(String sentence, Instant at) {}
+  private record Said(Saying saying, Instant at) {}
 
   private final ObjectProvider<School> schools;
   private final Db db;
@@ -62,32 +63,30 @@ class Erased implements DisposableBean {
   }
 
   private void rewrite(School school) {
-    String sentence;
+    Saying saying;
     try {
-      sentence =
+      saying =
           db.aside(school::rewrite)
-              ? "What was erased until "
-                  + LocalTime.now(clock).truncatedTo(ChronoUnit.MINUTES)
-                  + " no longer stands in the data file; the backups of the last "
-                  + Daily.DAYS
-                  + " days may still hold it."
-              : "What was erased still stands in the data file; it is taken out at the next start.";
+              ? Saying.of(
+                  "erased.gone",
+                  "time",
+                  LocalTime.now(clock).truncatedTo(ChronoUnit.MINUTES).toString(),
+                  "n",
+                  Daily.DAYS)
+              : Saying.of("erased.still");
     } catch (IOException | SQLException | RuntimeException e) {
       LOG.warn("what was erased is taken out at the next start", e);
-      sentence =
-          "What was erased still stands in the data file"
-              + (Trouble.noRoom(e) ? ", because the disk is full" : "")
-              + "; it is taken out at the next start.";
+      saying = Saying.of(Trouble.noRoom(e) ? "erased.still-full" : "erased.still");
     }
-    said = new Said(sentence, clock.instant());
+    said = new Said(saying, clock.instant());
   }
 
   /** What is to be known of it, for half a day. */
-  Optional<String> said() {
+  Optional<Saying> said() {
     Said s = said;
     return s == null || s.at().plus(SAID).isBefore(clock.instant())
         ? Optional.empty()
-        : Optional.of(s.sentence());
+        : Optional.of(s.saying());
   }
 
   @Override

@@ -1,6 +1,7 @@
 package sempre.server.api;
 
 import java.time.LocalDate;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -30,9 +31,12 @@ import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExcep
 import org.springframework.web.servlet.resource.NoResourceFoundException;
 import org.springframework.web.util.DisconnectedClientHelper;
 import sempre.core.Limit;
+import sempre.core.Refusal;
+import sempre.core.Saying;
 import sempre.core.instrument.CatalogueException;
 import sempre.formats.UnreadableException;
 import sempre.server.store.StoreException;
+import tools.jackson.databind.exc.InvalidFormatException;
 
 /** Every error as problem+json whose detail is a sentence that says what to change. */
 @RestControllerAdvice
@@ -42,11 +46,11 @@ class Errors extends ResponseEntityExceptionHandler {
   private static final int LONGEST = 600;
 
   /** Something that is asked for is not there. */
-  static class NotThere extends RuntimeException {
+  static class NotThere extends Refusal {
     private static final long serialVersionUID = 1L;
 
-    NotThere(String sentence) {
-      super(sentence);
+    NotThere(String key, Object... with) {
+      super(key, with);
     }
   }
 
@@ -55,15 +59,11 @@ class Errors extends ResponseEntityExceptionHandler {
       MethodArgumentNotValidException ex, HttpHeaders h, HttpStatusCode st, WebRequest req) {
     List<Map<String, String>> fields =
         ex.getFieldErrors().stream()
-            .map(
-                f ->
-                    Map.of(
-                        "field", f.getField(), "message", Objects.toString(f.getDefaultMessage())))
+            .map(f -> Map.of("field", f.getField(), "message", asked(f.getDefaultMessage())))
             .toList();
     ex.getBody().setProperty("errors", fields);
     ex.getBody()
-        .setDetail(
-            String.join("; ", fields.stream().map(f -> f.get("message")).distinct().toList()));
+        .setDetail(together(fields.stream().map(f -> f.get("message")).distinct().toList()));
     return handleExceptionInternal(ex, ex.getBody(), h, st, req);
   }
 
@@ -72,18 +72,30 @@ class Errors extends ResponseEntityExceptionHandler {
       MaxUploadSizeExceededException ex, HttpHeaders h, HttpStatusCode st, WebRequest req) {
     ProblemDetail p =
         ProblemDetail.forStatusAndDetail(
-            HttpStatus.CONTENT_TOO_LARGE, sentence(Limit.FILE_MEGABYTES.sentence()));
+            HttpStatus.CONTENT_TOO_LARGE, Speech.words().sentence(Limit.FILE_MEGABYTES.saying()));
     return handleExceptionInternal(ex, p, h, HttpStatus.CONTENT_TOO_LARGE, req);
   }
 
   @Override
   protected ResponseEntity<Object> handleHttpMessageNotReadable(
       HttpMessageNotReadableException ex, HttpHeaders h, HttpStatusCode st, WebRequest req) {
-    ProblemDetail p =
-        ProblemDetail.forStatusAndDetail(
-            HttpStatus.BAD_REQUEST,
-            "What was sent is not the JSON that is expected here; nothing was changed.");
+    ProblemDetail p = ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, unreadable(ex));
     return handleExceptionInternal(ex, p, h, HttpStatus.BAD_REQUEST, req);
+  }
+
+  /** A word that is none of those there are is named with them. */
+  private static String unreadable(HttpMessageNotReadableException ex) {
+    for (Throwable t = ex; t != null; t = t.getCause()) {
+      if (t instanceof InvalidFormatException f && f.getTargetType().isEnum()) {
+        return Speech.say(
+            "wrong.choice",
+            "typed",
+            String.valueOf(f.getValue()),
+            "there",
+            Arrays.stream(f.getTargetType().getEnumConstants()).map(String::valueOf).toList());
+      }
+    }
+    return Speech.words().say("wrong.json");
   }
 
   @Override
@@ -92,13 +104,11 @@ class Errors extends ResponseEntityExceptionHandler {
     Class<?> type = ex.getRequiredType();
     String what =
         type == LocalDate.class
-            ? "a day, such as 2026-11-26"
-            : type != null && type.isEnum() ? "one of the words that there are" : "a number";
+            ? "wrong.day"
+            : type != null && type.isEnum() ? "wrong.word" : "wrong.number";
     ProblemDetail p =
         ProblemDetail.forStatusAndDetail(
-            HttpStatus.BAD_REQUEST,
-            sentence(
-                "in the address stands '" + ex.getValue() + "' where there should be " + what));
+            HttpStatus.BAD_REQUEST, Speech.say(what, "typed", String.valueOf(ex.getValue())));
     return handleExceptionInternal(ex, p, h, HttpStatus.BAD_REQUEST, req);
   }
 
@@ -109,10 +119,9 @@ class Errors extends ResponseEntityExceptionHandler {
     ProblemDetail p =
         ProblemDetail.forStatusAndDetail(
             HttpStatus.BAD_REQUEST,
-            String.join(
-                "; ",
+            together(
                 ex.getAllErrors().stream()
-                    .map(e -> Objects.toString(e.getDefaultMessage()))
+                    .map(e -> asked(e.getDefaultMessage()))
                     .distinct()
                     .toList()));
     return handleExceptionInternal(ex, p, h, HttpStatus.BAD_REQUEST, req);
@@ -121,14 +130,13 @@ class Errors extends ResponseEntityExceptionHandler {
   @ExceptionHandler
   ProblemDetail address(InvalidParameterException e) {
     return ProblemDetail.forStatusAndDetail(
-        HttpStatus.BAD_REQUEST,
-        "The address is not well written after its ?; check the signs with %.");
+        HttpStatus.BAD_REQUEST, Speech.words().say("wrong.query"));
   }
 
   @ExceptionHandler
   ProblemDetail upload(MultipartException e) {
     return ProblemDetail.forStatusAndDetail(
-        HttpStatus.BAD_REQUEST, "The file did not arrive whole; choose it again.");
+        HttpStatus.BAD_REQUEST, Speech.words().say("wrong.upload"));
   }
 
   /**
@@ -159,15 +167,13 @@ class Errors extends ResponseEntityExceptionHandler {
           .cacheControl(CacheControl.noCache())
           .body(index);
     }
-    ProblemDetail p =
-        ProblemDetail.forStatusAndDetail(
-            st, "There is nothing at this address; check how it is written.");
+    ProblemDetail p = ProblemDetail.forStatusAndDetail(st, Speech.words().say("wrong.address"));
     return handleExceptionInternal(ex, p, h, st, req);
   }
 
   @ExceptionHandler
   ProblemDetail notThere(NotThere e) {
-    return ProblemDetail.forStatusAndDetail(HttpStatus.NOT_FOUND, e.getMessage());
+    return ProblemDetail.forStatusAndDetail(HttpStatus.NOT_FOUND, sentence(e));
   }
 
   @ExceptionHandler
@@ -203,19 +209,18 @@ class Errors extends ResponseEntityExceptionHandler {
     String detail;
     if (e.duplicate()) {
       answer = ResponseEntity.status(HttpStatus.CONFLICT);
-      detail = "This name is taken already; choose another.";
+      detail = "wrong.taken";
     } else if (e.noSuchRow()) {
       answer = ResponseEntity.status(HttpStatus.NOT_FOUND);
-      detail =
-          "A student, a group or a piece that was named is not here any more; load the page anew.";
+      detail = "wrong.row";
     } else if (e.tooLong()) {
       answer = ResponseEntity.badRequest();
-      detail = "A text is longer than there is room for; shorten it.";
+      detail = "wrong.long";
     } else if (e.busy()) {
       answer =
           ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE)
               .header(HttpHeaders.RETRY_AFTER, "1");
-      detail = "Too much is asked at once; nothing was changed. Try again.";
+      detail = "wrong.busy";
     } else {
       if (e.noRoom()) {
         LOG.error("the disk of the data is full");
@@ -223,16 +228,10 @@ class Errors extends ResponseEntityExceptionHandler {
         LOG.error("the database failed", e);
       }
       answer = ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE);
-      detail =
-          e.noRoom()
-              ? "The disk is full, so nothing was kept. Make room on it; Sempre goes on by itself."
-              : e.readOnly()
-                  ? "The folder of the data can't be written any more, so nothing was kept. Make it"
-                      + " writable; Sempre goes on by itself."
-                  : "The data could not be read or written; nothing was changed. Try again.";
+      detail = e.noRoom() ? "wrong.disk" : e.readOnly() ? "wrong.read-only" : "wrong.database";
     }
     HttpStatusCode status = answer.build().getStatusCode();
-    return answer.body(ProblemDetail.forStatusAndDetail(status, detail));
+    return answer.body(ProblemDetail.forStatusAndDetail(status, Speech.words().say(detail)));
   }
 
   @ExceptionHandler
@@ -243,19 +242,23 @@ class Errors extends ResponseEntityExceptionHandler {
     }
     LOG.error("unexpected", e);
     return ProblemDetail.forStatusAndDetail(
-        HttpStatus.INTERNAL_SERVER_ERROR,
-        "Something went wrong inside Sempre; nothing was changed. Try again.");
+        HttpStatus.INTERNAL_SERVER_ERROR, Speech.words().say("wrong.inside"));
   }
 
-  private static String sentence(Exception e) {
-    return sentence(String.valueOf(e.getMessage()));
+  /** All that is asked for in one sentence. */
+  private static String together(List<String> asked) {
+    return Speech.words().sentence(Saying.of("error.other", "text", String.join("; ", asked)));
   }
 
-  /** As a sentence; what was sent and comes back in it is cut to a few lines. */
-  static String sentence(String text) {
-    String shown = text.length() > LONGEST ? text.substring(0, LONGEST) + " …" : text;
-    return Character.toUpperCase(shown.charAt(0))
-        + shown.substring(1)
-        + (shown.endsWith(".") ? "" : ".");
+  /** What a validation asks for, by the key that it names. */
+  private static String asked(String key) {
+    String k = Objects.toString(key, "");
+    return Speech.words().has(k) ? Speech.words().say(k) : k;
+  }
+
+  /** What an error says, as a sentence; what was sent and comes back in it is cut. */
+  static String sentence(RuntimeException e) {
+    String shown = Speech.words().sentence(Refusal.of(e));
+    return shown.length() > LONGEST ? shown.substring(0, LONGEST) + " …" : shown;
   }
 }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import sempre.core.Refusal;
 import sempre.core.instrument.Role;
 import sempre.core.planning.Plan;
 import sempre.formats.musicxml.FingeredFile;
@@ -16,7 +17,7 @@ final class Fingered {
   /** Checks which fingerings are asked for: those that are new or not usual, or all. */
   static String which(String which) {
     if (!List.of("changed", "all").contains(which)) {
-      throw new IllegalArgumentException("'" + which + "' is neither 'changed' nor 'all'");
+      throw new Refusal("error.which", "typed", which);
     }
     return which;
   }

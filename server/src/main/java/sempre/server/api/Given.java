@@ -32,9 +32,7 @@ class Given {
   }
 
   Shelf.Assignment one(Db.Tx tx, long id) throws SQLException {
-    return shelf
-        .assignment(tx, id)
-        .orElseThrow(() -> new Errors.NotThere("This is not given to anybody any more."));
+    return shelf.assignment(tx, id).orElseThrow(() -> new Errors.NotThere("gone.given"));
   }
 
   /** Whether somebody of a group plays it. */
@@ -99,7 +97,7 @@ class Given {
             + ", "
             + Catalogue.standard()
                 .find(a.section())
-                .map(i -> i.name().toLowerCase(java.util.Locale.ENGLISH))
+                .map(Speech.words()::instrumentInside)
                 .orElse(a.section());
   }
 
@@ -122,8 +120,15 @@ class Given {
     String bars =
         a.bars().isEmpty()
             ? ""
-            : (a.bars().matches("\\w+") ? "bar " : "bars ") + a.bars().replaceAll("\\s*-\\s*", "–");
-    String tempo = a.tempo() == 0 ? "" : "at " + a.tempo();
-    return bars + (bars.isEmpty() || tempo.isEmpty() ? "" : ", ") + tempo;
+            : Speech.say(
+                a.bars().matches("\\w+") ? "bar" : "bars",
+                "bars",
+                a.bars().replaceAll("\\s*-\\s*", "–"));
+    if (a.tempo() == 0) {
+      return bars;
+    }
+    return bars.isEmpty()
+        ? Speech.say("tempo", "tempo", a.tempo())
+        : Speech.say("bars.tempo", "bars", bars, "tempo", a.tempo());
   }
 }

@@ -23,7 +23,7 @@ final class Lanes {
       }
       String label =
           k.kind() == Keywork.Kind.HANDS
-              ? shortName(f)
+              ? Speech.words().lane(f)
               : k.controls().stream()
                   .filter(c -> c.finger() == f)
                   .map(Control::token)
@@ -46,18 +46,5 @@ final class Lanes {
           }
         });
     return guides;
-  }
-
-  private static String shortName(Finger f) {
-    return switch (f) {
-      case LT, RT -> "thumb";
-      case L1, R1 -> "first";
-      case L2, R2 -> "second";
-      case L3, R3 -> "third";
-      case L4, R4 -> "little";
-      case LP -> "palm";
-      case RP -> "side";
-      case ARM -> "slide";
-    };
   }
 }

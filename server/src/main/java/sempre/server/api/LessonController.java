@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import sempre.core.Refusal;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Stage;
 import sempre.core.learning.Learner;
@@ -66,9 +67,7 @@ class LessonController {
     return db.inTransaction(
         tx -> {
           People.Group g =
-              people
-                  .group(tx, groupId)
-                  .orElseThrow(() -> new Errors.NotThere("This group is not here any more."));
+              people.group(tx, groupId).orElseThrow(() -> new Errors.NotThere("gone.group"));
           Stage stage = Stage.of(g.stage());
           Map<Same, List<Learning>> rows = new LinkedHashMap<>();
           List<String> without = new ArrayList<>();
@@ -76,7 +75,7 @@ class LessonController {
             try {
               learn(tx, k, stage, concert, octaves, rows, without);
             } catch (IllegalArgumentException e) {
-              without.add(k.student().name() + ": " + Errors.sentence(e.getMessage()));
+              without.add(k.student().name() + ": " + Errors.sentence(e));
             }
           }
           return new Views.LessonView(
@@ -136,8 +135,7 @@ class LessonController {
     for (String one : at) {
       int colon = one.indexOf(':');
       if (colon < 1) {
-        throw new IllegalArgumentException(
-            "say where a section learns the note as alto-sax:F4, not '" + one + "'");
+        throw new Refusal("error.lesson-at", "typed", one);
       }
       octaves.put(one.substring(0, colon), Pitch.parse(one.substring(colon + 1)));
     }

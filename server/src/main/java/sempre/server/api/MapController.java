@@ -77,9 +77,7 @@ class MapController {
     return db.inTransaction(
         tx -> {
           People.Group g =
-              people
-                  .group(tx, id)
-                  .orElseThrow(() -> new Errors.NotThere("This group is not here any more."));
+              people.group(tx, id).orElseThrow(() -> new Errors.NotThere("gone.group"));
           List<People.Student> students = people.students(tx, id);
           Map<String, Integer> players = new LinkedHashMap<>();
           students.forEach(s -> players.merge(s.instrument(), 1, Integer::sum));

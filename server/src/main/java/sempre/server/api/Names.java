@@ -1,12 +1,10 @@
 package sempre.server.api;
 
 import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
-import java.util.Locale;
 import sempre.core.instrument.Option;
 import sempre.core.pitch.Pitch;
 import sempre.server.store.People;
@@ -14,11 +12,7 @@ import sempre.server.store.Shelf;
 
 /** Names and dates as a teacher says them. */
 final class Names {
-  private static final DateTimeFormatter DAY =
-      DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
-
-  private static final DateTimeFormatter DATE =
-      DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
+  private static final int FORTNIGHT = 14;
 
   private Names() {}
 
@@ -64,34 +58,27 @@ final class Names {
 
   /** A date with its year. */
   static String date(LocalDate date) {
-    return DATE.format(date);
+    return Speech.words().date(date);
   }
 
   static String day(LocalDate date, LocalDate today) {
     long days = ChronoUnit.DAYS.between(today, date);
-    if (days == 0) {
-      return "today";
-    }
-    if (days == 1) {
-      return "tomorrow";
-    }
-    if (days == -1) {
-      return "yesterday";
-    }
-    return (days < 0 ? "was due " : "") + DAY.format(date);
+    return days == 0
+        ? Speech.say("day.today")
+        : days == 1
+            ? Speech.say("day.tomorrow")
+            : days == -1
+                ? Speech.say("day.yesterday")
+                : Speech.say(
+                    days < 0 ? "day.was-due" : "day.on", "day", Speech.words().shortDay(date));
   }
 
   static String ago(LocalDate date, LocalDate today) {
     long days = ChronoUnit.DAYS.between(date, today);
-    if (days <= 0) {
-      return "today";
-    }
-    if (days == 1) {
-      return "yesterday";
-    }
-    if (days < 14) {
-      return days + " days ago";
-    }
-    return days / 7 + " weeks ago";
+    return days <= 0
+        ? Speech.say("day.today")
+        : days < FORTNIGHT
+            ? Speech.say("ago.days", "n", days)
+            : Speech.say("ago.weeks", "n", days / 7);
   }
 }

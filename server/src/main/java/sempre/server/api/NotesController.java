@@ -21,6 +21,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import sempre.core.Refusal;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Entry;
 import sempre.core.instrument.House;
@@ -55,24 +56,23 @@ class NotesController {
 
   /** A teacher's own fingering. */
   record OwnBody(
-      @NotBlank(message = "choose the note") String note,
-      @NotBlank(message = "write the fingering")
-          @Size(max = 100, message = "the fingering is too long")
+      @NotBlank(message = "ask.note") String note,
+      @NotBlank(message = "ask.write-fingering") @Size(max = 100, message = "ask.fingering-long")
           String fingering,
-      @NotBlank(message = "say what sort of fingering it is") String role,
-      @NotBlank(message = "give the fingering a name of a few words")
-          @Size(max = House.LONGEST, message = "keep the name under 120 letters")
+      @NotBlank(message = "ask.role") String role,
+      @NotBlank(message = "ask.fingering-name")
+          @Size(max = House.LONGEST, message = "ask.name-long")
           String label,
-      @Size(max = House.LONGEST, message = "keep the words under 120 letters") String words,
-      @Size(max = 300, message = "keep the remark under 300 letters") String remark) {}
+      @Size(max = House.LONGEST, message = "ask.words-long") String words,
+      @Size(max = 300, message = "ask.remark-long") String remark) {}
 
   /** How one fingering shall stand in this house. */
   record ChoiceBody(
-      @NotBlank(message = "choose the note") String note,
-      @NotNull(message = "choose the fingering") String fingering,
+      @NotBlank(message = "ask.note") String note,
+      @NotNull(message = "ask.fingering") String fingering,
       boolean hidden,
       boolean house,
-      @Size(max = House.LONGEST, message = "keep the words under 120 letters") String words) {}
+      @Size(max = House.LONGEST, message = "ask.words-long") String words) {}
 
   /** What was added, with what the tone holes say against it. */
   record Added(String fingering, String doubt) {}
@@ -126,7 +126,7 @@ class NotesController {
                   Optional.empty());
           Pitch meant = Pitch.parse(expected);
           if (setup.ways(meant).isEmpty()) {
-            throw new IllegalArgumentException(Speech.words().plan().notThere(setup, meant));
+            throw new Refusal("error.other", "text", Speech.words().plan().notThere(setup, meant));
           }
           return Trouble.causes(player, meant, Pitch.parse(heard)).stream()
               .map(c -> cause(setup.instrument(), c))
@@ -205,8 +205,7 @@ class NotesController {
             houses
                 .row(tx, houses.house(tx, instrument), key(instrument, note, fingering))
                 .map(Views.Id::new)
-                .orElseThrow(
-                    () -> new Errors.NotThere("This fingering is not among your own any more.")));
+                .orElseThrow(() -> new Errors.NotThere("gone.own")));
   }
 
   /**
@@ -222,7 +221,7 @@ class NotesController {
           List<Entry> of = new ArrayList<>(i.entriesOf(Pitch.parse(body.note())));
           house.own().stream().filter(e -> e.written().midi() == key.midi()).forEach(of::add);
           if (of.stream().noneMatch(e -> House.Key.of(e).equals(key))) {
-            throw new Errors.NotThere("This fingering is not in the table any more.");
+            throw new Errors.NotThere("gone.fingering");
           }
           if (body.hidden() && !house.hidden().contains(key)) {
             mayHide(house, of, key);
@@ -232,7 +231,7 @@ class NotesController {
             houses.standard(tx, instrument, key, body.house());
           }
           houses.say(tx, instrument, key, body.words() == null ? "" : body.words());
-          return new Views.Done("The choice is kept.");
+          return new Views.Done(Speech.say("done.choice"));
         });
   }
 
@@ -244,8 +243,7 @@ class NotesController {
             .map(House.Key::of)
             .anyMatch(k -> !k.equals(key) && !house.hidden().contains(k));
     if (!left) {
-      throw new IllegalArgumentException(
-          "this is the last fingering of its note; add or show another before you hide it");
+      throw new Refusal("error.last-fingering");
     }
   }
 
@@ -264,11 +262,11 @@ class NotesController {
   @PutMapping(value = "/notes/{instrument}/own.yaml", consumes = MediaType.TEXT_PLAIN_VALUE)
   Views.Done replace(@PathVariable String instrument, @RequestBody String yaml) {
     Instrument i = Catalogue.standard().instrument(instrument);
-    House house = House.read("The file", yaml, i);
+    House house = House.read(Speech.say("the-file"), yaml, i);
     return db.inTransaction(
         tx -> {
           houses.replace(tx, house);
-          return new Views.Done("The file is taken over.");
+          return new Views.Done(Speech.say("done.file"));
         });
   }
 
@@ -283,7 +281,7 @@ class NotesController {
     for (String s : set == null ? List.<String>of() : set) {
       int at = s.indexOf('=');
       if (at < 0) {
-        throw new IllegalArgumentException("write an option as name=value, not '" + s + "'");
+        throw new Refusal("error.option-form", "typed", s);
       }
       options.put(s.substring(0, at), s.substring(at + 1));
     }

@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Component;
+import sempre.core.Saying;
 import sempre.server.file.Daily;
 import sempre.server.file.School;
 
@@ -23,8 +24,8 @@ public class Notices {
     this.dailies = dailies;
   }
 
-  /** A sentence each; empty when all is well. */
-  public List<String> all() {
+  /** What there is to tell; empty when all is well. */
+  public List<Saying> all() {
     return Stream.of(
             schools.stream().flatMap(s -> s.said().stream()),
             dailies.stream().map(Daily::trouble).flatMap(Optional::stream),

@@ -4,6 +4,8 @@ import java.sql.SQLException;
 import java.util.function.Supplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import sempre.core.Refusal;
+import sempre.core.Saying;
 import sempre.server.store.People;
 import sempre.server.store.Shelf;
 import sempre.server.store.StoreException;
@@ -12,12 +14,12 @@ import sempre.server.store.StoreException;
  * Something of one piece can't be worked out for one player. Wherever others stand beside it, it is
  * a sentence in its row and touches nothing else.
  */
-final class Odd extends RuntimeException {
+final class Odd extends Refusal {
   private static final long serialVersionUID = 1L;
   private static final Logger LOG = LoggerFactory.getLogger(Odd.class);
 
-  private Odd(String sentence, Throwable cause) {
-    super(sentence, cause);
+  private Odd(Saying saying, Throwable cause) {
+    super(saying, cause);
   }
 
   /** Something that is worked out and may ask the database. */
@@ -50,11 +52,16 @@ final class Odd extends RuntimeException {
         LOG.error("piece {} can't be worked out", piece.id(), e);
       }
       throw new Odd(
-          "'"
-              + piece.title()
-              + "' can't be worked out for "
-              + student.name()
-              + (said ? ": " + e.getMessage() : "; correct the file and bring it in again"),
+          said
+              ? Saying.of(
+                  "odd.why",
+                  "piece",
+                  piece.title(),
+                  "student",
+                  student.name(),
+                  "why",
+                  Refusal.of((RuntimeException) e))
+              : Saying.of("odd", "piece", piece.title(), "student", student.name()),
           e);
     }
   }

@@ -62,11 +62,9 @@ class PeopleController {
   }
 
   record GroupBody(
-      @NotBlank(message = "give the group a name")
-          @Size(max = 80, message = "keep the group's name under 80 letters")
-          String name,
+      @NotBlank(message = "ask.group") @Size(max = 80, message = "ask.group-long") String name,
       Stage stage,
-      @Size(max = 40, message = "keep the school year under 40 letters") String year,
+      @Size(max = 40, message = "ask.year-long") String year,
       Set<DayOfWeek> days) {
 
     /** The group meant; without a stage it is in its first years. */
@@ -82,19 +80,18 @@ class PeopleController {
   }
 
   record StudentBody(
-      @NotBlank(message = "give the student's first name")
-          @Size(max = 40, message = "keep the first name under 40 letters")
+      @NotBlank(message = "ask.first-name") @Size(max = 40, message = "ask.first-name-long")
           String givenName,
-      @Size(max = 6, message = "keep the initial under 7 letters") String initial,
-      @NotBlank(message = "choose an instrument") String instrument,
+      @Size(max = 6, message = "ask.initial-long") String initial,
+      @NotBlank(message = "ask.instrument") String instrument,
       Map<String, String> options,
       List<String> avoid,
       Map<String, String> style,
       List<Long> groups,
       long person,
-      @Size(max = 20, message = "keep the seat under 21 letters") String seat) {}
+      @Size(max = 20, message = "ask.seat-long") String seat) {}
 
-  record StyleBody(@NotBlank(message = "choose one of the ways") String school) {}
+  record StyleBody(@NotBlank(message = "ask.school") String school) {}
 
   @GetMapping("/people")
   Views.PeopleView people() {
@@ -173,7 +170,7 @@ class PeopleController {
   Views.Id changeGroup(@PathVariable long id, @Valid @RequestBody GroupBody body) {
     return db.inTransaction(
         tx -> {
-          found(people.changeGroup(tx, body.group(id)), "This group is not here any more.");
+          found(people.changeGroup(tx, body.group(id)), "gone.group");
           return new Views.Id(id);
         });
   }
@@ -183,7 +180,7 @@ class PeopleController {
     return db.inTransaction(
         tx -> {
           if (body.person() != 0) {
-            found(people.ofPerson(tx, body.person()).size(), "This student is not here any more.");
+            found(people.ofPerson(tx, body.person()).size(), "gone.student");
           }
           long id = people.add(tx, checked(0, body));
           people.setGroups(tx, id, body.groups() == null ? List.of() : body.groups());
@@ -195,7 +192,7 @@ class PeopleController {
   Views.Id change(@PathVariable long id, @Valid @RequestBody StudentBody body) {
     return db.inTransaction(
         tx -> {
-          found(people.change(tx, checked(id, body)), "This student is not here any more.");
+          found(people.change(tx, checked(id, body)), "gone.student");
           people.setGroups(tx, id, body.groups() == null ? List.of() : body.groups());
           return new Views.Id(id);
         });
@@ -225,30 +222,10 @@ class PeopleController {
   }
 
   private static String erased(People.Student s, int instruments, Map<String, Integer> sum) {
-    return s.name()
-        + " is erased for good: "
-        + counted(instruments, "instrument", "instruments")
-        + ", "
-        + counted(sum.get("heard"), "thing heard", "things heard")
-        + ", "
-        + counted(sum.get("locks"), "kept fingering", "kept fingerings")
-        + ", "
-        + counted(sum.get("choices"), "step of choosing", "steps of choosing")
-        + ", "
-        + counted(sum.get("absent"), "absence from a check", "absences from checks")
-        + ", "
-        + counted(sum.get("parts"), "chosen part", "chosen parts")
-        + ", "
-        + counted(sum.get("simpler"), "simpler part", "simpler parts")
-        + ", "
-        + counted(sum.get("given"), "piece given", "pieces given")
-        + ", "
-        + counted(sum.get("groups"), "place in a group", "places in groups")
-        + ". Nothing of it is left in Sempre; backups may still hold it.";
-  }
-
-  private static String counted(int n, String one, String many) {
-    return n + " " + (n == 1 ? one : many);
+    Map<String, Object> with = new LinkedHashMap<>(sum);
+    with.put("student", s.name());
+    with.put("instruments", instruments);
+    return Speech.words().say("erased", with);
   }
 
   @GetMapping("/instruments")
@@ -305,7 +282,7 @@ class PeopleController {
     return new Views.InstrumentView(
         i.id(),
         Speech.words().instrument(i),
-        Speech.words().note(i.lowest()) + " to " + Speech.words().note(i.highest()),
+        Speech.say("range", "from", i.lowest(), "to", i.highest()),
         i.options().stream().map(Names::option).toList(),
         i.styles().stream().map(PeopleController::view).toList(),
         i.reachable().stream()

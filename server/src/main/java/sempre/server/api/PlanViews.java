@@ -13,6 +13,7 @@ import sempre.core.instrument.Keywork;
 import sempre.core.instrument.Stage;
 import sempre.core.learning.Standing;
 import sempre.core.motion.Move;
+import sempre.core.pitch.NoteName;
 import sempre.core.pitch.Pitch;
 import sempre.core.planning.Figures;
 import sempre.core.planning.KeptDown;
@@ -228,17 +229,21 @@ final class PlanViews {
   private static String shown(String token) {
     return switch (token) {
       case "1", "2", "3", "4", "T" -> "";
-      case "Tb" -> "B♭";
-      case "tr1" -> "trill 1";
-      case "tr2" -> "trill 2";
-      case "giz" -> "high C";
-      case "f" -> "front";
-      case "hF#" -> "high F♯";
-      default ->
-          (token.matches("[ps][A-G].*") ? token.substring(1) : token)
-              .replace("#", "♯")
-              .replaceAll("(?<=[A-G])b$", "♭");
+      case "Tb" -> note("Bb");
+      case "tr1" -> Speech.say("bar-key.trill", "n", 1);
+      case "tr2" -> Speech.say("bar-key.trill", "n", 2);
+      case "giz" -> Speech.say("bar-key.high", "note", note("C"));
+      case "f" -> Speech.say("bar-key.front");
+      case "hF#" -> Speech.say("bar-key.high", "note", note("F#"));
+      default -> {
+        String bare = token.matches("[ps][A-G].*") ? token.substring(1) : token;
+        yield bare.matches("[A-G][b#]?") ? note(bare) : bare.replace("#", "♯");
+      }
     };
+  }
+
+  private static String note(String name) {
+    return Speech.words().note(NoteName.parse(name));
   }
 
   private static Views.MoveView move(Plan.PlannedMove m, Map<String, Pitch> pitches) {

@@ -67,15 +67,11 @@ class Players {
       Optional<Simpler.Kept> simpler) {}
 
   People.Student student(Db.Tx tx, long id) throws SQLException {
-    return people
-        .student(tx, id)
-        .orElseThrow(() -> new Errors.NotThere("This student is not here any more."));
+    return people.student(tx, id).orElseThrow(() -> new Errors.NotThere("gone.student"));
   }
 
   Shelf.Piece piece(Db.Tx tx, long id) throws SQLException {
-    return shelf
-        .piece(tx, id)
-        .orElseThrow(() -> new Errors.NotThere("This piece is not on the shelf any more."));
+    return shelf.piece(tx, id).orElseThrow(() -> new Errors.NotThere("gone.piece"));
   }
 
   /** The student's instrument, as the house plays it. */

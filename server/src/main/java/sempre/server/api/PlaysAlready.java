@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
 import org.springframework.stereotype.Component;
+import sempre.core.Refusal;
 import sempre.core.instrument.Compass;
 import sempre.core.instrument.Entry;
 import sempre.core.instrument.Setup;
@@ -23,6 +24,13 @@ import sempre.server.store.People;
 @Component
 class PlaysAlready {
   private static final String REMARK = "played already when set up";
+
+  /**
+   * A remark as it is told: what was written down at the set-up says so, others are a teacher's.
+   */
+  static String remark(Check c) {
+    return c.remark().equals(REMARK) ? Speech.say("heard.set-up") : c.remark();
+  }
 
   private final Players players;
   private final Checks checks;
@@ -55,9 +63,7 @@ class PlaysAlready {
       entries.add(
           PlayedAlready.standard(setup, p.midi())
               .orElseThrow(
-                  () ->
-                      new IllegalArgumentException(
-                          s.name() + "'s instrument has no " + Speech.words().note(p))));
+                  () -> new Refusal("error.student-note", "student", s.name(), "note", p)));
     }
     return write(tx, s, entries);
   }

@@ -47,11 +47,10 @@ class PlaysController {
    * @param notes as written for it
    */
   record SectionBody(
-      @NotBlank(message = "say which instrument") String instrument,
-      @NotEmpty(message = "choose the notes") List<String> notes) {}
+      @NotBlank(message = "ask.instrument") String instrument,
+      @NotEmpty(message = "ask.notes") List<String> notes) {}
 
-  record PlaysBody(
-      @NotEmpty(message = "choose the notes of a section") List<@Valid SectionBody> sections) {}
+  record PlaysBody(@NotEmpty(message = "ask.section-notes") List<@Valid SectionBody> sections) {}
 
   @GetMapping
   Views.PlaysView sections(@PathVariable long groupId) {
@@ -130,8 +129,6 @@ class PlaysController {
   }
 
   private People.Group group(Db.Tx tx, long id) throws SQLException {
-    return people
-        .group(tx, id)
-        .orElseThrow(() -> new Errors.NotThere("This group is not here any more."));
+    return people.group(tx, id).orElseThrow(() -> new Errors.NotThere("gone.group"));
   }
 }

@@ -19,6 +19,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import sempre.core.Refusal;
 import sempre.core.instrument.Stage;
 import sempre.core.learning.Demand;
 import sempre.core.learning.GroupSounds;
@@ -99,9 +100,7 @@ class ReadinessController {
     return db.inTransaction(
         tx -> {
           People.Group g =
-              people
-                  .group(tx, id)
-                  .orElseThrow(() -> new Errors.NotThere("This group is not here any more."));
+              people.group(tx, id).orElseThrow(() -> new Errors.NotThere("gone.group"));
           List<Shelf.Piece> pieces = new ArrayList<>();
           boolean assigned = !what.equals("shelf");
           if (!assigned) {
@@ -194,7 +193,7 @@ class ReadinessController {
         Matrix.Cell none =
             new Matrix.Cell(
                 Matrix.Cell.NONE.state(), Matrix.Cell.NONE.lacking(), Matrix.Cell.NONE.hard());
-        odd.put(none, Errors.sentence(e.getMessage()));
+        odd.put(none, Errors.sentence(e));
         cells.add(none);
       }
     }
@@ -230,10 +229,7 @@ class ReadinessController {
           Part part = l.page().reading().part();
           Map<String, Views.HardCell> hard = new LinkedHashMap<>();
           for (HardMove m : d.tooHard(stage)) {
-            String name =
-                Speech.words().note(m.from().pitch())
-                    + " to "
-                    + Speech.words().note(m.to().pitch());
+            String name = Speech.say("range", "from", m.from().pitch(), "to", m.to().pitch());
             hard.putIfAbsent(
                 name,
                 new Views.HardCell(
@@ -293,7 +289,7 @@ class ReadinessController {
       @PathVariable long studentId, @PathVariable long pieceId, @RequestParam LocalDate by) {
     LocalDate today = LocalDate.now(clock);
     if (by.isBefore(today)) {
-      throw new IllegalArgumentException("the day lies in the past; choose today or a later one");
+      throw new Refusal("way.past");
     }
     return db.inTransaction(
         tx -> {
@@ -305,7 +301,7 @@ class ReadinessController {
           Demand asked =
               demands
                   .of(tx, s, player, goal, reads)
-                  .orElseThrow(() -> new Errors.NotThere(s.name() + " has no part in this piece."));
+                  .orElseThrow(() -> new Errors.NotThere("gone.no-part", "student", s.name()));
           List<Shelf.Piece> pieces = new ArrayList<>();
           List<Demand> exercises = new ArrayList<>();
           for (Shelf.Piece p : shelf.pieces(tx)) {
@@ -355,10 +351,10 @@ class ReadinessController {
 
   private static String said(Demand asked, List<String> last, boolean now, String day) {
     if (!asked.beyond().isEmpty()) {
-      return Names.list(asked.beyond()) + " of this piece is beyond the instrument or the hand.";
+      return Speech.say("way.beyond", "notes", List.copyOf(asked.beyond()));
     }
-    return (now ? "The piece can be begun now" : "Then the piece, " + day)
-        + (last.isEmpty() ? "." : ", which brings " + Names.join(last) + " itself.");
+    return Speech.say(
+        now ? "way.now" : "way.then", "day", day, "n", last.size(), "notes", Names.join(last));
   }
 
   private static List<String> bars(Worth w, Part part) {

@@ -13,7 +13,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import sempre.core.instrument.Catalogue;
 import sempre.core.pitch.Pitch;
 import sempre.server.store.Db;
 import sempre.server.store.People;
@@ -67,7 +66,7 @@ class RemovalsController {
                         ? Speech.words().note(Pitch.parse(r.name()))
                         : r.name(),
                     r.kind() == Removals.Kind.STUDENT
-                        ? Catalogue.standard().find(r.about()).map(i -> i.name()).orElse(r.about())
+                        ? Speech.words().instrument(r.about()).orElse(r.about())
                         : r.about(),
                     r.at().map(d -> Names.ago(d, today)).orElse(""),
                     with(tx, r.kind(), r.id())));
@@ -127,26 +126,14 @@ class RemovalsController {
 
   private static void found(int rows) {
     if (rows == 0) {
-      throw new Errors.NotThere("This is not here any more, nor among what was removed.");
+      throw new Errors.NotThere("gone.removed");
     }
   }
 
   private List<String> with(Db.Tx tx, Removals.Kind kind, long id) throws SQLException {
     List<String> words = new ArrayList<>();
     for (Map.Entry<String, Integer> e : removals.with(tx, kind, id).entrySet()) {
-      int n = e.getValue();
-      words.add(
-          n
-              + " "
-              + switch (e.getKey()) {
-                case "assignments" -> n == 1 ? "assignment" : "assignments";
-                case "locks" -> n == 1 ? "kept fingering" : "kept fingerings";
-                case "simpler" -> n == 1 ? "simpler part" : "simpler parts";
-                case "students" -> n == 1 ? "student in it" : "students in it";
-                case "checks" -> n == 1 ? "playing check" : "playing checks";
-                case "groups" -> n == 1 ? "place in a group" : "places in groups";
-                default -> n == 1 ? "mark" : "marks";
-              });
+      words.add(Speech.say("with." + e.getKey(), "n", e.getValue()));
     }
     return words;
   }

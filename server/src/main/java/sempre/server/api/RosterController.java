@@ -12,11 +12,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import sempre.core.Refusal;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Stage;
 import sempre.formats.csv.InstrumentNames;
@@ -56,14 +56,12 @@ class RosterController {
    *     for every half step
    */
   record RosterBody(
-      @NotNull(message = "paste a list")
-          @Size(max = LONGEST, message = "the list is too long; take it in several parts")
-          String text,
+      @NotNull(message = "ask.list") @Size(max = LONGEST, message = "ask.list-long") String text,
       List<Roster.Meaning> meanings,
-      @Size(max = 80, message = "keep the group's name under 80 letters") String group,
+      @Size(max = 80, message = "ask.group-long") String group,
       Map<String, String> called,
       Map<Integer, RosterMatch.Answer> answers,
-      Map<Integer, @Size(max = 6, message = "keep the initial under 7 letters") String> initials,
+      Map<Integer, @Size(max = 6, message = "ask.initial-long") String> initials,
       Map<String, Stage> stages,
       String scale) {
     private Roster read() {
@@ -105,7 +103,7 @@ class RosterController {
                   .map(c -> new Views.RosterColumn(c.heading(), c.meaning(), c.samples()))
                   .toList(),
               Arrays.stream(Roster.Meaning.values())
-                  .map(m -> new Views.MeaningView(m, m.words()))
+                  .map(m -> new Views.MeaningView(m, Speech.words().say("meaning." + m.key())))
                   .toList(),
               rows.stream().map(RosterController::view).toList(),
               List.copyOf(groups),
@@ -141,8 +139,7 @@ class RosterController {
             }
           }
           if (added + joined == 0) {
-            throw new IllegalArgumentException(
-                "no row of the list can be taken; see what is said beside each");
+            throw new Refusal("list.nothing-taken");
           }
           int fresh = people.groups(tx).size() - before;
           return new Views.RosterDone(added, fresh, done(added, joined, fresh));
@@ -182,8 +179,7 @@ class RosterController {
     } else {
       Stage stage = stages == null ? null : stages.get(name);
       if (stage == null) {
-        throw new IllegalArgumentException(
-            "say how far " + name + " has got: the first years, school or advanced playing");
+        throw new Refusal("list.stage", "group", name);
       }
       group = people.addGroup(tx, new People.Group(0, name, stage.word(), ""));
     }
@@ -197,18 +193,7 @@ class RosterController {
   }
 
   private static String done(int added, int joined, int fresh) {
-    List<String> parts = new ArrayList<>();
-    if (added > 0) {
-      parts.add(added + (added == 1 ? " student is set up" : " students are set up"));
-    }
-    if (joined > 0) {
-      parts.add(joined + (joined == 1 ? " joins a group" : " join a group"));
-    }
-    String all = String.join(", ", parts);
-    return all
-        + (fresh == 0
-            ? "."
-            : fresh == 1 ? ", and a new group." : ", and " + fresh + " new groups.");
+    return Speech.say("list.done", "added", added, "joined", joined, "fresh", fresh);
   }
 
   private Optional<People.Group> find(Db.Tx tx, String name) throws SQLException {
@@ -243,11 +228,13 @@ class RosterController {
     if (!r.avoid().isEmpty()) {
       Instrument i = r.instrument().orElseThrow();
       more.add(
-          "does not reach the "
-              + i.reachable().stream()
+          Speech.say(
+              "list.no-reach",
+              "keys",
+              i.reachable().stream()
                   .filter(h -> r.avoid().contains(i.keywork().place(h)))
                   .map(Speech.words()::hold)
-                  .collect(Collectors.joining(", ")));
+                  .toList()));
     }
     String initial =
         o.state() == RosterMatch.State.WRONG || o.initial().isEmpty()
@@ -261,18 +248,16 @@ class RosterController {
         o.longer(),
         o.sameAs(),
         r.called(),
-        r.instrument().map(Instrument::name).orElse(""),
+        r.instrument().map(Speech.words()::instrument).orElse(""),
         r.instrument().isPresent()
             ? List.of()
             : InstrumentNames.meant(r.called()).stream()
-                .map(i -> new Views.SchoolView(i.id(), i.name()))
+                .map(i -> new Views.SchoolView(i.id(), Speech.words().instrument(i)))
                 .toList(),
         r.group(),
         r.seat(),
-        r.plays()
-            .map(p -> Speech.words().note(p.from()) + " to " + Speech.words().note(p.to()))
-            .orElse(""),
+        r.plays().map(p -> Speech.say("range", "from", p.from(), "to", p.to())).orElse(""),
         String.join(", ", more),
-        r.problems());
+        r.problems().stream().map(Speech.words()::say).toList());
   }
 }

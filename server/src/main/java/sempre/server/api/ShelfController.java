@@ -16,8 +16,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RequestPart;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
+import sempre.core.Refusal;
 import sempre.core.instrument.Catalogue;
-import sempre.core.instrument.Instrument;
 import sempre.core.score.Part;
 import sempre.core.score.PartChoice;
 import sempre.core.score.Score;
@@ -92,15 +92,13 @@ class ShelfController {
     byte[] bytes = file.getBytes();
     Score score = MusicXmlReader.read(bytes);
     if (title.isBlank()) {
-      throw new IllegalArgumentException("give the piece a title");
+      throw new Refusal("ask.title");
     }
     if (title.length() > 200 || book.length() > 120 || number.length() > 20) {
-      throw new IllegalArgumentException(
-          "keep the title under 200 letters, the book under 120, the number under 20");
+      throw new Refusal("ask.title-long");
     }
     if (score.parts().stream().noneMatch(p -> p.topLine().isPresent())) {
-      throw new IllegalArgumentException(
-          "no part of this file has notes with a pitch; there is nothing to finger");
+      throw new Refusal("ask.no-notes");
     }
     String name =
         file.getOriginalFilename() == null ? "piece.musicxml" : file.getOriginalFilename();
@@ -144,30 +142,26 @@ class ShelfController {
         score.concert(),
         score.parts().stream().mapToInt(p -> p.bars().size()).max().orElse(0),
         score.parts().stream().map(ShelfController::look).toList(),
-        score.remarks());
+        score.remarks().stream().map(Speech.words()::sentence).toList());
   }
 
   private static Views.LookPart look(Part p) {
     List<String> readBy =
         Catalogue.standard().instruments().stream()
             .filter(i -> PartChoice.names(p, i))
-            .map(Instrument::name)
+            .map(Speech.words()::instrument)
             .toList();
     return new Views.LookPart(
         p.id(),
         p.name(),
         Speech.words().key(p.key()),
         p.lowest()
-            .map(
-                l ->
-                    Speech.words().note(l)
-                        + " to "
-                        + Speech.words().note(p.highest().orElseThrow()))
+            .map(l -> Speech.say("range", "from", l, "to", p.highest().orElseThrow()))
             .orElse(""),
         Speech.words().transposition(p.transposition()),
         p.topLine().map(l -> l.notes().size()).orElse(0),
         p.lines().size(),
         readBy,
-        p.remarks());
+        p.remarks().stream().map(Speech.words()::sentence).toList());
   }
 }

@@ -21,6 +21,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import sempre.core.Refusal;
 import sempre.core.instrument.Stage;
 import sempre.core.learning.Matrix;
 import sempre.core.pitch.Pitch;
@@ -71,7 +72,7 @@ class SimplerController {
    *
    * @param below a stage: all who lack a note of the part that players of that stage have
    */
-  record BelowBody(@NotNull(message = "choose a stage") Stage below) {}
+  record BelowBody(@NotNull(message = "ask.stage") Stage below) {}
 
   /** A written part with its player and all that sounds around it. */
   private record Loaded(
@@ -141,14 +142,11 @@ class SimplerController {
             try {
               rows.add(Odd.guard(l.piece(), l.student(), () -> row(l)));
             } catch (Odd e) {
-              odd.put(l.student(), e.getMessage());
+              odd.put(l.student(), Errors.sentence(e));
             }
           }
           odd.forEach(
-              (s, why) ->
-                  rows.add(
-                      new Views.SimplerRow(
-                          Names.student(s), false, List.of(), Errors.sentence(why))));
+              (s, why) -> rows.add(new Views.SimplerRow(Names.student(s), false, List.of(), why)));
           return rows;
         });
   }
@@ -184,16 +182,14 @@ class SimplerController {
 
   private List<Loaded> group(Db.Tx tx, long groupId, long pieceId, Map<People.Student, String> odd)
       throws SQLException {
-    people
-        .group(tx, groupId)
-        .orElseThrow(() -> new Errors.NotThere("This group is not here any more."));
+    people.group(tx, groupId).orElseThrow(() -> new Errors.NotThere("gone.group"));
     Shelf.Piece piece = players.piece(tx, pieceId);
     List<Loaded> all = new ArrayList<>();
     for (People.Student s : people.students(tx, groupId)) {
       try {
         load(tx, s, piece).ifPresent(all::add);
       } catch (Odd e) {
-        odd.put(s, e.getMessage());
+        odd.put(s, Errors.sentence(e));
       }
     }
     return all;
@@ -223,10 +219,7 @@ class SimplerController {
 
   private Loaded load(Db.Tx tx, long studentId, long pieceId) throws SQLException {
     return load(tx, players.student(tx, studentId), players.piece(tx, pieceId))
-        .orElseThrow(
-            () ->
-                new Errors.NotThere(
-                    "This piece has no notes with a pitch, so there is nothing to make simpler."));
+        .orElseThrow(() -> new Errors.NotThere("gone.no-notes-simpler"));
   }
 
   private Optional<Loaded> load(Db.Tx tx, People.Student s, Shelf.Piece piece) throws SQLException {
@@ -270,14 +263,12 @@ class SimplerController {
     Map<String, Optional<Pitch>> all = new LinkedHashMap<>();
     for (Decided d : body.decided()) {
       if (!there.contains(d.noteId())) {
-        throw new IllegalArgumentException(
-            "the part has no note '" + d.noteId() + "' any more; open the page again");
+        throw new Refusal("gone.note");
       }
       Optional<Pitch> p =
           d.becomes().isEmpty() ? Optional.empty() : Optional.of(Pitch.parse(d.becomes()));
       if (p.isPresent() && l.player().setup().ways(p.get()).isEmpty()) {
-        throw new IllegalArgumentException(
-            Speech.words().note(p.get()) + " is not on this instrument; choose another note");
+        throw new Refusal("error.no-such-note", "note", p.get());
       }
       all.put(d.noteId(), p);
     }
@@ -371,6 +362,6 @@ class SimplerController {
   }
 
   private static String shown(Optional<Pitch> p) {
-    return p.map(Speech.words()::note).orElse("rest");
+    return p.map(Speech.words()::note).orElseGet(() -> Speech.say("rest"));
   }
 }

@@ -11,15 +11,15 @@ final class Sounds {
   /** {@code new for 4, in another octave for 5, again for 2}. */
   static String why(GroupSounds.Sound s) {
     List<String> parts = new ArrayList<>();
-    add(parts, "new for ", s.newFor().size());
-    add(parts, "in another octave for ", s.otherOctave().size());
-    add(parts, "again for ", s.again().size());
+    add(parts, "sound.new", s.newFor().size());
+    add(parts, "sound.octave", s.otherOctave().size());
+    add(parts, "sound.again", s.again().size());
     return String.join(", ", parts);
   }
 
-  private static void add(List<String> parts, String lead, int n) {
+  private static void add(List<String> parts, String key, int n) {
     if (n > 0) {
-      parts.add(lead + n);
+      parts.add(Speech.say(key, "n", n));
     }
   }
 }

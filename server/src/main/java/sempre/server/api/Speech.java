@@ -13,6 +13,7 @@ import org.springframework.web.servlet.HandlerInterceptor;
 import org.springframework.web.servlet.HandlerMapping;
 import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
+import sempre.core.Saying;
 import sempre.core.pitch.PitchNaming;
 import sempre.core.teaching.Ways;
 import sempre.server.store.Db;
@@ -47,6 +48,15 @@ class Speech implements HandlerInterceptor, WebMvcConfigurer {
     return request instanceof ServletRequestAttributes r
         ? Spoken.of(r.getRequest()).words()
         : Words.ENGLISH;
+  }
+
+  /**
+   * A message for the request that is being answered.
+   *
+   * @param with what it takes, names and values in turn
+   */
+  static String say(String key, Object... with) {
+    return words().say(Saying.of(key, with));
   }
 
   private static Words of(Spoken spoken, Map<String, String> ways) {

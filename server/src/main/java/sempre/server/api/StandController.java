@@ -20,11 +20,11 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.score.Bar;
 import sempre.core.score.Bars;
-import sempre.core.score.Line;
 import sempre.formats.musicxml.PlayerPage;
 import sempre.server.store.Choices;
 import sempre.server.store.Db;
 import sempre.server.store.Shelf;
+import sempre.words.Words;
 
 /** One part for one player: the page, the plan, and the teacher's choices. */
 @RestController
@@ -57,8 +57,7 @@ class StandController {
 
   /** Which part and voice a student reads. */
   record ReadingBody(
-      @NotBlank(message = "choose a part") String partId,
-      @Positive(message = "choose a voice from 1 up") int voice) {}
+      @NotBlank(message = "ask.part") String partId, @Positive(message = "ask.voice") int voice) {}
 
   @GetMapping
   Views.StandView stand(@PathVariable long studentId, @PathVariable long pieceId) {
@@ -137,11 +136,10 @@ class StandController {
             l.page().reading().move(),
             instrument.clef());
     List<String> remarks = new java.util.ArrayList<>();
-    if (!l.page().reading().remark().isEmpty()) {
-      remarks.add(l.page().reading().remark());
-    }
-    remarks.addAll(l.page().music().score().remarks());
-    remarks.addAll(l.page().reading().part().remarks());
+    Words words = Speech.words();
+    l.page().reading().remark().map(words::sentence).ifPresent(remarks::add);
+    l.page().music().score().remarks().stream().map(words::sentence).forEach(remarks::add);
+    l.page().reading().part().remarks().stream().map(words::sentence).forEach(remarks::add);
     return new Views.StandView(
         Speech.words().language(),
         Names.student(l.student()),
@@ -160,7 +158,7 @@ class StandController {
                         p.name(),
                         p.lines().stream()
                             .filter(x -> !x.notes().isEmpty())
-                            .map(Line::name)
+                            .map(x -> Speech.say("voice", "staff", x.staff(), "voice", x.voice()))
                             .toList()))
             .toList(),
         Lanes.of(instrument),

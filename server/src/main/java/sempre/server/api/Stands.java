@@ -74,11 +74,7 @@ class Stands {
   }
 
   private Loaded load(Db.Tx tx, People.Student s, Shelf.Piece p) throws SQLException {
-    return find(tx, s, p)
-        .orElseThrow(
-            () ->
-                new Errors.NotThere(
-                    "This piece has no notes with a pitch, so there is nothing to finger."));
+    return find(tx, s, p).orElseThrow(() -> new Errors.NotThere("gone.no-notes"));
   }
 
   /** What a student reads; empty where the piece has no notes with a pitch. */

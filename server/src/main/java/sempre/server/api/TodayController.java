@@ -4,12 +4,10 @@ import java.sql.SQLException;
 import java.time.Clock;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
-import java.time.format.TextStyle;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
@@ -118,11 +116,16 @@ class TodayController {
             }
           }
           if (!alone.isEmpty()) {
-            People.Group none = new People.Group(0, "In no group", Stage.SCHOOL.word(), "");
+            People.Group none =
+                new People.Group(0, Speech.say("group.none"), Stage.SCHOOL.word(), "");
             groups.add(group(tx, none, alone, open, today));
           }
           groups.sort(Comparator.comparing(g -> !g.today()));
-          return new Views.Today(today.toString(), groups, shelf.pieces(tx).size(), notices.all());
+          return new Views.Today(
+              today.toString(),
+              groups,
+              shelf.pieces(tx).size(),
+              notices.all().stream().map(Speech.words()::sentence).toList());
         });
   }
 
@@ -209,7 +212,7 @@ class TodayController {
         has.ifPresent(h -> fade(h, faded));
         first = first.or(() -> has);
       } catch (Odd e) {
-        ready.put(a.id(), none(k, ODD, Errors.sentence(e.getMessage())));
+        ready.put(a.id(), none(k, ODD, Errors.sentence(e)));
         odd =
             odd.or(() -> Optional.of(new Views.SayView(Names.student(s), a.id(), ODD, "", "", "")));
       }
@@ -223,7 +226,7 @@ class TodayController {
       return Odd.guard(
           players.piece(tx, h.given().pieceId()), h.who().student(), () -> say(tx, h, today));
     } catch (Odd e) {
-      return said(h, ODD, "", "", Errors.sentence(e.getMessage()));
+      return said(h, ODD, "", "", Errors.sentence(e));
     }
   }
 
@@ -233,7 +236,7 @@ class TodayController {
     while (!g.days().contains(day)) {
       day = day.plus(1);
     }
-    return day.getDisplayName(TextStyle.FULL, Locale.ENGLISH);
+    return Speech.words().weekday(day);
   }
 
   private Optional<Has> has(Db.Tx tx, Known k, Shelf.Assignment a) throws SQLException {
@@ -271,7 +274,7 @@ class TodayController {
   private static void fade(Has h, List<Faded> faded) {
     for (Pitch p : h.readiness().faded()) {
       Pitch sounds = h.who().player().setup().instrument().transposition().sounding(p);
-      faded.add(new Faded(sounds.pitchClass(), Pitch.usual(sounds.midi()).spokenName()));
+      faded.add(new Faded(sounds.pitchClass(), Speech.words().name(Pitch.usual(sounds.midi()))));
     }
   }
 
@@ -287,7 +290,7 @@ class TodayController {
           h,
           Views.Ready.LACKS,
           Speech.words().note(note),
-          "New: ",
+          Speech.say("say.lead.new"),
           Lesson.written(note, player, h.who().stage())
               .filter(l -> l.from().isPresent())
               .map(l -> Speech.words().teaching().comparison(i, l))
@@ -299,8 +302,8 @@ class TodayController {
           h,
           Views.Ready.LACKS,
           Speech.words().note(note),
-          "Beyond: ",
-          "Give a simpler part for this note.");
+          Speech.say("say.lead.beyond"),
+          Speech.say("say.beyond"));
     }
     if (!r.shaky().isEmpty()) {
       Pitch note = most(r.shaky(), line);
@@ -308,7 +311,7 @@ class TodayController {
           h,
           Views.Ready.SHAKY,
           Speech.words().note(note),
-          "Again: ",
+          Speech.say("say.lead.again"),
           Lesson.written(note, player, h.who().stage())
               .flatMap(l -> l.mistakes().stream().filter(m -> m.heard().isPresent()).findFirst())
               .map(m -> Speech.words().teaching().mistake(i, note, m))
@@ -333,12 +336,9 @@ class TodayController {
       return said(
           h,
           Views.Ready.HARD,
-          "bar " + h.page().reading().part().bars().get(m.to().bar()).number(),
-          "Slowly: ",
-          Speech.words().note(m.from().pitch())
-              + " to "
-              + Speech.words().note(m.to().pitch())
-              + ", the two notes alone, then round them.");
+          Speech.say("bar", "bars", h.page().reading().part().bars().get(m.to().bar()).number()),
+          Speech.say("say.lead.slowly"),
+          Speech.say("say.two-notes", "from", m.from().pitch(), "to", m.to().pitch()));
     }
     if (!r.faded().isEmpty()) {
       Pitch note = r.faded().get(0);
@@ -346,12 +346,12 @@ class TodayController {
           h,
           Views.Ready.FADED,
           Speech.words().note(note),
-          "Hear again: ",
+          Speech.say("say.lead.hear"),
           h.who()
               .standing()
               .best(note)
-              .map(m -> "Last heard " + Names.ago(day(m), today) + ".")
-              .orElse("Not heard for long."));
+              .map(m -> Speech.say("say.last-heard", "when", Names.ago(day(m), today)))
+              .orElse(Speech.say("say.not-for-long")));
     }
     return said(h, Views.Ready.READY, "", "", "");
   }
@@ -363,7 +363,7 @@ class TodayController {
   private static Views.SayView said(
       Has h, Views.Ready state, String about, String lead, String sentence) {
     return new Views.SayView(
-        Names.student(h.who().student()), h.given().id(), state, about, lead.strip(), sentence);
+        Names.student(h.who().student()), h.given().id(), state, about, lead, sentence);
   }
 
   /** Of some notes the one that the line has most often, the earlier of two. */

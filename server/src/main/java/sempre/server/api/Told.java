@@ -1,8 +1,10 @@
 package sempre.server.api;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import sempre.core.learning.Readiness;
+import sempre.core.pitch.Pitch;
 
 /** How a student stands to a piece, in a word and in a sentence. */
 final class Told {
@@ -19,18 +21,16 @@ final class Told {
 
   static String sentence(Readiness r) {
     List<String> parts = new ArrayList<>();
-    if (!r.beyond().isEmpty()) {
-      parts.add("beyond the instrument or the hand: " + Names.list(r.beyond()));
+    add(parts, "told.beyond", r.beyond());
+    add(parts, "told.lacking", r.lacking());
+    add(parts, "told.shaky", r.shaky());
+    add(parts, "told.faded", r.faded());
+    return parts.isEmpty() ? Speech.say("told.all") : String.join("; ", parts);
+  }
+
+  private static void add(List<String> parts, String key, Collection<Pitch> notes) {
+    if (!notes.isEmpty()) {
+      parts.add(Speech.say(key, "notes", List.copyOf(notes)));
     }
-    if (!r.lacking().isEmpty()) {
-      parts.add("not yet: " + Names.list(r.lacking()));
-    }
-    if (!r.shaky().isEmpty()) {
-      parts.add("shaky: " + Names.list(r.shaky()));
-    }
-    if (!r.faded().isEmpty()) {
-      parts.add("not heard for long: " + Names.list(r.faded()));
-    }
-    return parts.isEmpty() ? "has all the notes" : String.join("; ", parts);
   }
 }

@@ -4,6 +4,7 @@ import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -11,6 +12,7 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
+import sempre.core.Refusal;
 import sempre.core.instrument.Setup;
 import sempre.core.planning.Plan;
 import sempre.core.planning.Planner;
@@ -78,7 +80,9 @@ final class AssignCommand implements Callable<Integer> {
       part = part.asConcert().readBy(setup.instrument().transposition());
     }
     Line line = line(part);
-    playerOptions.meaning(setup).forEach(spec.commandLine().getErr()::println);
+    playerOptions.meaning(setup).stream()
+        .map(words.words()::say)
+        .forEach(spec.commandLine().getErr()::println);
     spec.commandLine().getErr().flush();
     Plan plan = Planner.plan(line, playerOptions.player(setup));
     PrintWriter out = spec.commandLine().getOut();
@@ -86,8 +90,8 @@ final class AssignCommand implements Callable<Integer> {
       Output.json(out, PlanJson.plan(plan, part, words.words()));
     } else {
       print(out, plan, part);
-      score.remarks().forEach(out::println);
-      part.remarks().forEach(out::println);
+      score.remarks().stream().map(words.words()::sentence).forEach(out::println);
+      part.remarks().stream().map(words.words()::sentence).forEach(out::println);
     }
     return 0;
   }
@@ -97,36 +101,28 @@ final class AssignCommand implements Callable<Integer> {
       return score.parts().stream()
           .filter(p -> p.topLine().isPresent())
           .findFirst()
-          .orElseThrow(
-              () ->
-                  new IllegalArgumentException(
-                      "no part of the file has notes with a pitch; there is nothing to finger"));
+          .orElseThrow(() -> new Refusal("ask.no-notes"));
     }
     return score
         .part(partId)
         .or(() -> score.parts().stream().filter(p -> p.name().equals(partId)).findFirst())
         .orElseThrow(
             () ->
-                new IllegalArgumentException(
-                    "there is no part '"
-                        + partId
-                        + "'; there is: "
-                        + String.join(
-                            ", ",
-                            score.parts().stream()
-                                .map(p -> p.id() + " (" + p.name() + ")")
-                                .toList())));
+                new Refusal(
+                    "cli.no-part",
+                    "typed",
+                    partId,
+                    "there",
+                    score.parts().stream().map(p -> p.id() + " (" + p.name() + ")").toList()));
   }
 
   private Line line(Part part) {
     List<Line> lines = part.lines().stream().filter(l -> !l.notes().isEmpty()).toList();
     if (lines.isEmpty()) {
-      throw new IllegalArgumentException(
-          "part '" + part.name() + "' has no notes with a pitch; choose another with --part");
+      throw new Refusal("cli.part-empty", "part", part.name());
     }
     if (voice < 1 || voice > lines.size()) {
-      throw new IllegalArgumentException(
-          "there is no voice " + voice + "; the part has " + lines.size());
+      throw new Refusal("cli.no-voice", "voice", voice, "n", lines.size());
     }
     Line line = lines.get(voice - 1);
     return bars == null ? line : Bars.of(part, bars).of(line);
@@ -141,7 +137,11 @@ final class AssignCommand implements Callable<Integer> {
               beat(n.note().beat()),
               n.note().pitch().toString(),
               n.way().fingering().text(),
-              words.words().label(n.way().entry()) + (n.isNew() ? " (new)" : ""),
+              n.isNew()
+                  ? words
+                      .words()
+                      .say("cli.new", Map.of("label", words.words().label(n.way().entry())))
+                  : words.words().label(n.way().entry()),
               n.reasons().isEmpty()
                   ? ""
                   : words
@@ -150,7 +150,7 @@ final class AssignCommand implements Callable<Integer> {
                       .reason(plan.setup().instrument(), n.way().entry(), n.reasons().get(0))));
     }
     Output.table(out, List.of("bar", "beat", "note", "fingering", "label", "why"), rows);
-    Output.left(out, plan);
+    Output.left(out, plan, words.words());
     out.flush();
   }
 

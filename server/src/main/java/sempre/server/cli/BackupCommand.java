@@ -18,6 +18,8 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
+import sempre.core.Refusal;
+import sempre.core.Saying;
 import sempre.server.file.Backup;
 import sempre.server.file.DataFolder;
 import sempre.server.file.School;
@@ -38,22 +40,22 @@ final class BackupCommand implements Callable<Integer> {
 
   @Mixin DataOption data;
 
+  @Mixin LanguageOption words;
+
   @Option(names = "--force", description = "replaces a file that is there already")
   boolean force;
 
   @Override
   public Integer call() throws IOException, InterruptedException {
     if (Files.exists(file) && !force) {
-      throw new IllegalArgumentException(
-          file + " is there already; choose another name, or add --force");
+      throw new Refusal("cli.there", "file", file.toString());
     }
     if (!School.isIn(data.folder)) {
-      throw new IllegalArgumentException(
-          "there is no school in " + data.folder + "; name its folder with --data");
+      throw new Refusal("cli.no-school", "folder", data.folder.toString());
     }
     Path dir = file.toAbsolutePath().getParent();
     if (!Files.isDirectory(dir)) {
-      throw new IllegalArgumentException("there is no folder " + dir + "; make it first");
+      throw new Refusal("cli.no-folder", "folder", dir.toString());
     }
     OptionalInt running = DataFolder.runningOn(data.folder);
     if (running.isPresent()) {
@@ -63,14 +65,19 @@ final class BackupCommand implements Callable<Integer> {
     }
     spec.commandLine()
         .getOut()
-        .println("The backup is in " + file + ", " + Files.size(file) / 1024 + " kB, and opens.");
+        .println(
+            words
+                .words()
+                .say(
+                    Saying.of(
+                        "cli.backup", "file", file.toString(), "kb", Files.size(file) / 1024)));
     return 0;
   }
 
   /** From a Sempre that has the data open. */
   private void fetch(int port, Path dir) throws IOException, InterruptedException {
     if (port == 0) {
-      throw new IllegalArgumentException("Sempre is just starting; try again when it is ready");
+      throw new Refusal("cli.starting");
     }
     Path part = dir.resolve("." + file.getFileName() + ".part");
     try {
@@ -81,9 +88,8 @@ final class BackupCommand implements Callable<Integer> {
                       .build(),
                   BodyHandlers.ofFile(part));
       if (answer.statusCode() != 200) {
-        throw new IllegalArgumentException(
-            "the running Sempre could not make a backup: "
-                + Files.readString(part, StandardCharsets.UTF_8));
+        throw new Refusal(
+            "cli.backup-failed", "why", Files.readString(part, StandardCharsets.UTF_8));
       }
       Backup.take(part, file);
     } finally {

@@ -2,8 +2,15 @@ package sempre.server.cli;
 
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
+import java.util.ResourceBundle;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.OptionSpec;
+import sempre.core.Refusal;
+import sempre.core.Saying;
+import sempre.core.pitch.PitchNaming;
+import sempre.words.Language;
+import sempre.words.Words;
 
 /**
  * The command line. No class of the web application is loaded before a command asks for it. Exit
@@ -46,15 +53,42 @@ public final class Cli {
     CommandLine line = new CommandLine(new Cli());
     line.setOut(out);
     line.setErr(err);
+    Words words = Words.of(language(args), PitchNaming.LETTERS);
+    if (words.language() != Language.EN) {
+      line.setResourceBundle(
+          ResourceBundle.getBundle("sempre.words.usage", words.language().locale()));
+    }
     line.setParameterExceptionHandler(
         (e, a) -> {
           String command = e.getCommandLine().getCommandSpec().qualifiedName();
-          err.println("sempre: " + oneLine(e.getMessage()) + "; see '" + command + " --help'");
+          String why =
+              e instanceof CommandLine.MissingParameterException m
+                  ? words.say(
+                      Saying.of(
+                          "cli.missing",
+                          "what",
+                          m.getMissing().stream()
+                              .map(
+                                  x ->
+                                      x instanceof OptionSpec o
+                                          ? o.longestName() + "=" + o.paramLabel()
+                                          : x.paramLabel())
+                              .toList()))
+                  : e instanceof CommandLine.UnmatchedArgumentException u
+                      ? words.say(Saying.of("cli.unknown", "what", u.getUnmatched()))
+                      : e.getMessage();
+          err.println(
+              "sempre: "
+                  + words.say(Saying.of("cli.help", "why", oneLine(why), "command", command)));
           return 2;
         });
     line.setExecutionExceptionHandler(
         (e, c, r) -> {
-          err.println("sempre: " + oneLine(e.getMessage() == null ? e.toString() : e.getMessage()));
+          String why =
+              e instanceof RuntimeException x && e.getMessage() != null
+                  ? words.say(Refusal.of(x))
+                  : e.getMessage() == null ? e.toString() : e.getMessage();
+          err.println("sempre: " + oneLine(why));
           return e instanceof IllegalArgumentException ? 2 : 1;
         });
     if (args.length == 0) {
@@ -62,6 +96,20 @@ public final class Cli {
       return 0;
     }
     return line.execute(args);
+  }
+
+  /** The language that the arguments name, before they are understood; English where none. */
+  private static Language language(String[] args) {
+    for (int i = 0; i < args.length; i++) {
+      String code =
+          args[i].equals("--lang") && i + 1 < args.length
+              ? args[i + 1]
+              : args[i].startsWith("--lang=") ? args[i].substring("--lang=".length()) : "";
+      if (Language.of(code).isPresent()) {
+        return Language.of(code).get();
+      }
+    }
+    return Language.EN;
   }
 
   private static String oneLine(String text) {

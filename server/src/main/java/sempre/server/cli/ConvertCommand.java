@@ -14,6 +14,8 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
+import sempre.core.Refusal;
+import sempre.core.Saying;
 import sempre.core.instrument.Role;
 import sempre.core.instrument.Setup;
 import sempre.core.pitch.Transposition;
@@ -68,6 +70,7 @@ final class ConvertCommand implements Callable<Integer> {
   boolean force;
 
   @Mixin InstrumentOptions options;
+  @Mixin LanguageOption words;
   @Mixin InstrumentOptions.PlayerOptions playerOptions;
 
   @Override
@@ -75,17 +78,17 @@ final class ConvertCommand implements Callable<Integer> {
     String name = out.getFileName().toString().toLowerCase(Locale.ROOT);
     boolean mxl = name.endsWith(".mxl");
     if (!mxl && !name.endsWith(".xml") && !name.endsWith(".musicxml")) {
-      throw new IllegalArgumentException(
-          "'" + out + "' names no format that is written; end it in .musicxml, .xml or .mxl");
+      throw new Refusal("cli.format", "file", out.toString());
     }
     if (Files.exists(out) && !force) {
-      throw new IllegalArgumentException(
-          out + " is there already; choose another name, or add --force");
+      throw new Refusal("cli.there", "file", out.toString());
     }
     MusicXmlFile source = MusicXmlFile.open(file);
     byte[] xml = instrument == null ? Xml.write(source.root()) : fingered(source);
     Files.write(out, mxl ? FingeredFile.compressed(xml) : xml);
-    spec.commandLine().getOut().println("wrote " + out);
+    spec.commandLine()
+        .getOut()
+        .println(words.words().say(Saying.of("cli.wrote", "file", out.toString())));
     return 0;
   }
 
@@ -98,16 +101,16 @@ final class ConvertCommand implements Callable<Integer> {
                 : score.part(partId).filter(p -> p.topLine().isPresent()))
             .orElseThrow(
                 () ->
-                    new IllegalArgumentException(
+                    new Refusal(
                         partId == null
-                            ? "no part of the file has notes with a pitch"
-                            : "there is no part '" + partId + "' with notes; 'assign' lists them"));
+                            ? Saying.of("ask.no-notes")
+                            : Saying.of("cli.part-notes", "typed", partId)));
     PartChoice.Reading reading =
         PartChoice.read(part, setup, concert ? PartChoice.Pages.CONCERT : PartChoice.Pages.AS_SAID);
     Plan plan = Planner.plan(reading.part().topLine().orElseThrow(), playerOptions.player(setup));
     PrintWriter err = spec.commandLine().getErr();
-    playerOptions.meaning(setup).forEach(err::println);
-    Output.left(err, plan);
+    playerOptions.meaning(setup).stream().map(words.words()::say).forEach(err::println);
+    Output.left(err, plan, words.words());
     err.flush();
     Map<String, FingeredFile.Mark> texts = new LinkedHashMap<>();
     for (Plan.PlannedNote n : plan.notes()) {

@@ -3,6 +3,7 @@ package sempre.server.cli;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
@@ -25,9 +26,11 @@ final class DemoCommand implements Callable<Integer> {
       description = "folder for the demo's data (default: .sempre/demo below this folder)")
   Path data = Path.of(".sempre", "demo");
 
+  @Mixin LanguageOption words;
+
   @Override
   public Integer call() {
-    Launch.start(data, port, true, spec.commandLine().getOut());
+    Launch.start(data, port, true, spec.commandLine().getOut(), words.words());
     return Cli.STAYS;
   }
 }

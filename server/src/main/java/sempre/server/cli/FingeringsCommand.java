@@ -13,6 +13,7 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
+import sempre.core.Refusal;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Entry;
 import sempre.core.instrument.Hold;
@@ -63,23 +64,32 @@ final class FingeringsCommand implements Callable<Integer> {
             .toList();
     PrintWriter out = spec.commandLine().getOut();
     if (found.isEmpty()) {
-      throw new IllegalArgumentException(
-          "the "
-              + i.name().toLowerCase(java.util.Locale.ROOT)
-              + " has no "
-              + note
-              + (asSetUp ? " with these options" : "")
-              + "; its written range is "
-              + i.lowest()
-              + " to "
-              + i.highest());
+      throw new Refusal(
+          asSetUp ? "cli.note-options" : "error.note-outside",
+          "instrument",
+          i,
+          "note",
+          note,
+          "from",
+          i.lowest(),
+          "to",
+          i.highest());
     }
     if (json) {
       Output.json(out, found.stream().map(list -> map(i, list)).toList());
     } else {
       Output.table(
           out,
-          List.of("note", "fingering", "role", "label", "good for", "cents", "requires", "source"),
+          Output.head(
+              words.words(),
+              "note",
+              "fingering",
+              "role",
+              "label",
+              "good-for",
+              "cents",
+              "requires",
+              "source"),
           found.stream().flatMap(List::stream).map(this::row).toList());
     }
     return 0;
@@ -89,9 +99,9 @@ final class FingeringsCommand implements Callable<Integer> {
     return List.of(
         e.written().toString(),
         e.pattern().text(),
-        e.role().word(),
+        words.words().say("role." + e.role().word()),
         words.words().label(e),
-        e.purposes().stream().map(Purpose::word).collect(Collectors.joining(", ")),
+        e.purposes().stream().map(words.words()::purpose).collect(Collectors.joining(", ")),
         e.cents().isPresent()
             ? String.format(java.util.Locale.ROOT, "%+.0f", e.cents().getAsDouble())
             : "",

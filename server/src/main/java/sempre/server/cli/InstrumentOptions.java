@@ -11,6 +11,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import picocli.CommandLine.Option;
+import sempre.core.Refusal;
+import sempre.core.Saying;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Setup;
 import sempre.core.planning.Player;
@@ -48,16 +50,14 @@ final class InstrumentOptions {
     Path knows;
 
     /** What a name without a side means, where both hands have one of that name. */
-    List<String> meaning(Setup setup) {
+    List<Saying> meaning(Setup setup) {
       return avoid.stream()
           .map(a -> Map.entry(a, setup.instrument().keywork().places(a, setup.options())))
           .filter(e -> e.getValue().size() > 1)
           .map(
               e ->
-                  "'"
-                      + e.getKey()
-                      + "' is on both hands and both are avoided; for one of them write "
-                      + String.join(" or ", e.getValue()))
+                  Saying.of(
+                      "cli.both-hands", "typed", e.getKey(), "there", List.copyOf(e.getValue())))
           .toList();
     }
 
@@ -70,8 +70,7 @@ final class InstrumentOptions {
         return Optional.empty();
       }
       if (!Files.isRegularFile(knows)) {
-        throw new IllegalArgumentException(
-            "there is no file " + knows + "; --knows takes a CSV file with note,fingering");
+        throw new Refusal("cli.knows", "file", knows.toString());
       }
       try {
         return Optional.of(KnownCsv.read(Files.readString(knows), setup));

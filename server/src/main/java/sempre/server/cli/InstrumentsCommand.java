@@ -10,6 +10,7 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
+import sempre.core.Saying;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Compass;
 import sempre.core.instrument.Instrument;
@@ -36,17 +37,20 @@ final class InstrumentsCommand implements Callable<Integer> {
     } else {
       Output.table(
           spec.commandLine().getOut(),
-          List.of("id", "name", "family", "transposition", "clef", "range", "options"),
+          Output.head(
+              words.words(), "id", "name", "family", "transposition", "clef", "range", "options"),
           all.stream()
               .map(
                   i ->
                       List.of(
                           i.id(),
                           words.words().instrument(i),
-                          i.family(),
+                          words.words().say("family." + i.family()),
                           words.words().transposition(i.transposition()),
-                          i.clef(),
-                          i.lowest() + " to " + i.highest(),
+                          words.words().say("clef." + i.clef()),
+                          words
+                              .words()
+                              .say(Saying.of("range", "from", i.lowest(), "to", i.highest())),
                           i.options().stream()
                               .map(o -> o.name() + "=" + String.join("|", o.values()))
                               .collect(Collectors.joining(" "))))

@@ -7,24 +7,28 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.file.Path;
+import java.util.Map;
 import org.springframework.boot.web.server.PortInUseException;
 import org.springframework.context.ConfigurableApplicationContext;
+import sempre.core.Refusal;
+import sempre.core.Saying;
 import sempre.server.Server;
 import sempre.server.file.UnusableException;
+import sempre.words.Words;
 
 /** Starts the web application; the only class of this package that knows it. */
 final class Launch {
   private Launch() {}
 
-  static void start(Path data, int port, boolean demo, PrintWriter out) {
+  static void start(Path data, int port, boolean demo, PrintWriter out, Words words) {
     if (port < 0 || port > 65535) {
-      throw new IllegalArgumentException("--port must lie between 0 and 65535");
+      throw new Refusal("cli.port");
     }
     ConfigurableApplicationContext context;
     try {
       context = Server.start(data, port, demo);
     } catch (RuntimeException e) {
-      throw new IllegalArgumentException(cause(e, port), e);
+      throw new Refusal(cause(e, port), e);
     }
     String address = "http://localhost:" + Server.port(context) + "/";
     if (Boolean.getBoolean("sempre.rehearse")) {
@@ -32,24 +36,24 @@ final class Launch {
       context.close();
       System.exit(0);
     }
-    Server.said(context).forEach(out::println);
-    out.println("Sempre is ready: " + address);
-    out.println("Stop it with Ctrl+C.");
+    Server.said(context).stream().map(words::sentence).forEach(out::println);
+    out.println(words.say("cli.ready", Map.of("address", address)));
+    out.println(words.say("cli.stop"));
     out.flush();
     Server.ahead(context);
   }
 
   /** Why it did not start, in one sentence. */
-  private static String cause(Throwable e, int port) {
+  private static Saying cause(Throwable e, int port) {
     for (Throwable t = e; t != null; t = t.getCause()) {
-      if (t instanceof UnusableException) {
-        return t.getMessage();
+      if (t instanceof UnusableException u) {
+        return u.saying();
       }
       if (t instanceof PortInUseException) {
-        return "port " + port + " is taken; choose another with --port";
+        return Saying.of("cli.port-taken", "port", String.valueOf(port));
       }
     }
-    return "Sempre could not start: " + e.getMessage();
+    return Saying.of("cli.not-started", "why", String.valueOf(e.getMessage()));
   }
 
   /** Walks the usual way once, so that the classes it loads can be kept for a quicker start. */

@@ -1,8 +1,8 @@
 package sempre.server.cli;
 
 import java.io.PrintWriter;
+import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -10,6 +10,8 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
+import sempre.core.Refusal;
+import sempre.core.Saying;
 import sempre.core.instrument.Finger;
 import sempre.core.instrument.Fingering;
 import sempre.core.instrument.Role;
@@ -18,6 +20,7 @@ import sempre.core.motion.Move;
 import sempre.core.motion.Moves;
 import sempre.core.pitch.Pitch;
 import sempre.core.planning.Judge;
+import sempre.words.Words;
 
 /** {@code move INSTRUMENT FROM TO}: what happens between two fingerings. */
 @Command(
@@ -60,44 +63,50 @@ final class MoveCommand implements Callable<Integer> {
           out, PlanJson.move(move, Judge.UNHURRIED_SECONDS, Judge.difficulty(move), words.words()));
       return 0;
     }
-    out.println(a.fingering() + "  to  " + b.fingering());
-    out.println("down:      " + words(move.down()));
-    out.println("up:        " + words(move.up()));
-    out.println("contrary:  " + (move.contrary() ? "yes" : "no"));
+    Words w = words.words();
+    out.println(
+        w.say(Saying.of("range", "from", a.fingering().text(), "to", b.fingering().text())));
+    List<List<String>> rows = new ArrayList<>();
+    rows.add(row(w, "down", words(move.down())));
+    rows.add(row(w, "up", words(move.up())));
+    rows.add(row(w, "contrary", w.say(move.contrary() ? "choice.true" : "choice.false")));
     move.slides()
         .forEach(
             s ->
-                out.println(
-                    "slides:    "
-                        + words.words().finger(s.finger())
-                        + " from "
-                        + s.from()
-                        + " to "
-                        + s.to()));
+                rows.add(
+                    row(
+                        w,
+                        "slides",
+                        w.say(
+                            Saying.of(
+                                "cli.slides",
+                                "finger",
+                                s.finger(),
+                                "from",
+                                s.from(),
+                                "to",
+                                s.to())))));
     move.slips()
-        .forEach(
-            s ->
-                out.println(
-                    "slips:     "
-                        + words.words().note(s.note())
-                        + ", "
-                        + words.words().plan().cause(s)));
+        .forEach(s -> rows.add(row(w, "slips", w.note(s.note()) + ", " + w.plan().cause(s))));
     move.travel()
         .ifPresent(
             t ->
-                out.println(
-                    String.format(
-                        Locale.ROOT, "slide:     %s to %s, %.1f cm", t.from(), t.to(), t.cm())));
-    out.println(
-        String.format(
-            Locale.ROOT,
-            "difficulty %.2f of 1, in a quarter of a second, slurred",
-            Judge.difficulty(move)));
+                rows.add(
+                    row(
+                        w,
+                        "slide",
+                        w.say(Saying.of("cli.cm", "from", t.from(), "to", t.to(), "cm", t.cm())))));
+    Output.columns(out, rows);
+    out.println(w.say(Saying.of("cli.difficulty", "n", Judge.difficulty(move))));
     return 0;
   }
 
+  private static List<String> row(Words w, String key, String value) {
+    return List.of(w.say("cli.move." + key), value);
+  }
+
   private String words(java.util.Set<Finger> fingers) {
-    return fingers.isEmpty() ? "none" : words.words().theFingers(fingers);
+    return fingers.isEmpty() ? words.words().say("cli.none") : words.words().theFingers(fingers);
   }
 
   private static End end(Setup setup, String text) {
@@ -109,13 +118,16 @@ final class MoveCommand implements Callable<Integer> {
           .map(w -> new End(w.fingering(), List.of(w.entry().written())))
           .orElseThrow(
               () ->
-                  new IllegalArgumentException(
-                      "this instrument has no "
-                          + text
-                          + "; its written range is "
-                          + setup.lowest()
-                          + " to "
-                          + setup.highest()));
+                  new Refusal(
+                      "error.note-outside",
+                      "instrument",
+                      setup.instrument(),
+                      "note",
+                      Pitch.parse(text),
+                      "from",
+                      setup.lowest(),
+                      "to",
+                      setup.highest()));
     }
     Fingering f = setup.instrument().keywork().read(text);
     return new End(f, List.of());

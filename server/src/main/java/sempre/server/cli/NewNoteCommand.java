@@ -14,6 +14,7 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
+import sempre.core.Saying;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Setup;
 import sempre.core.instrument.Stage;
@@ -66,8 +67,14 @@ final class NewNoteCommand implements Callable<Integer> {
     } else {
       Output.table(
           out,
-          List.of(
-              "instrument", "written", "fingering", "in words", "other ways", "comes out wrong"),
+          Output.head(
+              words.words(),
+              "instrument",
+              "written",
+              "fingering",
+              "in-words",
+              "other-ways",
+              "comes-out"),
           band.stream().map(this::row).toList());
     }
     return 0;
@@ -76,29 +83,25 @@ final class NewNoteCommand implements Callable<Integer> {
   private List<String> row(NewNote n) {
     return List.of(
         n.setup().instrument().id(),
-        n.written() + octaveWords(n.octaves(), " (", ")"),
+        n.written() + octave("cli.octaves", n.octaves()),
         n.standard().fingering(),
         words.words().label(n.standard()),
         n.others().stream().map(e -> e.fingering()).collect(Collectors.joining(", ")),
         n.wrongNotes().stream().map(w -> w.written().toString()).collect(Collectors.joining(", ")));
   }
 
-  private static String octaveWords(int octaves, String before, String after) {
-    if (octaves == 0) {
-      return "";
-    }
-    int many = Math.abs(octaves);
-    return before
-        + (many == 1 ? "an octave " : many + " octaves ")
-        + (octaves > 0 ? "up" : "down")
-        + after;
+  /** An octave that is not that of the pitch that was asked for. */
+  private String octave(String key, int octaves) {
+    return octaves == 0
+        ? ""
+        : words.words().say(Saying.of(key, "n", Math.abs(octaves), "up", octaves > 0 ? 1 : 0));
   }
 
   private Map<String, Object> map(NewNote n) {
     Map<String, Object> m = new LinkedHashMap<>();
     m.put("instrument", n.setup().instrument().id());
     m.put("written", n.written().toString());
-    m.put("octave", octaveWords(n.octaves(), "", ", to fit the instrument"));
+    m.put("octave", octave("cli.octaves-fit", n.octaves()));
     m.put("fingering", n.standard().fingering());
     m.put("label", words.words().label(n.standard()));
     m.put(

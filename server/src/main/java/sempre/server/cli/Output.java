@@ -2,9 +2,12 @@ package sempre.server.cli;
 
 import java.io.PrintWriter;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import sempre.core.Saying;
 import sempre.core.planning.Plan;
 import sempre.core.score.Note;
+import sempre.words.Words;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -26,7 +29,12 @@ final class Output {
     List<List<String>> all = new ArrayList<>();
     all.add(head);
     all.addAll(rows);
-    int[] width = new int[head.size()];
+    columns(out, all);
+  }
+
+  /** The same without a head. */
+  static void columns(PrintWriter out, List<List<String>> all) {
+    int[] width = new int[all.get(0).size()];
     for (List<String> r : all) {
       for (int c = 0; c < r.size(); c++) {
         width[c] = Math.max(width[c], r.get(c).length());
@@ -45,19 +53,26 @@ final class Output {
     out.flush();
   }
 
-  /** Names the notes of a line that have no fingering, and why: none may vanish. */
-  static void left(PrintWriter out, Plan plan) {
-    left(out, "Beyond the instrument", plan.outOfRange());
-    left(out, "Out of the hand's reach", plan.unreachable());
+  /** The heads of columns. */
+  static List<String> head(Words words, String... keys) {
+    return Arrays.stream(keys).map(k -> words.say("head." + k)).toList();
   }
 
-  private static void left(PrintWriter out, String why, List<Note> notes) {
+  /** Names the notes of a line that have no fingering, and why: none may vanish. */
+  static void left(PrintWriter out, Plan plan, Words words) {
+    left(out, "cli.beyond", plan.outOfRange(), words);
+    left(out, "cli.out-of-reach", plan.unreachable(), words);
+  }
+
+  private static void left(PrintWriter out, String key, List<Note> notes, Words words) {
     if (!notes.isEmpty()) {
       out.println(
-          why
-              + ": "
-              + String.join(
-                  " ", notes.stream().map(n -> n.pitch().toString()).distinct().toList()));
+          words.say(
+              Saying.of(
+                  key,
+                  "notes",
+                  String.join(
+                      " ", notes.stream().map(n -> n.pitch().toString()).distinct().toList()))));
     }
   }
 }

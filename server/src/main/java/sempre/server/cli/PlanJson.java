@@ -115,7 +115,7 @@ final class PlanJson {
 
   private static Map<String, Object> ornament(Ornamented o, Plan.PlannedNote n, Words words) {
     Map<String, Object> m = new LinkedHashMap<>();
-    m.put("kind", o.kind().words());
+    m.put("kind", o.kind().name().toLowerCase(Locale.ROOT).replace('_', ' '));
     m.put(
         "steps",
         o.steps().stream()

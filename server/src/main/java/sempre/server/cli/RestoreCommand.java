@@ -8,6 +8,7 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
+import sempre.core.Saying;
 import sempre.server.file.Backup;
 
 /** {@code restore}: puts a backup in the place of a school's data. */
@@ -26,18 +27,25 @@ final class RestoreCommand implements Callable<Integer> {
 
   @Mixin DataOption data;
 
+  @Mixin LanguageOption words;
+
   @Override
   public Integer call() {
     var kept = Backup.restore(file, data.folder, Clock.systemDefaultZone());
     spec.commandLine()
         .getOut()
         .println(
-            "The data of "
-                + file
-                + " are in "
-                + data.folder
-                + "."
-                + kept.map(k -> " What was there is kept as " + k + ".").orElse(""));
+            words
+                .words()
+                .sentence(
+                    Saying.of(
+                        kept.isPresent() ? "cli.restored-kept" : "cli.restored",
+                        "file",
+                        file.toString(),
+                        "folder",
+                        data.folder.toString(),
+                        "kept",
+                        kept.map(Path::toString).orElse(""))));
     return 0;
   }
 }

@@ -20,9 +20,11 @@ final class ServeCommand implements Callable<Integer> {
   @Option(names = "--port", description = "port on this machine (default 8484)")
   int port = 8484;
 
+  @Mixin LanguageOption words;
+
   @Override
   public Integer call() {
-    Launch.start(data.folder, port, false, spec.commandLine().getOut());
+    Launch.start(data.folder, port, false, spec.commandLine().getOut(), words.words());
     return Cli.STAYS;
   }
 }

@@ -12,6 +12,7 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
+import sempre.core.Refusal;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Setup;
 import sempre.core.pitch.Pitch;
@@ -54,7 +55,7 @@ final class TroubleCommand implements Callable<Integer> {
     Setup setup = options.setup(instrument);
     Pitch meant = Pitch.parse(expected);
     if (setup.ways(meant).isEmpty()) {
-      throw new IllegalArgumentException(words.words().plan().notThere(setup, meant));
+      throw new Refusal("error.other", "text", words.words().plan().notThere(setup, meant));
     }
     List<Cause> causes =
         heard == null

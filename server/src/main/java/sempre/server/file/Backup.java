@@ -17,6 +17,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
+import sempre.core.Saying;
 
 /**
  * A backup: a zip archive with the data file in it. It counts as one when it was taken out and
@@ -64,7 +65,7 @@ public final class Backup {
         Connection c = H2File.openThere(school.folder().file())) {
       make(c, file);
     } catch (SQLException | IOException e) {
-      throw new UnusableException("the backup can't be written (" + Trouble.of(e) + ")", e);
+      throw new UnusableException(Saying.of("backup.not-written", "why", Trouble.of(e)), e);
     }
   }
 
@@ -84,21 +85,17 @@ public final class Backup {
         List<String> faults = Soundness.faults(c);
         if (!faults.isEmpty()) {
           throw new UnusableException(
-              "the backup " + backup + " is damaged (" + faults.get(0) + "); take an older one");
+              "backup.damaged", "file", backup.toString(), "why", faults.get(0));
         }
         int version = Schema.version(c);
         if (version == 0 || version > Schema.NEWEST) {
           throw new UnusableException(
-              version == 0
-                  ? "the backup " + backup + " holds no school; take another"
-                  : "the backup "
-                      + backup
-                      + " was written by a newer Sempre; restore it with that");
+              version == 0 ? "backup.no-school" : "backup.newer", "file", backup.toString());
         }
         return version;
       } catch (SQLException e) {
         throw new UnusableException(
-            "the backup " + backup + " can't be opened (" + Trouble.of(e) + "); take another", e);
+            Saying.of("backup.cant-open", "file", backup.toString(), "why", Trouble.of(e)), e);
       }
     } finally {
       Files.deleteIfExists(file);
@@ -109,7 +106,7 @@ public final class Backup {
   /** Takes the data file out of a backup, or copies one that is no archive. */
   private static void takeOut(Path backup, Path to) throws IOException {
     if (!Files.isRegularFile(backup)) {
-      throw new UnusableException("there is no file " + backup);
+      throw new UnusableException("backup.no-file", "file", backup.toString());
     }
     if (H2File.looksRight(backup)) {
       Files600.copy(backup, to);
@@ -120,13 +117,14 @@ public final class Backup {
           zip.stream()
               .filter(e -> e.getName().endsWith(H2File.SUFFIX))
               .findFirst()
-              .orElseThrow(() -> new UnusableException(backup + " is no backup of Sempre's"));
+              .orElseThrow(() -> new UnusableException("backup.none", "file", backup.toString()));
       try (InputStream in = zip.getInputStream(entry)) {
         Files.copy(in, to);
       }
       Files600.file(to);
     } catch (java.util.zip.ZipException e) {
-      throw new UnusableException(backup + " is no backup of Sempre's, or is damaged", e);
+      throw new UnusableException(
+          Saying.of("backup.none-or-damaged", "file", backup.toString()), e);
     }
   }
 
@@ -147,8 +145,7 @@ public final class Backup {
       Files600.replace(held.next(), held.file());
       return kept;
     } catch (IOException e) {
-      throw new UnusableException(
-          "the backup can't be put in place (" + Trouble.of(e) + "); nothing was changed", e);
+      throw new UnusableException(Saying.of("backup.not-placed", "why", Trouble.of(e)), e);
     }
   }
 

@@ -12,6 +12,7 @@ import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import sempre.core.Saying;
 
 /**
  * A backup of every day on which Sempre runs, in the folder of the data. Each is opened and checked
@@ -36,7 +37,7 @@ public final class Daily implements AutoCloseable {
             t.setDaemon(true);
             return t;
           });
-  private volatile String trouble = "";
+  private volatile Optional<Saying> trouble = Optional.empty();
 
   /** Makes a backup as a file of its own. */
   public interface Maker {
@@ -72,18 +73,16 @@ public final class Daily implements AutoCloseable {
       for (Path old : Backup.before(school.folder(), today.minusDays(DAYS - 1L))) {
         Files.delete(old);
       }
-      trouble = "";
+      trouble = Optional.empty();
     } catch (IOException | SQLException | RuntimeException e) {
-      String why =
-          "Today's backup could not be made (" + Trouble.of(e) + "); it is tried again in an hour.";
-      LOG.warn(why);
-      trouble = why;
+      LOG.warn("today's backup could not be made; it is tried again in an hour", e);
+      trouble = Optional.of(Saying.of("backup.today", "why", Trouble.of(e)));
     }
   }
 
   /** Why there is no backup of today; empty where that is as it should be. */
-  public Optional<String> trouble() {
-    return trouble.isEmpty() ? Optional.empty() : Optional.of(trouble);
+  public Optional<Saying> trouble() {
+    return trouble;
   }
 
   @Override

@@ -11,6 +11,7 @@ import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.util.OptionalInt;
 import org.springframework.util.FileSystemUtils;
+import sempre.core.Saying;
 
 /**
  * The folder of a school's data, held by one Sempre at a time: the data file, what is made beside
@@ -35,8 +36,7 @@ public final class DataFolder implements AutoCloseable {
   public static DataFolder hold(Path folder) {
     Path dir = folder.toAbsolutePath().normalize();
     if (dir.toString().contains(";")) {
-      throw new UnusableException(
-          "the folder " + dir + " has a semicolon in its name; choose another with --data");
+      throw new UnusableException("data.semicolon", "folder", dir.toString());
     }
     FileChannel channel = null;
     try {
@@ -47,19 +47,13 @@ public final class DataFolder implements AutoCloseable {
       // held until the channel is closed, also by a kill
       if (tryLock(channel) == null) {
         channel.close();
-        throw new UnusableException(
-            "the data in " + folder + " are open in another Sempre; stop that one first");
+        throw new UnusableException("data.other-sempre", "folder", folder.toString());
       }
       return new DataFolder(dir, channel);
     } catch (IOException e) {
       close(channel);
       throw new UnusableException(
-          "nothing can be written in the folder "
-              + dir
-              + " ("
-              + Trouble.of(e)
-              + "); make it writable, or choose another with --data",
-          e);
+          Saying.of("data.nothing-written", "folder", dir.toString(), "why", Trouble.of(e)), e);
     }
   }
 

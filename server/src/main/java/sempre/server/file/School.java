@@ -12,6 +12,7 @@ import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import sempre.core.Saying;
 
 /**
  * A school's data, ready to be used: held, in the newest form and in agreement with themselves.
@@ -22,10 +23,10 @@ public final class School implements AutoCloseable {
   private static final DateTimeFormatter STAMP = DateTimeFormatter.ofPattern("yyyy-MM-dd-HHmmss");
 
   private final DataFolder folder;
-  private final List<String> said;
+  private final List<Saying> said;
   private Connection connection;
 
-  private School(DataFolder folder, List<String> said, Connection connection) {
+  private School(DataFolder folder, List<Saying> said, Connection connection) {
     this.folder = folder;
     this.said = List.copyOf(said);
     this.connection = connection;
@@ -39,7 +40,7 @@ public final class School implements AutoCloseable {
   public static School open(Path dir, Clock clock) {
     DataFolder folder = DataFolder.hold(dir);
     try {
-      List<String> said = new ArrayList<>();
+      List<Saying> said = new ArrayList<>();
       folder.sweep();
       if (!Files.exists(folder.file())) {
         Schema.migrate(folder.next());
@@ -70,33 +71,24 @@ public final class School implements AutoCloseable {
     folder.release();
   }
 
-  private static void ready(DataFolder folder, List<String> said, Clock clock)
+  private static void ready(DataFolder folder, List<Saying> said, Clock clock)
       throws SQLException, IOException {
     Path file = folder.file();
     if (Files.size(file) == 0) {
-      throw new UnusableException(
-          "the data file " + file + " is empty, so there is no school in it; " + wayOut(folder));
+      throw new UnusableException("data.empty", "file", file.toString(), "way", wayOut(folder));
     }
     if (!Files.isWritable(file)) {
-      throw new UnusableException(
-          "the data file " + file + " can't be written; make it yours and writable");
+      throw new UnusableException("data.not-writable", "file", file.toString());
     }
     if (!H2File.looksRight(file)) {
-      throw new UnusableException(
-          "the data file "
-              + file
-              + " is none of Sempre's, or its beginning is damaged; "
-              + wayOut(folder));
+      throw new UnusableException("data.not-ours", "file", file.toString(), "way", wayOut(folder));
     }
     int version;
     List<String> faults;
     try (Connection c = H2File.openToRead(file)) {
       version = Schema.version(c);
       if (version > Schema.NEWEST) {
-        throw new UnusableException(
-            "the data in "
-                + file.getParent()
-                + " were written by a newer Sempre; start that one, or a newer still");
+        throw new UnusableException("data.newer", "folder", String.valueOf(file.getParent()));
       }
       faults = Soundness.faults(c);
     }
@@ -111,25 +103,22 @@ public final class School implements AutoCloseable {
     }
   }
 
-  private static void rebuild(DataFolder folder, List<String> said, Clock clock)
+  private static void rebuild(DataFolder folder, List<Saying> said, Clock clock)
       throws SQLException, IOException {
     List<String> left = Soundness.rebuild(folder.file(), folder.next());
     if (!left.isEmpty()) {
       throw new UnusableException(
-          "the data file "
-              + folder.file()
-              + " is damaged, and so is what could be read of it ("
-              + left.get(0)
-              + "); "
-              + wayOut(folder));
+          "data.damaged",
+          "file",
+          folder.file().toString(),
+          "why",
+          left.get(0),
+          "way",
+          wayOut(folder));
     }
     Path kept = keep(folder, "before-repair", clock);
     Files600.replace(folder.next(), folder.file());
-    said.add(
-        "A sudden end had left the data in disorder; they were put in order from what could be read,"
-            + " and the file as it was is kept as "
-            + kept
-            + ".");
+    said.add(Saying.of("data.mended", "file", kept.toString()));
   }
 
   /** Keeps the data as they are, under a name that says why. */
@@ -143,32 +132,28 @@ public final class School implements AutoCloseable {
     return kept;
   }
 
-  private static String sentence(DataFolder folder, Exception e) {
+  private static Saying sentence(DataFolder folder, Exception e) {
+    String dir = String.valueOf(folder.file().getParent());
     if (Trouble.noRoom(e)) {
-      return "the disk of "
-          + folder.file().getParent()
-          + " is full; make room for about three times the size of the data file and start again,"
-          + " nothing is lost";
+      return Saying.of("data.no-room", "folder", dir);
     }
     if (String.valueOf(e.getMessage()).contains("may be already in use")) {
-      return "the data in "
-          + folder.file().getParent()
-          + " are open in another program; stop that one first";
+      return Saying.of("data.open", "folder", dir);
     }
-    return "the data file "
-        + folder.file()
-        + " can't be opened ("
-        + Trouble.of(e)
-        + "); "
-        + wayOut(folder);
+    return Saying.of(
+        "data.cant-open",
+        "file",
+        folder.file().toString(),
+        "why",
+        Trouble.of(e),
+        "way",
+        wayOut(folder));
   }
 
-  private static String wayOut(DataFolder folder) {
+  private static Saying wayOut(DataFolder folder) {
     return Backup.newest(folder)
-        .map(b -> "the last backup is " + b + ": ./sempre restore " + b)
-        .orElse(
-            "restore a backup with ./sempre restore FILE, or move this file away to begin with an"
-                + " empty school");
+        .map(b -> Saying.of("data.last-backup", "file", b.toString()))
+        .orElse(Saying.of("data.restore"));
   }
 
   /** Whether there is a school in a folder. */
@@ -176,8 +161,8 @@ public final class School implements AutoCloseable {
     return Files.exists(dir.resolve(DataFolder.NAME + H2File.SUFFIX));
   }
 
-  /** What the user is to know of the opening, a sentence each. */
-  public List<String> said() {
+  /** What the user is to know of the opening. */
+  public List<Saying> said() {
     return said;
   }
 
@@ -207,7 +192,7 @@ public final class School implements AutoCloseable {
     folder.sweep();
     List<String> faults = Soundness.rebuild(folder.file(), folder.next());
     if (!faults.isEmpty()) {
-      throw new UnusableException("the data can't be written anew (" + faults.get(0) + ")");
+      throw new UnusableException("data.not-anew", "why", faults.get(0));
     }
     Files600.replace(folder.next(), folder.file());
     Files.deleteIfExists(folder.erased());

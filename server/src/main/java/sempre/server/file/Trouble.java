@@ -3,6 +3,7 @@ package sempre.server.file;
 import java.nio.file.AccessDeniedException;
 import java.nio.file.FileSystemException;
 import java.util.Locale;
+import sempre.core.Saying;
 
 /** What ails a disk or a file, in a few words. */
 public final class Trouble {
@@ -30,20 +31,23 @@ public final class Trouble {
     return false;
   }
 
-  static String of(Throwable e) {
+  static Saying of(Throwable e) {
     if (noRoom(e)) {
-      return "the disk is full";
+      return Saying.of("data.full");
     }
     if (e instanceof AccessDeniedException) {
-      return "it belongs to somebody else";
+      return Saying.of("data.not-yours");
     }
     if (e instanceof FileSystemException f && f.getReason() != null) {
-      return f.getReason().toLowerCase(Locale.ROOT);
+      return Saying.of("error.other", "text", f.getReason().toLowerCase(Locale.ROOT));
     }
     Throwable root = e;
     while (root.getCause() != null) {
       root = root.getCause();
     }
-    return String.valueOf(root.getMessage()).replaceAll("\\s*\\R.*", "");
+    if (root.getMessage() == null) {
+      return Saying.of("data.no-reason");
+    }
+    return Saying.of("error.other", "text", root.getMessage().replaceAll("\\s*\\R.*", ""));
   }
 }

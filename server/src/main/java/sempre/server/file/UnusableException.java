@@ -1,14 +1,26 @@
 package sempre.server.file;
 
-/** A school's data can't be used as they lie there; the sentence says why and what to do. */
-public final class UnusableException extends IllegalArgumentException {
+import sempre.core.Refusal;
+import sempre.core.Saying;
+
+/** A school's data can't be used as they lie there; what is said tells why and what to do. */
+public final class UnusableException extends Refusal {
   private static final long serialVersionUID = 1L;
 
-  UnusableException(String sentence) {
-    super(sentence);
+  /**
+   * Data that can't be used.
+   *
+   * @param with what the sentence takes, names and values in turn
+   */
+  UnusableException(String key, Object... with) {
+    super(key, with);
   }
 
-  UnusableException(String sentence, Throwable cause) {
-    super(sentence, cause);
+  UnusableException(Saying saying) {
+    super(saying);
+  }
+
+  UnusableException(Saying saying, Throwable cause) {
+    super(saying, cause);
   }
 }

@@ -23,6 +23,7 @@ import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 import org.springframework.web.util.ContentCachingResponseWrapper;
+import sempre.core.Saying;
 import sempre.server.api.Notices;
 import sempre.server.api.Spoken;
 import sempre.server.store.Db;
@@ -50,7 +51,7 @@ class Answers extends OncePerRequestFilter {
   private static final int UPLOADS_AT_ONCE = 2;
 
   private record Key(
-      String address, Spoken spoken, long revision, List<String> notices, long slot) {}
+      String address, Spoken spoken, long revision, List<Saying> notices, long slot) {}
 
   private record Answer(String type, byte[] body) {}
 
@@ -65,7 +66,7 @@ class Answers extends OncePerRequestFilter {
   private final Semaphore turns = new Semaphore(AT_ONCE, true);
   private final Semaphore uploads = new Semaphore(UPLOADS_AT_ONCE, true);
   private final Db db;
-  private final Supplier<List<String>> notices;
+  private final Supplier<List<Saying>> notices;
   private final Clock clock;
   private final int patience;
 
@@ -78,7 +79,7 @@ class Answers extends OncePerRequestFilter {
    * @param notices what is to be known of the data now
    * @param patience how long a turn is waited for, in seconds
    */
-  Answers(Db db, Supplier<List<String>> notices, Clock clock, int patience) {
+  Answers(Db db, Supplier<List<Saying>> notices, Clock clock, int patience) {
     this.notices = notices;
     this.db = db;
     this.clock = clock;
@@ -161,7 +162,7 @@ class Answers extends OncePerRequestFilter {
     Semaphore of = type.startsWith("multipart/") ? uploads : turns;
     if (!turn(of)) {
       response.setHeader(HttpHeaders.RETRY_AFTER, "2");
-      Problems.write(response, 503, "Too much is asked at once; nothing was changed. Try again.");
+      Problems.write(request, response, 503, Saying.of("wrong.busy"));
       return;
     }
     try {

@@ -13,6 +13,7 @@ import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 import sempre.core.Limit;
+import sempre.core.Saying;
 
 /**
  * Bounds what is sent at once, before any of it is read: files that are uploaded have a limit of
@@ -34,24 +35,22 @@ class Bodies extends OncePerRequestFilter {
       return;
     }
     if (request.getContentLengthLong() > MOST) {
-      tooMuch(response);
+      tooMuch(request, response);
       return;
     }
     try {
       // an address that can't be decoded is found here, not in the middle of something
       request.getParameterMap();
     } catch (IllegalStateException e) {
-      Problems.write(
-          response, 400, "The address is not well written after its ?; check the signs with %.");
+      Problems.write(request, response, 400, Saying.of("wrong.query"));
       return;
     }
     chain.doFilter(new Counted(request), response);
   }
 
-  private static void tooMuch(HttpServletResponse response) throws IOException {
-    String sentence = Limit.BODY_KILOBYTES.sentence();
-    Problems.write(
-        response, 413, Character.toUpperCase(sentence.charAt(0)) + sentence.substring(1) + ".");
+  private static void tooMuch(HttpServletRequest request, HttpServletResponse response)
+      throws IOException {
+    Problems.write(request, response, 413, Limit.BODY_KILOBYTES.saying());
   }
 
   /** A request whose body ends with an error where it is too long. */

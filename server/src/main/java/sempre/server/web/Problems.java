@@ -11,6 +11,8 @@ import org.springframework.boot.webmvc.error.ErrorController;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.RequestMapping;
+import sempre.core.Saying;
+import sempre.server.api.Spoken;
 
 /** Refusals that come from before or beside the controllers, as problem+json too. */
 public final class Problems {
@@ -22,24 +24,30 @@ public final class Problems {
   /**
    * Answers with a problem.
    *
-   * @param sentence of Sempre's own, without quotation marks
+   * @param saying what is told, in the words of the request
    */
-  static void write(HttpServletResponse response, int status, String sentence) throws IOException {
+  static void write(
+      HttpServletRequest request, HttpServletResponse response, int status, Saying saying)
+      throws IOException {
+    String sentence = Spoken.of(request).words().sentence(saying);
     response.setStatus(status);
     response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
     response.setCharacterEncoding("UTF-8");
     response
         .getWriter()
-        .write("{\"status\":" + status + ",\"detail\":\"" + sentence + "\",\"title\":\"\"}");
+        .write(
+            "{\"status\":"
+                + status
+                + ",\"detail\":\""
+                + sentence.replace("\"", "'")
+                + "\",\"title\":\"\"}");
   }
 
-  private static String sentence(int status) {
+  private static String key(int status) {
     if (status == HttpServletResponse.SC_NOT_FOUND) {
-      return "There is nothing at this address; check how it is written.";
+      return "wrong.address";
     }
-    return status < INTERNAL
-        ? "The request is not one that a browser sends; nothing was changed."
-        : "Something went wrong inside Sempre; nothing was changed. Try again.";
+    return status < INTERNAL ? "wrong.request" : "wrong.inside";
   }
 
   /** The page of errors; who calls it straight finds nothing there. */
@@ -49,7 +57,7 @@ public final class Problems {
     void error(HttpServletRequest request, HttpServletResponse response) throws IOException {
       Object status = request.getAttribute(RequestDispatcher.ERROR_STATUS_CODE);
       int code = status instanceof Integer i && i >= LEAST ? i : HttpServletResponse.SC_NOT_FOUND;
-      write(response, code, sentence(code));
+      write(request, response, code, Saying.of(key(code)));
     }
   }
 
@@ -63,7 +71,7 @@ public final class Problems {
       }
       try {
         response.setHeader("X-Content-Type-Options", "nosniff");
-        write(response.getResponse(), status, sentence(status));
+        write(request, response.getResponse(), status, Saying.of(key(status)));
         response.finishResponse();
       } catch (IOException | IllegalStateException e) {
         container.getLogger().debug("the line is gone", e);

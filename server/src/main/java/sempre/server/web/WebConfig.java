@@ -26,6 +26,7 @@ import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 import org.springframework.web.servlet.resource.EncodedResourceResolver;
 import org.springframework.web.servlet.resource.PathResourceResolver;
+import sempre.core.Saying;
 
 /** Serves the interface: its files, and its one page under every address of it. */
 @Configuration
@@ -98,7 +99,7 @@ public class WebConfig implements WebMvcConfigurer {
       boolean changes = !Set.of("GET", "HEAD").contains(request.getMethod());
       if (!HOSTS.contains(request.getServerName())
           || changes && origin != null && !own(origin, request)) {
-        Problems.write(response, 403, "Open Sempre under the address it printed.");
+        Problems.write(request, response, 403, Saying.of("wrong.host"));
         return;
       }
       response.setHeader(

@@ -139,7 +139,10 @@ public class ApiTest extends DemoTestBase {
   @DataProvider
   public Object[][] badChecks() {
     return new Object[][] {
-      {"[{\"written\":\"A4\",\"fingering\":\"1 3\",\"grade\":\"SECURE\"}]", "has no fingering 1 3"},
+      {
+        "[{\"written\":\"A4\",\"fingering\":\"1 3\",\"grade\":\"SECURE\"}]",
+        "has no fingering ‘1 3’"
+      },
       {"[{\"written\":\"H4\",\"fingering\":\"1 2\",\"grade\":\"SECURE\"}]", "is not a note"},
     };
   }
@@ -193,7 +196,7 @@ public class ApiTest extends DemoTestBase {
             .getBytes(StandardCharsets.UTF_8);
     MvcTestResult r = upload("/api/pieces/look", "bad.xml", file);
     assertThat(r).hasStatus(422);
-    assertThat(body(r).get("detail").asString()).contains("bar 7").contains("'X' is not A to G");
+    assertThat(body(r).get("detail").asString()).contains("bar 7").contains("‘X’ is not A to G");
   }
 
   @Test

@@ -33,7 +33,7 @@ public class ErrorsTest {
     SQLException locked =
         new SQLException("IO Exception", "90028", new IOException("Read-only file system"));
     assertThat(errors.store(new StoreException(locked)).getBody().getDetail())
-        .startsWith("The folder of the data can't be written any more");
+        .startsWith("The folder of the data can’t be written any more");
     ResponseEntity<ProblemDetail> busy =
         errors.store(new StoreException(new SQLTransientConnectionException("timed out")));
     assertThat(busy.getStatusCode().value()).isEqualTo(503);

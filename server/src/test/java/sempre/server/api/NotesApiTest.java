@@ -142,9 +142,9 @@ public class NotesApiTest extends ServerTestBase {
     assertThat(causes.get(0).get("text").asString()).contains("too slack");
     assertThat(mvc.get().uri("/api/notes/trumpet/trouble?expected=Bb4&heard=Bb4").exchange())
         .hasStatus(400);
-    JsonNode band = get("/api/newnote?pitch=Ab4&stage=school");
+    JsonNode band = get("/api/newnote?pitch=Ab4&stage=SCHOOL");
     assertThat(band).hasSize(27);
-    assertThat(mvc.get().uri("/api/newnote?pitch=H4&stage=school").exchange()).hasStatus(400);
+    assertThat(mvc.get().uri("/api/newnote?pitch=H4&stage=SCHOOL").exchange()).hasStatus(400);
   }
 
   @Test
@@ -183,7 +183,7 @@ public class NotesApiTest extends ServerTestBase {
   public void badFingeringsAreRefusedWithASentence() {
     MvcTestResult r = own("A4", "T 1 2 | 9", "nine");
     assertThat(r).hasStatus(400);
-    assertThat(body(r).get("detail").asString()).contains("There is no '9' on the right");
+    assertThat(body(r).get("detail").asString()).contains("There is no ‘9’ on the right");
     assertThat(own("A4", "T 1 2 | Eb", "again")).hasStatus(400);
     assertThat(own("A4", "T 1 2 | 3 Eb", "")).hasStatus(400);
     assertThat(own("A4", "T 1 3 | Eb", "fork")).hasStatusOk();
@@ -210,7 +210,7 @@ public class NotesApiTest extends ServerTestBase {
     assertThat(way("flute", "Bb4", "Tb 1 | Eb").get("house").asBoolean()).isFalse();
     assertThat(note("flute", "Bb4").get("ways").get(0).get("fingering").asString())
         .isEqualTo("T 1 | Bb Eb");
-    assertThat(way("flute", "Bb4", "T 1 | 1 Eb").get("role").asString()).isEqualTo("alternate");
+    assertThat(way("flute", "Bb4", "T 1 | 1 Eb").get("role").asString()).isEqualTo("ALTERNATE");
   }
 
   @Test
@@ -228,7 +228,7 @@ public class NotesApiTest extends ServerTestBase {
     MvcTestResult bad =
         yaml("flute", "instrument: flute\nhidden: [{note: A4, fingering: \"T |\"}]");
     assertThat(bad).hasStatus(422);
-    assertThat(body(bad).get("detail").asString()).contains("A4 has no fingering 'T |'");
+    assertThat(body(bad).get("detail").asString()).contains("A4 has no fingering ‘T |’");
     assertThat(way("flute", "Bb4", "T 1 | Bb Eb").get("hidden").asBoolean())
         .as("a refused file changes nothing")
         .isTrue();

@@ -113,20 +113,20 @@ public class OddPieceTest extends DemoTestBase {
         }
       }
       JsonNode first = next.get("players").get(0);
-      assertThat(first.get("state").asString()).isEqualTo("odd");
+      assertThat(first.get("state").asString()).isEqualTo("ODD");
       assertThat(first.get("sentence").asString())
-          .startsWith("'Odd One' can't be worked out for ")
+          .startsWith("‘Odd One’ can’t be worked out for ")
           .contains("bar 1: the <transpose> is more than 48 half steps")
           .endsWith("; correct it there.");
       JsonNode all = get("/api/assignments/" + given);
       assertThat(all.get("parts")).isEmpty();
-      assertThat(all.get("without").get(0).asString()).contains("'Odd One' can't be worked out");
+      assertThat(all.get("without").get(0).asString()).contains("‘Odd One’ can’t be worked out");
       assertThat(mvc.get().uri("/api/stand/" + student("Noor") + "/" + piece).exchange())
           .hasStatus(422)
           .bodyJson()
           .extractingPath("$.detail")
           .asString()
-          .contains("'Odd One' can't be worked out for Noor");
+          .contains("‘Odd One’ can’t be worked out for Noor");
     } finally {
       mvc.put().uri("/api/removals/ASSIGNMENT/" + given).exchange();
       mvc.put().uri("/api/removals/PIECE/" + piece).exchange();

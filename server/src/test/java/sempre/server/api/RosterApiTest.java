@@ -54,7 +54,7 @@ public class RosterApiTest extends DemoTestBase {
   private String list(String text, String group) {
     ObjectNode body = mapper.createObjectNode();
     body.put("text", text).put("group", group).putArray("meanings");
-    body.putObject("stages").put(band(), "firstYears");
+    body.putObject("stages").put(band(), "FIRST_YEARS");
     return body.toString();
   }
 
@@ -116,11 +116,11 @@ public class RosterApiTest extends DemoTestBase {
     assertThat(unsaid).hasStatus(400);
     assertThat(body(unsaid).get("detail").asString()).contains("how far " + band() + " has got");
     assertThat(named("students", "Ada")).as("nothing is kept").isNull();
-    String said = with(body, "\"stages\":{\"" + band() + "\":\"school\"}");
+    String said = with(body, "\"stages\":{\"" + band() + "\":\"SCHOOL\"}");
     assertThat(post("/api/roster", said)).hasStatusOk();
     for (JsonNode g : get("/api/people").get("groups")) {
       if (g.get("name").asString().equals(band())) {
-        assertThat(g.get("stage").asString()).isEqualTo("school");
+        assertThat(g.get("stage").asString()).isEqualTo("SCHOOL");
       }
     }
   }
@@ -285,7 +285,7 @@ public class RosterApiTest extends DemoTestBase {
     long group =
         body(post(
                 "/api/groups",
-                "{\"name\":\"" + band() + "\",\"stage\":\"school\",\"year\":\"Year 6\"}"))
+                "{\"name\":\"" + band() + "\",\"stage\":\"SCHOOL\",\"year\":\"Year 6\"}"))
             .get("id")
             .asLong();
     long id = add("Eli", "oboe", 0, String.valueOf(group));

@@ -178,7 +178,7 @@ public class SimplerApiTest extends DemoTestBase {
     String path = "/api/groups/" + group + "/simpler/" + piece;
     JsonNode before = get(path);
     assertThat(before).hasSize(12);
-    JsonNode made = body(post(path, "{\"below\":\"school\"}"));
+    JsonNode made = body(post(path, "{\"below\":\"SCHOOL\"}"));
     assertThat(made).isNotEmpty();
     try {
       // whoever reads another player's part goes on reading the one it was made of
@@ -196,7 +196,7 @@ public class SimplerApiTest extends DemoTestBase {
           assertThat(row.get("lacking")).isEmpty();
         }
       }
-      assertThat(body(post(path, "{\"below\":\"school\"}"))).as("once").isEmpty();
+      assertThat(body(post(path, "{\"below\":\"SCHOOL\"}"))).as("once").isEmpty();
     } finally {
       for (JsonNode m : made) {
         mvc.delete().uri(path(m.get("student").get("id").asLong(), piece)).exchange();

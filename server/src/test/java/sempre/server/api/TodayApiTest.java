@@ -25,7 +25,7 @@ public class TodayApiTest extends DemoTestBase {
       Set<Long> told = new HashSet<>();
       for (JsonNode s : g.get("say")) {
         told.add(s.get("student").get("id").asLong());
-        boolean ready = s.get("state").asString().equals("ready");
+        boolean ready = s.get("state").asString().equals("READY");
         assertThat(s.get("sentence").asString().isEmpty()).isEqualTo(ready);
         assertThat(s.get("shown").asString().isEmpty()).isEqualTo(ready);
       }
@@ -38,10 +38,10 @@ public class TodayApiTest extends DemoTestBase {
     JsonNode first = group(get("/api/today"), "First-year band");
     int compared = 0;
     for (JsonNode s : first.get("say")) {
-      if (s.get("state").asString().equals("lacks")) {
+      if (s.get("state").asString().equals("LACKS")) {
         assertThat(s.get("lead").asString()).isEqualTo("New:");
         compared += s.get("sentence").asString().matches("(As for|The same as for) .*") ? 1 : 0;
-      } else if (s.get("state").asString().equals("shaky")) {
+      } else if (s.get("state").asString().equals("SHAKY")) {
         assertThat(s.get("sentence").asString()).matches("(If .* comes out: .*|Slowly, .*)");
       }
     }

@@ -133,9 +133,9 @@ public class CliTest {
     assertThat(run("fingerings", "flute", "Bb4", "--names", "german").out()).contains("thumb B ");
     Answer none = run("fingerings", "flute", "Bb4", "--lang", "xx");
     assertThat(none.status()).isEqualTo(2);
-    assertThat(none.err()).contains("no language 'xx'; there is: en, es");
+    assertThat(none.err()).contains("no language ‘xx’; there is: en and es");
     assertThat(run("fingerings", "flute", "Bb4", "--names", "numbers").err())
-        .contains("letters, german, syllables");
+        .contains("letters, german and syllables");
   }
 
   @Test
@@ -152,7 +152,7 @@ public class CliTest {
     }
     assertThat(run("newnote", "Bb5", "--stage", "firstYears", "--instrument", "trumpet").out())
         .contains("C5 (an octave down)");
-    assertThat(run("newnote", "Bb5", "--stage", "wizard").err()).contains("no stage 'wizard'");
+    assertThat(run("newnote", "Bb5", "--stage", "wizard").err()).contains("no stage ‘wizard’");
   }
 
   @Test
@@ -249,36 +249,36 @@ public class CliTest {
   @DataProvider
   public Object[][] bad() {
     return new Object[][] {
-      {"fingerings kazoo", "there is no instrument 'kazoo'; there is: piccolo, flute"},
-      {"fingerings flute H4", "'H4' is not a note"},
-      {"fingerings flute C2", "its written range is C4 to C7"},
-      {"fingerings flute --set wings=2", "no option 'wings'"},
+      {"fingerings kazoo", "there is no instrument ‘kazoo’; there is: piccolo, flute"},
+      {"fingerings flute H4", "‘H4’ is not a note"},
+      {"fingerings flute C2", "it goes from C4 to C7"},
+      {"fingerings flute --set wings=2", "no option ‘wings’"},
       {"fingerings flute --set foot=D", "it is C or B"},
-      {"move|flute|T 1 9 | Eb|T 1 | Eb", "there is no '9' on the left"},
+      {"move|flute|T 1 9 | Eb|T 1 | Eb", "there is no ‘9’ on the left"},
       {"move|flute|T 1|T 1 | Eb", "needs one |"},
-      {"move|flute|T Tb 1 | Eb|T 1 | Eb", "can't hold T and Tb at once"},
+      {"move|flute|T Tb 1 | Eb|T 1 | Eb", "can’t hold T and Tb at once"},
       {"assign DIR/none.xml --instrument flute", "there is no file"},
       {"assign DIR --instrument flute", "is a folder"},
       {"assign DIR/empty.musicxml --instrument flute", "the file is empty"},
       {"assign DIR/letter.txt --instrument flute", "not MusicXML"},
-      {"assign DIR/piece.musicxml", "Missing required option: '--instrument=ID'; see"},
+      {"assign DIR/piece.musicxml", "missing: --instrument=ID; see"},
       {
         "assign DIR/piece.musicxml --instrument flute --part P9",
-        "there is no part 'P9'; there is: P1 (Flute)"
+        "there is no part ‘P9’; there is: P1 (Flute)"
       },
       {"assign DIR/piece.musicxml --instrument flute --part P2", "has no notes with a pitch"},
       {"assign DIR/piece.musicxml --instrument flute --bars 9", "there is no bar 9"},
       {"assign DIR/piece.musicxml --instrument flute --bars 2-1", "runs backwards"},
       {
         "assign DIR/piece.musicxml --instrument flute --style bFlat=nose",
-        "it is thumb or oneAndOne or lever"
+        "it is thumb, oneAndOne or lever"
       },
-      {"assign DIR/piece.musicxml --instrument flute --avoid Q", "there is no control 'Q'"},
+      {"assign DIR/piece.musicxml --instrument flute --avoid Q", "there is no control ‘Q’"},
       {
         "assign DIR/piece.musicxml --instrument flute --knows DIR/letter.txt",
-        "row 1: 'Dear teacher' is not a note"
+        "row 1: ‘Dear teacher’ is not a note"
       },
-      {"serenade", "Unmatched argument"},
+      {"serenade", "serenade is not understood"},
     };
   }
 
@@ -325,7 +325,7 @@ public class CliTest {
     assertThat(again.err()).contains("is there already; choose another name, or add --force");
     assertThat(run("backup", "DIR/b.zip", "--force", "--data", "DIR/school").status()).isZero();
     assertThat(run("restore", "DIR/letter.txt", "--data", "DIR/school").err())
-        .contains("is no backup of Sempre's");
+        .contains("is no backup of Sempre’s");
     assertThat(run("restore", "DIR/b.zip", "--data", "DIR/school").out())
         .contains("What was there is kept as ");
     assertThat(run("restore", "DIR/b.zip", "--data", "DIR/other").status()).isZero();

@@ -69,4 +69,11 @@ final class Folders {
       return files.map(f -> f.getFileName().toString()).sorted().toList();
     }
   }
+
+  /** What is said where data can't be used, in English. */
+  static String refusal(org.assertj.core.api.ThrowableAssert.ThrowingCallable call) {
+    Throwable e = org.assertj.core.api.Assertions.catchThrowable(call);
+    org.assertj.core.api.Assertions.assertThat(e).isInstanceOf(UnusableException.class);
+    return sempre.words.Words.ENGLISH.say(((UnusableException) e).saying());
+  }
 }

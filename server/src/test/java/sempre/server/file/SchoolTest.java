@@ -18,6 +18,7 @@ import org.h2.result.Row;
 import org.h2.table.Table;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import sempre.words.Words;
 
 public class SchoolTest {
   private static final String MARKS =
@@ -98,8 +99,8 @@ public class SchoolTest {
   Object[][] spoilt() {
     return new Object[][] {
       {"", "is empty, so there is no school in it; restore a backup with ./sempre restore FILE"},
-      {"Dear teacher", "is none of Sempre's, or its beginning is damaged"},
-      {"H:2,block:2,blockSize:1000,chunk:1,clean:1,format:3\n", "can't be opened"},
+      {"Dear teacher", "is none of Sempre’s, or its beginning is damaged"},
+      {"H:2,block:2,blockSize:1000,chunk:1,clean:1,format:3\n", "can’t be opened"},
     };
   }
 
@@ -109,11 +110,10 @@ public class SchoolTest {
     Path dir = Folders.empty();
     Path file = dir.resolve("sempre.mv.db");
     Files.writeString(file, content);
-    assertThatThrownBy(() -> School.open(dir, Folders.NOON))
-        .isInstanceOf(UnusableException.class)
-        .hasMessageContaining(says)
-        .hasMessageNotContaining("h2")
-        .hasMessageNotContaining("sempre.server");
+    assertThat(Folders.refusal(() -> School.open(dir, Folders.NOON)))
+        .contains(says)
+        .doesNotContain("h2")
+        .doesNotContain("sempre.server");
     assertThat(file).hasContent(content);
   }
 
@@ -124,9 +124,9 @@ public class SchoolTest {
       new Daily(school, school::backup, Folders.NOON).look();
     }
     Files.writeString(dir.resolve("sempre.mv.db"), "");
-    assertThatThrownBy(() -> School.open(dir, Folders.NOON))
-        .hasMessageContaining("the last backup is ")
-        .hasMessageContaining("daily-2026-11-26.zip: ./sempre restore ");
+    assertThat(Folders.refusal(() -> School.open(dir, Folders.NOON)))
+        .contains("the last backup is ")
+        .contains("daily-2026-11-26.zip: ./sempre restore ");
   }
 
   @Test
@@ -138,27 +138,26 @@ public class SchoolTest {
           c,
           "update \"flyway_schema_history\" set \"version\" = '99'" + " where \"version\" = '11'");
     }
-    assertThatThrownBy(() -> School.open(dir, Folders.NOON))
-        .hasMessageContaining("were written by a newer Sempre");
+    assertThat(Folders.refusal(() -> School.open(dir, Folders.NOON)))
+        .contains("were written by a newer Sempre");
   }
 
   @Test
   public void aFolderInWhichNothingCanBeWrittenIsTold() throws IOException {
     Path file = Files.writeString(Folders.empty().resolve("letter.txt"), "Dear teacher");
-    assertThatThrownBy(() -> School.open(file.resolve("school"), Folders.NOON))
-        .isInstanceOf(UnusableException.class)
-        .hasMessageContaining("nothing can be written in the folder ")
-        .hasMessageContaining("choose another with --data");
-    assertThatThrownBy(() -> School.open(Folders.empty().resolve("a;b"), Folders.NOON))
-        .hasMessageContaining("has a semicolon in its name");
+    assertThat(Folders.refusal(() -> School.open(file.resolve("school"), Folders.NOON)))
+        .contains("nothing can be written in the folder ")
+        .contains("choose another with --data");
+    assertThat(Folders.refusal(() -> School.open(Folders.empty().resolve("a;b"), Folders.NOON)))
+        .contains("has a semicolon in its name");
   }
 
   @Test
   public void oneSempreAtATimeHasTheData() throws IOException {
     Path dir = Folders.empty();
     try (School school = School.open(dir, Folders.NOON)) {
-      assertThatThrownBy(() -> School.open(dir, Folders.NOON))
-          .hasMessageContaining("are open in another Sempre; stop that one first");
+      assertThat(Folders.refusal(() -> School.open(dir, Folders.NOON)))
+          .contains("are open in another Sempre; stop that one first");
       assertThat(school.said()).isEmpty();
     }
     School.open(dir, Folders.NOON).close();
@@ -203,7 +202,7 @@ public class SchoolTest {
     try (School school = School.open(dir, Folders.NOON);
         Connection c = H2File.openThere(school.folder().file())) {
       assertThat(school.said()).hasSize(1);
-      assertThat(school.said().get(0))
+      assertThat(Words.ENGLISH.sentence(school.said().get(0)))
           .startsWith("A sudden end had left the data in disorder; they were put in order");
       assertThat(Soundness.faults(c)).isEmpty();
       assertThat(Folders.ask(c, MARKS)).isEqualTo(marks);

@@ -121,7 +121,7 @@ public class KillTest {
             app.send(
                 "POST",
                 "/api/groups",
-                "{\"name\":\"Monday band\",\"stage\":\"school\",\"year\":\"\",\"days\":[]}"));
+                "{\"name\":\"Monday band\",\"stage\":\"SCHOOL\",\"year\":\"\",\"days\":[]}"));
     List<Long> students = new ArrayList<>();
     for (int i = 0; i < STUDENTS; i++) {
       students.add(

@@ -17,6 +17,7 @@ import org.springframework.mock.web.MockHttpServletResponse;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
+import sempre.core.Saying;
 import sempre.server.store.Db;
 import sempre.server.store.H2;
 import sempre.server.store.People;
@@ -25,7 +26,7 @@ public class AnswersTest {
   private static final int MANY = 12;
 
   private Db db;
-  private List<String> notices;
+  private List<Saying> notices;
   private Answers answers;
   private final AtomicInteger worked = new AtomicInteger();
   private ExecutorService threads;
@@ -70,7 +71,7 @@ public class AnswersTest {
     assertThat(ask(get("/api/people"), says(200))).isEqualTo("200 answer 2");
     db.inTransaction(tx -> new People().addGroup(tx, "Monday band"));
     assertThat(ask(get("/api/today"), says(200))).isEqualTo("200 answer 3");
-    notices.add("Today's backup could not be made.");
+    notices.add(Saying.of("backup.today"));
     assertThat(ask(get("/api/today"), says(200))).isEqualTo("200 answer 4");
   }
 
