@@ -32,7 +32,7 @@
   });
 
   /** What is chosen for one sheet holds for its page only. */
-  const first = route.pathname;
+  const first = location.pathname;
   $effect(() => {
     if ((sheet.language || sheet.names) && route.pathname !== first) location.reload();
   });

@@ -532,7 +532,7 @@
           <p role="status" class="small said">
             {said ||
               (here
-                ? `${ui.standing[here]}${cell.by ? ui.ear.markedByName(cell.by) : ''}${cell.remark ? `: ${cell.remark}` : ''}`
+                ? `${ui.standing[here]}${cell.by ? ui.ear.markedByName(cell.by === 'teacher' ? ui.people.theTeacher : cell.by) : ''}${cell.remark ? `: ${cell.remark}` : ''}`
                 : '')}
           </p>
           <div class="acts">

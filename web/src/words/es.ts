@@ -164,7 +164,7 @@ export const es: Dictionary = {
     onlyFirst: 'solo los primeros',
     ready: 'Listos:',
     fadedAs: 'Hace mucho que no se oyen, como suenan:',
-    of: (names: Text, more: Text) => `a ${names}${more}`,
+    of: (names: Text, more: Text) => `(${names}${more})`,
     then: 'Después',
     title: 'Hoy · Sempre',
     keysGroup: 'el grupo; para él:',

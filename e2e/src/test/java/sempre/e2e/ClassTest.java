@@ -94,7 +94,7 @@ public class ClassTest {
         .click();
     page.getByText("Has left …").click();
     Locator ask = page.locator(".bx--modal.is-visible");
-    assertThat(ask).containsText("With it go:");
+    assertThat(ask).containsText("With it:");
     assertThat(ask).containsText("marks");
     ask.getByText("Remove", new Locator.GetByTextOptions().setExact(true)).click();
     assertThat(page.getByText("Linh P. is removed.")).isVisible();
@@ -285,7 +285,7 @@ public class ClassTest {
     page.locator(".chip").first().click();
     page.getByLabel("Concert pitches").fill("F, H");
     page.getByText("Add the notes").click();
-    assertThat(page.getByText("'H' is no note").first()).isVisible();
+    assertThat(page.getByText("‘H’ is no note").first()).isVisible();
     page.getByLabel("Concert pitches").fill("F");
     page.getByText("Add the notes").click();
     page.getByText("Add the scale").click();

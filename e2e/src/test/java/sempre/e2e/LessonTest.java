@@ -91,7 +91,7 @@ public class LessonTest {
     Page page = at("/stand/1/5");
     page.getByLabel("Reads")
         .selectOption(new com.microsoft.playwright.options.SelectOption().setLabel("Trombone"));
-    assertThat(page.getByText("Read from the part 'Trombone'")).isVisible();
+    assertThat(page.getByText("Read from the part ‘Trombone’")).isVisible();
     assertThat(page.getByText("higher, where it fits")).isVisible();
   }
 

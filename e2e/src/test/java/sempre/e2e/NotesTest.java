@@ -128,12 +128,12 @@ public class NotesTest {
   public void theTableIsFilteredByPurpose() {
     Page page = at("/notes/flute/C6");
     assertThat(cards(page)).hasCount(2);
-    page.getByLabel("Show what is for").selectOption("dynamics");
+    page.getByLabel("Show what is for").selectOption("DYNAMICS");
     assertThat(cards(page)).hasCount(1);
     assertThat(cards(page)).containsText("sharp, so for soft entries only");
     page.keyboard().press("ArrowRight");
     assertThat(page.locator(".pitch")).hasText("F♯6");
-    page.getByLabel("Show what is for").selectOption("reach");
+    page.getByLabel("Show what is for").selectOption("REACH");
     assertThat(page.getByText("No fingering of this note is for that.")).isVisible();
     page.getByText("Show everything").click();
     assertThat(cards(page)).hasCount(3);
@@ -198,7 +198,7 @@ public class NotesTest {
             new FilePayload(
                 "bad.yaml", "text/yaml", "instrument: flute".getBytes(StandardCharsets.UTF_8)));
     assertThat(page.locator("footer").getByRole(AriaRole.ALERT))
-        .containsText("it is for the instrument 'flute', not oboe");
+        .containsText("it is for the instrument ‘flute’, not oboe");
   }
 
   @Test

@@ -36,7 +36,8 @@ public final class Screenshots {
           "Shift+ArrowRight");
       shoot(browsing, folder, "stand-trombone-dark", "/stand/8/12", true);
       shoot(browsing, folder, "stand-trumpet-tablet", "/stand/7/11", false, "ArrowRight");
-      shoot(browsing, folder, "ear", "/ear/2/5", false, "1", "1", "2");
+      // in Spanish, with notes by syllables
+      shoot(browsing, folder, "ear", "/ear/2/5?lang=es&names=syllables", false, "1", "1", "2");
       shoot(browsing, folder, "shelf", "/shelf", false);
       shoot(browsing, folder, "notes-flute", "/notes/flute/Bb4", false);
       // the front F sharp compared with B flat, scrolled to the fingerings

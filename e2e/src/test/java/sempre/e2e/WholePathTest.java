@@ -175,7 +175,7 @@ public class WholePathTest {
     byte[] bad = TUNE.replace("<step>C<", "<step>Q<").getBytes(StandardCharsets.UTF_8);
     page.setInputFiles("input[type=file]", new FilePayload("bad.xml", "application/xml", bad));
     assertThat(page.getByRole(AriaRole.ALERT).first())
-        .containsText("bar 1: the note's <step> 'Q' is not A to G");
+        .containsText("bar 1: the note’s <step> ‘Q’ is not A to G");
     assertThat(page.getByText("Half-Tide Rock").first()).isVisible();
   }
 
@@ -206,7 +206,7 @@ public class WholePathTest {
             new Page.GetByRoleOptions().setName("add a student to First-year band"))
         .click();
     page.getByText("Save", new Page.GetByTextOptions().setExact(true)).click();
-    assertThat(page.getByText("Give the student's first name").first()).isVisible();
+    assertThat(page.getByText("Give the student’s first name").first()).isVisible();
     page.getByLabel("First name").fill("Ottilie");
     page.getByText("Save", new Page.GetByTextOptions().setExact(true)).click();
     assertThat(page.getByText("Ottilie is set up.")).isVisible();

@@ -134,7 +134,7 @@ public class WordsTest {
         "key=-2 tempo=100: F4/8 *Bb4/8 B4/8 C5/8",
         "One-and-one B flat, and not thumb B flat: the thumb must not slide between its two keys,"
             + " and B natural is next to it.",
-        "Si bemol de uno y uno, y no si bemol del pulgar: el pulgar no debe resbalar entre sus dos"
+        "Si bemol de uno y uno, y no el si bemol del pulgar: el pulgar no debe resbalar entre sus dos"
             + " llaves, y al lado hay un si natural."
       },
       {
@@ -149,7 +149,7 @@ public class WordsTest {
         "trombone",
         "key=-2 tempo=120: C3/8 *F3/8 C3/8",
         "Sixth position: with first position, the slide would go 99 cm, between C and C.",
-        "Sexta posición: con primera posición, la vara recorrería 99 cm, entre do y do."
+        "Sexta posición: con la primera posición, la vara recorrería 99 cm, entre do y do."
       },
     };
   }
