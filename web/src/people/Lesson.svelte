@@ -171,7 +171,7 @@
           <p class="small">{r.air}</p>
           {#each r.mistakes as m (m.shown + m.why)}
             <p class="small">
-              {#if m.shown}<b>{m.shown}?</b>{/if}
+              {#if m.shown}<b>{ui.people.heardQuestion(m.shown)}</b>{/if}
               {m.why} <i>{m.mend}</i>
             </p>
           {/each}

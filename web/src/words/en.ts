@@ -706,6 +706,7 @@ export const en = {
     palm: 'palm'
   },
   people: {
+    heardQuestion: (note: Text) => `${note}?`,
     have: (n: Text, of: Text) => `${n} of ${of}`,
     haveIt: (n: number, of: Text) => `${n} of ${of} have it`,
     haveSome: (n: number, of: Text) => `${n} of ${of} have it in some octave`,

@@ -714,6 +714,7 @@ export const es: Dictionary = {
     palm: 'palma'
   },
   people: {
+    heardQuestion: (note: Text) => `¿${note}?`,
     have: (n: Text, of: Text) => `${n} de ${of}`,
     haveIt: (n: number, of: Text) => `${n} de ${of} la ${form(n, 'tiene', 'tienen')}`,
     haveSome: (n: number, of: Text) =>

@@ -41,7 +41,10 @@ public final class TeachingWords {
   /** What has happened, in one sentence; a fingering that is not the usual one is named. */
   public String cause(Instrument i, Cause c) {
     String text = fault(i, c.entry().written(), c.fault());
-    return c.usual() || c.held().isEmpty() ? text : of(c, text);
+    // a fingering that bears the name of its one key is named already
+    return c.usual() || c.held().isEmpty() || text.contains(words.label(c.entry()))
+        ? text
+        : of(c, text);
   }
 
   private String of(Cause c, String fault) {
@@ -168,6 +171,7 @@ public final class TeachingWords {
   private void what(Hold h, Map<String, Object> args) {
     words.fingers(List.of(h.finger())).into(args, "finger");
     args.put("what", words.theHold(h));
+    args.put("of_what", words.held(h).of());
     words.control(h.control()).into(args, "key");
   }
 

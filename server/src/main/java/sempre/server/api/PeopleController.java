@@ -111,7 +111,9 @@ class PeopleController {
           }
           List<Views.StudentView> students = new ArrayList<>();
           for (People.Student s : people.students(tx)) {
-            students.add(worked.of(tx, s.id(), LocalDate.now(clock).toString(), () -> view(tx, s)));
+            students.add(
+                worked.of(
+                    tx, s.id(), List.of(LocalDate.now(clock), Speech.words()), () -> view(tx, s)));
           }
           List<Views.StudentView> gone = new ArrayList<>();
           for (People.Student s : people.gone(tx)) {

@@ -40,6 +40,7 @@ import sempre.core.score.Part;
 import sempre.server.store.Db;
 import sempre.server.store.People;
 import sempre.server.store.Shelf;
+import sempre.words.Words;
 
 /** Everyone of a group against everything that is assigned or on the shelf. */
 @RestController
@@ -67,7 +68,7 @@ class ReadinessController {
    */
   private record Row(List<Matrix.Cell> cells, Map<Matrix.Cell, String> odd, Learner learner) {}
 
-  private record What(long group, boolean assigned) {}
+  private record What(long group, boolean assigned, Words words) {}
 
   ReadinessController(
       Db db,
@@ -124,7 +125,7 @@ class ReadinessController {
           worked.of(
               tx,
               k.student().id(),
-              new What(g.id(), assigned),
+              new What(g.id(), assigned, Speech.words()),
               () -> row(tx, k, stage, pieces, assigned));
       rows.add(row.cells());
       odd.putAll(row.odd());

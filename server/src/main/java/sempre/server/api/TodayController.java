@@ -29,6 +29,7 @@ import sempre.core.teaching.Lesson;
 import sempre.server.store.Db;
 import sempre.server.store.People;
 import sempre.server.store.Shelf;
+import sempre.words.Words;
 
 /** What each group plays next, who is ready, who is stuck on what, and what to say to each. */
 @RestController
@@ -96,7 +97,7 @@ class TodayController {
   private record Shown(
       Map<Long, Views.ReadyView> ready, Optional<Views.SayView> say, List<Faded> faded) {}
 
-  private record What(long group, String day) {}
+  private record What(long group, String day, Words words) {}
 
   @GetMapping
   Views.Today today() {
@@ -144,7 +145,7 @@ class TodayController {
           worked.of(
               tx,
               s.id(),
-              new What(g.id(), today.toString()),
+              new What(g.id(), today.toString(), Speech.words()),
               () -> shown(tx, s, Stage.of(g.stage()), all, today)));
     }
     List<Views.NextView> next = new ArrayList<>();

@@ -44,6 +44,23 @@ public class SpokenApiTest extends DemoTestBase {
     return people.get("groups").get(0).get("stageWords").asString();
   }
 
+  /** What is kept for the next who asks is not given to who reads another language. */
+  @Test
+  public void whatIsWorkedOutOnceIsToldToEachInTheirOwnWords() throws Exception {
+    for (String path :
+        new String[] {"/api/people", "/api/today", "/api/groups/2/readiness?what=assigned"}) {
+      String en = today(mvc.get().uri(path)).toString();
+      String es = today(mvc.get().uri(path).header("Sempre-Language", "es")).toString();
+      String doReMi = today(mvc.get().uri(path).header("Sempre-Names", "syllables")).toString();
+      assertThat(en).contains("Trumpet").doesNotContain("Trompeta");
+      assertThat(es).as(path).contains("Trompeta").doesNotContain("Trumpet");
+      assertThat(doReMi).as(path).contains("Trumpet");
+      if (!path.equals("/api/people")) {
+        assertThat(doReMi).as(path).containsPattern("\\b(sol|fa|la|si)[♭♯]?\\b");
+      }
+    }
+  }
+
   @Test
   public void anErrorIsInTheSameLanguage() throws Exception {
     var answer =

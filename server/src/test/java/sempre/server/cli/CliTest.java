@@ -139,6 +139,31 @@ public class CliTest {
   }
 
   @Test
+  public void theHelpOfEveryCommandIsThereInBothLanguages() {
+    String english = "\\b(the|of|or|not given|what|this|only|written)\\b";
+    for (String command :
+        new String[] {
+          "instruments",
+          "fingerings",
+          "move",
+          "assign",
+          "convert",
+          "newnote",
+          "trouble",
+          "serve",
+          "demo",
+          "backup",
+          "restore"
+        }) {
+      assertThat(run(command, "--help").out()).as(command).containsPattern(english);
+      assertThat(run(command, "--help", "--lang", "es").out())
+          .as(command)
+          .contains("Uso: sempre " + command, "Muestra esta ayuda")
+          .doesNotContainPattern(english);
+    }
+  }
+
+  @Test
   public void aNewNoteIsTakenAcrossTheBand() {
     JsonNode band = run("newnote", "Ab4", "--json").json();
     assertThat(band).hasSize(27);
