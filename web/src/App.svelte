@@ -123,7 +123,8 @@
   }
   nav a,
   nav button {
-    padding: 0.5rem 1rem !important;
+    padding: 0.5rem 0.25rem 0.5rem 1rem !important;
+    white-space: nowrap;
     color: var(--ink-2);
     text-decoration: none;
     border-left: 3px solid transparent;

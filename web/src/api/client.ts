@@ -2,7 +2,7 @@ import createClient from 'openapi-fetch';
 import { by } from '../by.svelte';
 import { ways } from '../ways.svelte';
 import type { components, paths } from './schema';
-import { language, sheet } from '../words/language';
+import { language, ownNames, sheet } from '../words/language';
 import { ui } from '../words/ui';
 
 export type Schemas = components['schemas'];
@@ -26,7 +26,9 @@ api.use({
   onRequest({ request }) {
     if (by.name) request.headers.set('Sempre-By', encodeURIComponent(by.name));
     request.headers.set('Sempre-Language', language);
-    if (sheet.names) request.headers.set('Sempre-Names', sheet.names);
+    // on a student's sheet the student's way counts before the teacher's
+    const names = sheet.names ?? (request.headers.has('Sempre-Sheet') ? '' : ownNames);
+    if (names) request.headers.set('Sempre-Names', names);
     return request;
   }
 });

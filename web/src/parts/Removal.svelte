@@ -52,6 +52,7 @@
 
 <Modal
   open
+  iconDescription={ui.all.close}
   danger
   size="sm"
   modalHeading={ui.all.removeName(name)}

@@ -89,7 +89,7 @@
   ];
 </script>
 
-<Modal bind:open passiveModal modalHeading={ui.app.keys} size="sm">
+<Modal bind:open iconDescription={ui.all.close} passiveModal modalHeading={ui.app.keys} size="sm">
   {#each groups as [name, keys] (name)}
     <h3>{name}</h3>
     <dl>

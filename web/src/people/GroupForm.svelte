@@ -48,6 +48,7 @@
 
 <Modal
   open
+  iconDescription={ui.all.close}
   modalHeading={ui.people.setUp(group.name)}
   primaryButtonText={ui.all.save}
   secondaryButtonText={ui.all.cancel}

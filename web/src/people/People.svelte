@@ -8,6 +8,7 @@
   import Trouble from '../parts/Trouble.svelte';
   import { ways } from '../ways.svelte';
   import GroupForm from './GroupForm.svelte';
+  import Own from './Own.svelte';
   import StudentForm from './StudentForm.svelte';
   import { ui, weekday } from '../words/ui';
 
@@ -274,6 +275,7 @@
         </ul>
       {/if}
       <div class="styles">
+        <Own />
         {#each general as s (s.name)}
           <Select
             size="sm"

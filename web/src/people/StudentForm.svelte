@@ -141,6 +141,7 @@
 
 <Modal
   open
+  iconDescription={ui.all.close}
   modalHeading={further
     ? ui.people.anotherInstrument(student?.name ?? '')
     : student

@@ -100,6 +100,7 @@
 
 <Modal
   open
+  iconDescription={ui.all.close}
   size="sm"
   modalHeading={ui.shelf.give(piece.title)}
   primaryButtonText={ui.shelf.giveIt}

@@ -184,7 +184,6 @@
       </div>
     </header>
     <div class="ways screen">
-      <SheetWords />
       <Select
         size="sm"
         labelText={ui.shelf.fingerings}
@@ -202,6 +201,7 @@
         </Select>
         <Button size="small" kind="tertiary" on:click={simpler}>{ui.shelf.makeThem}</Button>
       {/if}
+      <SheetWords />
     </div>
     <p role="status" class="screen said">{said}</p>
     <table class="screen">

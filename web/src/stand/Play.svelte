@@ -89,6 +89,7 @@
       <NumberInput
         size="sm"
         labelText={ui.stand.tempo}
+        translateWithId={(id) => (id === 'increment' ? ui.all.more : ui.all.less)}
         helperText={ui.stand.tempoHint}
         invalidText={ui.stand.tempoHint}
         min={20}

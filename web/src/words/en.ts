@@ -5,6 +5,9 @@ const form = forms('en');
 /** What the interface says in English; every other language says the same things. */
 export const en = {
   all: {
+    close: 'Close',
+    more: 'More',
+    less: 'Less',
     sheetIn: 'This sheet in',
     sheetNames: 'Notes named',
     barsList: (bars: string[]) => `${form(bars.length, 'bar', 'bars')} ${bars.join(', ')}`,
@@ -706,6 +709,8 @@ export const en = {
     palm: 'palm'
   },
   people: {
+    ownLanguage: 'You, in this browser: language',
+    ownNames: 'You, in this browser: note names',
     heardQuestion: (note: Text) => `${note}?`,
     have: (n: Text, of: Text) => `${n} of ${of}`,
     haveIt: (n: number, of: Text) => `${n} of ${of} have it`,

@@ -6,6 +6,9 @@ const form = forms('es');
 /** What the interface says in Spanish. */
 export const es: Dictionary = {
   all: {
+    close: 'Cerrar',
+    more: 'Más',
+    less: 'Menos',
     sheetIn: 'Esta hoja en',
     sheetNames: 'Notas con',
     barsList: (bars: string[]) => `${form(bars.length, 'compás', 'compases')} ${bars.join(', ')}`,
@@ -477,8 +480,8 @@ export const es: Dictionary = {
     barsOrAll: 'Compases, o todos',
     tempoOr: 'Tempo, o como está escrito',
     fingerings: 'Digitaciones',
-    plannedEach: 'planeadas para cada uno, y de nuevo según aprenden',
-    lockedNow: 'fijas, como están planeadas ahora',
+    plannedEach: 'según lo que aprende cada uno',
+    lockedNow: 'fijas, como están ahora',
     sentence: 'Una frase para ellos, o ninguna',
     tooLarge: (file: Text) =>
       `${file} ocupa más de 24 MB; exporta solo las partes y los compases que hacen falta.`,
@@ -714,6 +717,8 @@ export const es: Dictionary = {
     palm: 'palma'
   },
   people: {
+    ownLanguage: 'Tú, en este navegador: idioma',
+    ownNames: 'Tú, en este navegador: nombres de las notas',
     heardQuestion: (note: Text) => `¿${note}?`,
     have: (n: Text, of: Text) => `${n} de ${of}`,
     haveIt: (n: number, of: Text) => `${n} de ${of} la ${form(n, 'tiene', 'tienen')}`,

@@ -5,8 +5,23 @@ export type Language = (typeof LANGUAGES)[number];
 /** What a language calls itself. */
 export const NAMES: Record<Language, string> = { en: 'English', es: 'Español' };
 
-const COOKIE = 'sempre-language';
+const LANGUAGE = 'sempre-language';
+const NAMING = 'sempre-names';
 const YEAR = 31_536_000;
+
+/** What is kept in this browser, where the server sees it with every request. */
+const kept = (name: string) =>
+  globalThis.document?.cookie
+    .split('; ')
+    .find((c) => c.startsWith(`${name}=`))
+    ?.slice(name.length + 1);
+
+/** The page is read anew with what is kept now, so that nothing is left as it was. */
+function keep(name: string, value: string) {
+  const age = value ? YEAR : 0;
+  document.cookie = `${name}=${value}; path=/; max-age=${age}; samesite=strict`;
+  location.reload();
+}
 
 const known = (text: string | null | undefined) =>
   LANGUAGES.find((l) => text?.toLowerCase().split('-')[0] === l);
@@ -15,21 +30,19 @@ const known = (text: string | null | undefined) =>
 const asked = new URLSearchParams(globalThis.location?.search);
 export const sheet = { language: known(asked.get('lang')), names: asked.get('names') };
 
-/** The teacher's, kept in this browser, where the server sees it with every request. */
-const chosen = known(
-  globalThis.document?.cookie
-    .split('; ')
-    .find((c) => c.startsWith(`${COOKIE}=`))
-    ?.slice(COOKIE.length + 1)
-);
-
+/** The teacher's language: as chosen here, or the first of the browser's that there is. */
 export const teachers: Language =
-  chosen ?? globalThis.navigator?.languages?.map(known).find((l) => l !== undefined) ?? 'en';
+  known(kept(LANGUAGE)) ??
+  globalThis.navigator?.languages?.map(known).find((l) => l !== undefined) ??
+  'en';
 
 export const language: Language = sheet.language ?? teachers;
 
-/** Chooses a language for this browser; the page is read anew in it. */
-export function speak(other: Language) {
-  document.cookie = `${COOKIE}=${other}; path=/; max-age=${YEAR}; samesite=strict`;
-  location.reload();
-}
+/** How this teacher names notes, where that differs from the house. */
+export const ownNames = kept(NAMING) ?? '';
+
+/** Chooses a language for this browser. */
+export const speak = (other: Language) => keep(LANGUAGE, other);
+
+/** Chooses names of notes for this browser; with an empty one the house's hold. */
+export const nameNotes = (naming: string) => keep(NAMING, naming);

@@ -122,6 +122,20 @@ public class LanguageTest {
     assertThat(page.locator("html")).hasAttribute("lang", "en");
   }
 
+  /** What one teacher reads is no matter of the house: another browser is as it was. */
+  @Test
+  public void twoTeachersOfOneSchoolReadTheirOwnLanguageAndNames() {
+    page.navigate(browsing.at("/people"));
+    page.getByLabel("You, in this browser: language").selectOption("es");
+    page.getByLabel("Tú, en este navegador: nombres de las notas").selectOption("syllables");
+    assertThat(page.locator("html")).hasAttribute("lang", "es");
+    page.navigate(browsing.at("/people/group/1/note/Bb"));
+    assertThat(page.locator("h1")).hasText("Todos tocan si♭");
+    Page other = browsing.page();
+    other.navigate(browsing.at("/people/group/1/note/Bb"));
+    assertThat(other.locator("h1")).hasText("Everyone plays B♭");
+  }
+
   @Test
   public void whatIsWrongIsToldInSpanishAndNothingTypedIsLost() {
     spanish("/people", false);

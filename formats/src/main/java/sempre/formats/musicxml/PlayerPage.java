@@ -1,5 +1,6 @@
 package sempre.formats.musicxml;
 
+import java.util.List;
 import java.util.Set;
 import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Pitch;
@@ -43,9 +44,15 @@ public final class PlayerPage {
    * with {@link #LOWER}.
    *
    * @param changed the same file with that part changed
+   * @param names of the two staves
    */
   public static byte[] both(
-      MusicXmlFile file, MusicXmlFile changed, String partId, Transposition move, String clef) {
+      MusicXmlFile file,
+      MusicXmlFile changed,
+      String partId,
+      Transposition move,
+      String clef,
+      List<String> names) {
     XmlNode upper = root(file, partId, move, clef);
     XmlNode lower = root(changed, partId, move, clef);
     XmlNode both = upper.shell();
@@ -53,8 +60,8 @@ public final class PlayerPage {
       both.add(
           c.is("part-list")
               ? new XmlNode("part-list")
-                  .add(named(partId, "Written"))
-                  .add(named(LOWER + partId, "Simpler"))
+                  .add(named(partId, names.get(0)))
+                  .add(named(LOWER + partId, names.get(1)))
               : c);
     }
     for (XmlNode part : lower.children("part")) {

@@ -100,7 +100,15 @@ public class SimplerFileTest {
   public void onTwoStavesEveryNoteOfTheLowerIsKnownByItsMark() {
     MusicXmlFile f = file(note("G", 0, 5) + note("A", 0, 4));
     MusicXmlFile changed = SimplerFile.of(f, "P1", Map.of("p1b1n1", OCTAVE_DOWN));
-    XmlNode both = Xml.read(PlayerPage.both(f, changed, "P1", Transposition.CONCERT, "treble"));
+    XmlNode both =
+        Xml.read(
+            PlayerPage.both(
+                f,
+                changed,
+                "P1",
+                Transposition.CONCERT,
+                "treble",
+                java.util.List.of("Written", "Simpler")));
     assertEquals(
         both.descendants("note").stream().map(n -> n.attribute("id")).toList(),
         List.of("p1b1n1", "p1b1n2", "s-p1b1n1", "s-p1b1n2"));

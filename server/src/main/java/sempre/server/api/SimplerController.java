@@ -316,7 +316,8 @@ class SimplerController {
             Library.changed(l.page().music().file(), kept(l, part)),
             l.page().reading().source(),
             l.page().reading().move(),
-            l.player().setup().instrument().clef());
+            l.player().setup().instrument().clef(),
+            List.of(Speech.say("staff.written"), Speech.say("staff.simpler")));
     boolean harmony =
         l.notes().stream()
             .anyMatch(

@@ -16,7 +16,8 @@ import sempre.words.Words;
  * In which words a request wants its answer: as the page that asks is written, or else as the
  * teacher has chosen in this browser, or as the browser speaks.
  *
- * @param naming how notes are named on this one sheet; empty as the teacher names them
+ * @param naming how notes are named on this one sheet, or by this teacher; empty as the house, or
+ *     the student, names them
  * @param sheet whether a student's sheet is asked for, in the language that the student reads
  */
 public record Spoken(Language language, Optional<PitchNaming> naming, boolean sheet) {
@@ -29,19 +30,23 @@ public record Spoken(Language language, Optional<PitchNaming> naming, boolean sh
   /** Said where a student's sheet is asked for. */
   static final String SHEET = "Sempre-Sheet";
 
-  private static final String COOKIE = "sempre-language";
+  /** What a teacher has chosen in this browser. */
+  private static final String LANGUAGE_KEPT = "sempre-language";
+
+  private static final String NAMES_KEPT = "sempre-names";
 
   /** What a request wants. */
   public static Spoken of(HttpServletRequest request) {
     Language language =
         named(request.getHeader(LANGUAGE))
-            .or(() -> cookie(request))
+            .or(() -> cookie(request, LANGUAGE_KEPT).flatMap(Spoken::named))
             .or(() -> browser(request.getHeader(HttpHeaders.ACCEPT_LANGUAGE)))
             .orElse(Language.EN);
-    return new Spoken(
-        language,
-        PitchNaming.of(Objects.toString(request.getHeader(NAMES), "")),
-        request.getHeader(SHEET) != null);
+    boolean sheet = request.getHeader(SHEET) != null;
+    Optional<String> names =
+        Optional.ofNullable(request.getHeader(NAMES))
+            .or(() -> sheet ? Optional.empty() : cookie(request, NAMES_KEPT));
+    return new Spoken(language, names.flatMap(PitchNaming::of), sheet);
   }
 
   /** The words, where nobody's way of naming notes is known. */
@@ -53,14 +58,13 @@ public record Spoken(Language language, Optional<PitchNaming> naming, boolean sh
     return Language.of(Objects.toString(code, "").toLowerCase(Locale.ROOT));
   }
 
-  private static Optional<Language> cookie(HttpServletRequest request) {
+  private static Optional<String> cookie(HttpServletRequest request, String name) {
     return request.getCookies() == null
         ? Optional.empty()
         : Arrays.stream(request.getCookies())
-            .filter(c -> c.getName().equals(COOKIE))
+            .filter(c -> c.getName().equals(name))
             .map(Cookie::getValue)
-            .findFirst()
-            .flatMap(Spoken::named);
+            .findFirst();
   }
 
   /** The first of the browser's languages that Sempre speaks. */
