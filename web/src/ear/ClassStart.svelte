@@ -4,7 +4,7 @@
   import { untrack } from 'svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
   import { loaded } from '../lib/load.svelte';
-  import { read, shown, text, words } from '../lib/pitch';
+  import { read, shown, text, typeable, words } from '../lib/pitch';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, route } from '../router';
   import { ways } from '../ways.svelte';
@@ -105,7 +105,7 @@
       problem = wrong
         ? ui.ear.noNote(
             wrong,
-            ways.naming === 'syllables' ? 'si♭ (sib), do, fa♯ (fa#)' : 'B♭ (Bb), C, F♯ (F#)',
+            ['Bb', 'C', 'F#'].map((n) => typeable(read(n)!, ways.naming)).join(', '),
             shown({ letter: 'B', alter: -1, octave: 3 }, ways.naming)
           )
         : ui.ear.writePitches(['Bb', 'C', 'D'].map(named).join(' '));

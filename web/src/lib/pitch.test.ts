@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { midiOf, read, shown, text, words } from './pitch';
+import { midiOf, NAMINGS, read, shown, text, typeable, words } from './pitch';
 
 test('a note is read in letters and in syllables', () => {
   for (const [typed, is] of [
@@ -41,4 +41,16 @@ test('with H for B natural a B is a B flat', () => {
   expect(shown(read('Bb4')!, 'german')).toBe('B4');
   expect(shown(read('B4')!, 'german')).toBe('H4');
   expect(shown(read('Eb')!, 'german')).toBe('E♭');
+});
+
+test('what is shown as an example can be typed, in every way of naming', () => {
+  expect(typeable(read('Bb')!, 'letters')).toBe('B♭ (Bb)');
+  expect(typeable(read('Bb')!, 'german')).toBe('B');
+  expect(typeable(read('F#')!, 'syllables')).toBe('fa♯ (fa#)');
+  for (const naming of NAMINGS)
+    for (const note of ['Bb', 'B', 'C', 'F#']) {
+      const [is, typed = is] = typeable(read(note)!, naming).replace(')', '').split(' (');
+      expect(text(read(is!, naming)!), `${is} ${naming}`).toBe(note);
+      expect(text(read(typed!, naming)!), `${typed} ${naming}`).toBe(note);
+    }
 });

@@ -1,7 +1,8 @@
 /** Notes by their names: letters or fixed-do syllables, as a teacher types and reads them. */
 
 /** How notes are named: letters, letters with H for B natural, fixed do. */
-export type Naming = 'letters' | 'german' | 'syllables';
+export const NAMINGS = ['letters', 'german', 'syllables'] as const;
+export type Naming = (typeof NAMINGS)[number];
 
 const SEMITONES: Record<string, number> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
 const SYLLABLES: Record<string, string> = {
@@ -76,6 +77,13 @@ export function shown(n: Name, naming: Naming = 'letters'): string {
   const flat = german && n.alter < 0;
   const base = naming === 'syllables' ? SYLLABLES[n.letter] : german && !flat ? 'H' : n.letter;
   return base + (ACCIDENTALS[flat ? n.alter + 1 : n.alter] ?? '') + (n.octave ?? '');
+}
+
+/** As a teacher reads it and, where that differs, as a keyboard writes it: si♭ (sib). */
+export function typeable(n: Name, naming: Naming): string {
+  const read = shown(n, naming);
+  const typed = read.replaceAll('♭', 'b').replaceAll('♯', '#');
+  return typed === read ? read : `${read} (${typed})`;
 }
 
 /** MIDI number of a written name such as Bb4; -1 when it is none. */

@@ -1,12 +1,10 @@
 <!-- In which language, and with which names of notes, this one sheet is printed. -->
 <script lang="ts">
   import { Select, SelectItem } from 'carbon-components-svelte';
-  import type { Naming } from '../lib/pitch';
+  import { NAMINGS } from '../lib/pitch';
   import { ways } from '../ways.svelte';
   import { LANGUAGES, NAMES, language, teachers } from '../words/language';
   import { ui } from '../words/ui';
-
-  const NAMINGS: Naming[] = ['letters', 'german', 'syllables'];
 
   /** The page is read anew, so that one sees what is printed. */
   function choose(what: 'lang' | 'names', value: string) {

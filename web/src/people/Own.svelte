@@ -1,11 +1,10 @@
 <!-- What one teacher reads, in this browser: the language, and the names of notes. -->
 <script lang="ts">
   import { Select, SelectItem } from 'carbon-components-svelte';
-  import type { Naming } from '../lib/pitch';
+  import { NAMINGS } from '../lib/pitch';
   import { LANGUAGES, NAMES, nameNotes, ownNames, speak, teachers } from '../words/language';
   import { ui } from '../words/ui';
 
-  const NAMINGS: Naming[] = ['letters', 'german', 'syllables'];
   const value = (e: Event) => (e.target as HTMLSelectElement).value;
 </script>
 

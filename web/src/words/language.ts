@@ -1,3 +1,5 @@
+import { NAMINGS } from '../lib/pitch';
+
 /** The language of the page: as chosen for one sheet, by the teacher, or else as the browser speaks. */
 export const LANGUAGES = ['en', 'es'] as const;
 export type Language = (typeof LANGUAGES)[number];
@@ -23,12 +25,15 @@ function keep(name: string, value: string) {
   location.reload();
 }
 
+/** A way of naming notes that there is: an address may be typed, and a header takes plain letters only. */
+const naming = (text: string | null | undefined) => NAMINGS.find((n) => n === text);
+
 const known = (text: string | null | undefined) =>
   LANGUAGES.find((l) => text?.toLowerCase().split('-')[0] === l);
 
 /** What the address asks for; it holds for this page only, so that one sheet can be in another language. */
 const asked = new URLSearchParams(globalThis.location?.search);
-export const sheet = { language: known(asked.get('lang')), names: asked.get('names') };
+export const sheet = { language: known(asked.get('lang')), names: naming(asked.get('names')) };
 
 /** The teacher's language: as chosen here, or the first of the browser's that there is. */
 export const teachers: Language =
@@ -39,7 +44,7 @@ export const teachers: Language =
 export const language: Language = sheet.language ?? teachers;
 
 /** How this teacher names notes, where that differs from the house. */
-export const ownNames = kept(NAMING) ?? '';
+export const ownNames = naming(kept(NAMING)) ?? '';
 
 /** Chooses a language for this browser. */
 export const speak = (other: Language) => keep(LANGUAGE, other);

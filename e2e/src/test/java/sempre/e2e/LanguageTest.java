@@ -122,6 +122,15 @@ public class LanguageTest {
     assertThat(page.locator("html")).hasAttribute("lang", "en");
   }
 
+  /** An address may be typed: what it asks for and there is not leaves the sheet as it would be. */
+  @Test
+  public void aLanguageOrNamingThatThereIsNotIsNotAskedFor() {
+    page.navigate(browsing.at("/people/group/2/note/Bb?lang=qq&names=%C5%9D"));
+    assertThat(page.locator("h1")).hasText("Everyone plays B♭");
+    assertThat(page.locator("article").first()).containsText("B♭");
+    assertThat(page.getByLabel("Notes named")).hasValue("letters");
+  }
+
   /** What one teacher reads is no matter of the house: another browser is as it was. */
   @Test
   public void twoTeachersOfOneSchoolReadTheirOwnLanguageAndNames() {

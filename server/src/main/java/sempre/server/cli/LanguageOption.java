@@ -1,6 +1,6 @@
 package sempre.server.cli;
 
-import java.util.List;
+import java.util.Arrays;
 import picocli.CommandLine.Option;
 import sempre.core.Refusal;
 import sempre.core.pitch.PitchNaming;
@@ -24,7 +24,13 @@ final class LanguageOption {
   Language language() {
     return Language.of(language)
         .orElseThrow(
-            () -> new Refusal("cli.no-language", "typed", language, "there", List.of("en", "es")));
+            () ->
+                new Refusal(
+                    "cli.no-language",
+                    "typed",
+                    language,
+                    "there",
+                    Arrays.stream(Language.values()).map(Language::code).toList()));
   }
 
   /** The words, with notes named by letters. */

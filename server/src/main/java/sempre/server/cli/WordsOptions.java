@@ -1,6 +1,6 @@
 package sempre.server.cli;
 
-import java.util.List;
+import java.util.Arrays;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import sempre.core.Refusal;
@@ -21,7 +21,7 @@ final class WordsOptions {
   /**
    * The words.
    *
-   * @throws IllegalArgumentException naming what there is instead
+   * @throws Refusal naming what there is instead
    */
   Words words() {
     PitchNaming n =
@@ -33,7 +33,7 @@ final class WordsOptions {
                         "typed",
                         names,
                         "there",
-                        List.of("letters", "german", "syllables")));
+                        Arrays.stream(PitchNaming.values()).map(PitchNaming::word).toList()));
     return Words.of(language.language(), n);
   }
 }
