@@ -16,12 +16,14 @@ import sempre.core.instrument.Hold;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Rule;
 import sempre.core.instrument.Setup;
+import sempre.core.instrument.TrillFingering;
 import sempre.core.motion.Move;
 import sempre.core.pitch.Pitch;
 import sempre.core.planning.KeptDown;
 import sempre.core.planning.Ornamented;
 import sempre.core.planning.Plan;
 import sempre.core.planning.Reason;
+import sempre.core.planning.Trill;
 import sempre.core.planning.Where;
 import sempre.core.planning.Why;
 
@@ -214,6 +216,9 @@ public final class PlanWords {
       args.put("note", words.note(o.missing().get()));
       return words.say("ornament-missing", args);
     }
+    if (o.quality().filter(q -> q == TrillFingering.Quality.NONE).isPresent()) {
+      return noTrill(note, o.steps().get(1).written(), o.steps().get(0).way());
+    }
     List<String> steps = new ArrayList<>();
     o.steps().stream()
         .filter(s -> !s.written().equals(note))
@@ -228,9 +233,41 @@ public final class PlanWords {
                             words.note(s.written()),
                             "way",
                             words.label(s.way().entry())))));
-    args.put("steps", words.and(steps));
     args.put("moving", moving(o.move().orElseThrow()));
-    return words.say("ornament-played", args);
+    Optional<Trill> forTrills =
+        o.trill().filter(t -> t.upper().entry().label().equals(Entry.TRILL_LABEL));
+    if (forTrills.isPresent()) {
+      args.put("note", words.note(forTrills.get().upper().entry().written()));
+      return words.say("ornament-played.plain", args) + how(o);
+    }
+    args.put("steps", words.and(steps));
+    return words.say("ornament-played", args) + how(o);
+  }
+
+  private String how(Ornamented o) {
+    return o.trill().map(t -> words.say("trill." + key(t.quality()))).orElse("");
+  }
+
+  /** That there is no good trill, and what to do instead. */
+  public String noTrill(Pitch lower, Pitch upper, Setup.Way way) {
+    boolean slide = way.fingering().slidePosition().isPresent();
+    return words.say(
+        slide ? "trill.none.slide" : "trill.none",
+        Map.of("lower", words.note(lower), "upper", words.note(upper)));
+  }
+
+  /** How well a trill goes, in a word. */
+  public String quality(TrillFingering.Quality q) {
+    return words.say("trill.quality." + key(q));
+  }
+
+  private static String key(TrillFingering.Quality q) {
+    return q.name().toLowerCase(Locale.ROOT);
+  }
+
+  /** What moves in a trill: {@code only the right first finger moves}. */
+  public String moving(Trill t) {
+    return moving(t.move());
   }
 
   private String moving(Move m) {

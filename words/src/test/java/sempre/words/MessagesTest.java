@@ -17,6 +17,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.testng.annotations.Test;
 import sempre.core.instrument.Catalogue;
+import sempre.core.instrument.Entry;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Option;
 import sempre.core.pitch.PitchNaming;
@@ -97,6 +98,8 @@ public class MessagesTest {
                 used.add("remark." + e.note());
                 e.rules().forEach(r -> used.add("rule." + r.because()));
               });
+      i.choiceRules().forEach(r -> used.add("rule." + r.because()));
+      i.trills().forEach(t -> used.add("rule." + t.because()));
     }
     Ways.all()
         .forEach(
@@ -104,6 +107,8 @@ public class MessagesTest {
               used.add("label." + s.label());
               s.schools().values().forEach(w -> used.add("school." + w));
             });
+    used.remove("rule.");
+    used.add("label." + Entry.TRILL_LABEL);
     used.remove("label.");
     used.remove("remark.");
     return used;

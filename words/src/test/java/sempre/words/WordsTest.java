@@ -20,10 +20,10 @@ import sempre.core.instrument.Stage;
 import sempre.core.pitch.Pitch;
 import sempre.core.pitch.PitchNaming;
 import sempre.core.planning.KeptDown;
-import sempre.core.planning.Phrase;
 import sempre.core.planning.Plan;
 import sempre.core.planning.Planner;
 import sempre.core.planning.Player;
+import sempre.core.score.Phrase;
 import sempre.core.teaching.Cause;
 import sempre.core.teaching.Lesson;
 import sempre.core.teaching.Trouble;
@@ -160,7 +160,7 @@ public class WordsTest {
     Setup setup = setup(id);
     Phrase asked = Phrase.of(phrase);
     Plan plan = Planner.plan(asked.line(), Player.able(setup));
-    Plan.PlannedNote n = plan.notes().get(asked.asked());
+    Plan.PlannedNote n = plan.notes().get(asked.first());
     assertEquals(said(Words.ENGLISH, plan, n), en);
     assertEquals(said(ES, plan, n), es);
   }

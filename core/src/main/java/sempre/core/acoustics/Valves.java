@@ -31,6 +31,9 @@ import sempre.core.pitch.Pitch;
  * @param drawn combination to what corrects it: the option of a valve slide, {@code bell} or {@code
  *     lips}
  * @param instead combination to the one that is taken before it, where both are there
+ * @param longWays for four valves without compensation: semitones below the second partial to the
+ *     combinations that are taken for them, the usual one first. They lie up to a half step sharp
+ *     and are lipped or pulled down (common practice, no source; the cents are computed)
  * @param compensator token of the compensating valve; empty when there is none
  */
 public record Valves(
@@ -39,9 +42,12 @@ public record Valves(
     Partials partials,
     Map<String, String> drawn,
     Map<String, String> instead,
+    Map<Integer, List<String>> longWays,
     String compensator) {
   /** How far from equal temperament a combination may lie, in cents. */
   public static final double LIMIT_CENTS = 35;
+
+  private static final String LIPS = "lips";
 
   /**
    * The partials of a tube that are used.
@@ -64,6 +70,7 @@ public record Valves(
     valves = Collections.unmodifiableMap(new LinkedHashMap<>(valves));
     drawn = Map.copyOf(drawn);
     instead = Map.copyOf(instead);
+    longWays = Collections.unmodifiableMap(new TreeMap<>(longWays));
   }
 
   /** How far a combination lowers the open tube in cents, by its length. */
@@ -78,7 +85,8 @@ public record Valves(
     return Harmonics.cents(longer * (1 + added));
   }
 
-  private record Way(List<String> combination, int semitones, int partial, double cents) {
+  private record Way(
+      List<String> combination, int semitones, int partial, double cents, boolean longWay) {
     String text() {
       return combination.isEmpty() ? "0" : String.join(" ", combination);
     }
@@ -99,18 +107,30 @@ public record Valves(
         if (Math.abs(mended ? Harmonics.deviation(p) : cents) <= LIMIT_CENTS) {
           byMidi
               .computeIfAbsent(midi, m -> new ArrayList<>())
-              .add(new Way(combination, semitones, p, cents));
+              .add(new Way(combination, semitones, p, cents, false));
         }
       }
     }
+    longWays.forEach(
+        (semitones, texts) -> {
+          int midi = fundamental.midi() + Harmonics.semitones(2) - semitones;
+          if (midi >= from.midi() && midi <= to.midi()) {
+            byMidi.put(midi, texts.stream().map(t -> longWay(t, semitones)).toList());
+          }
+        });
     List<BrassNote> all = new ArrayList<>();
     byMidi.forEach(
-        (midi, ways) -> {
-          ways.sort(
-              Comparator.comparing((Way w) -> partials.shy().contains(w.partial()))
+        (midi, found) -> {
+          List<Way> ways = new ArrayList<>(found);
+          boolean order = ways.stream().noneMatch(Way::longWay);
+          boolean shy = ways.stream().anyMatch(w -> partials.shy().contains(w.partial()));
+          Comparator<Way> shortest =
+              Comparator.comparingInt((Way w) -> rank(w, shy))
                   .thenComparingInt(Way::semitones)
                   .thenComparing(w -> -w.combination().size())
-                  .thenComparing(Way::text));
+                  .thenComparing(Way::text);
+          List<Way> unsorted = List.copyOf(ways);
+          ways.sort(order ? shortest : Comparator.comparingInt(unsorted::indexOf));
           Way first = standard(ways);
           ways.remove(first);
           ways.add(0, first);
@@ -121,12 +141,26 @@ public record Valves(
                     w.text(),
                     w.partial(),
                     w.cents(),
-                    drawn.getOrDefault(w.text(), ""),
+                    w.longWay() ? LIPS : drawn.getOrDefault(w.text(), ""),
                     w == first,
                     false));
           }
         });
     return all;
+  }
+
+  /** A shy partial gives way to another combination, but not to one that has to be drawn. */
+  private int rank(Way w, boolean shyThere) {
+    if (partials.shy().contains(w.partial())) {
+      return 1;
+    }
+    return shyThere && drawn.containsKey(w.text()) ? 2 : 0;
+  }
+
+  private Way longWay(String text, int semitones) {
+    List<String> combination = List.of(text.split(" "));
+    double cents = 100.0 * semitones - centsDown(combination);
+    return new Way(combination, semitones, 2, cents, true);
   }
 
   private Way standard(List<Way> ways) {

@@ -26,6 +26,9 @@ import sempre.core.pitch.Transposition;
 
 /** The fingerings of a brass instrument, computed from what its file says of its tubes. */
 final class BrassReader {
+  /** Up to this partial the attachment stands in for far positions (common practice, no source). */
+  private static final int NEAR_PARTIAL = 3;
+
   private final Map<String, Object> tube;
   private final Keywork keywork;
   private final List<Option> options;
@@ -63,11 +66,12 @@ final class BrassReader {
 
     /**
      * Whether a note near the border may stay on this tube without a reason of its own; not with
-     * valves that have to be corrected.
+     * valves that have to be corrected, nor on a shy partial.
      */
     boolean mayStay(BrassNote note) {
       return note.standard()
           && !note.correctable()
+          && !valves.partials().shy().contains(note.partial())
           && !usual.covers(note.written())
           && also.covers(note.written());
     }
@@ -206,7 +210,15 @@ final class BrassReader {
             numbers(m, "shy")),
         strings(m.get("drawn")),
         strings(m.get("instead")),
+        longWays(m),
         text(m, "compensator", ""));
+  }
+
+  private static Map<Integer, List<String>> longWays(Map<String, Object> m) {
+    Map<Integer, List<String>> ways = new LinkedHashMap<>();
+    map(m.get("longWays"))
+        .forEach((semitones, texts) -> ways.put(Integer.valueOf(semitones), words(texts)));
+    return ways;
   }
 
   private static Set<Integer> numbers(Map<String, Object> m, String key) {
@@ -237,7 +249,17 @@ final class BrassReader {
         standard ? List.of() : rules,
         "computed",
         "",
-        "");
+        "",
+        !standard && asUsual(n),
+        List.of());
+  }
+
+  /** Whether this is what the attachment is for: low notes near the player in place of far out. */
+  private boolean asUsual(BrassNote n) {
+    List<Object> positions = list(tube.get("near"));
+    return n.attachment()
+        && n.partial() <= NEAR_PARTIAL
+        && positions.stream().anyMatch(p -> n.fingering().contains(String.valueOf(p)));
   }
 
   /**

@@ -27,6 +27,9 @@ import sempre.core.pitch.Pitch;
  * @param note key of a remark on what it rests on or what to watch, or as the teacher typed it; may
  *     be empty
  * @param said the class's own words for it; may be empty
+ * @param asUsual whether it is as usual as the standard, so that only its neighbours decide
+ * @param touched controls that are only touched at the start of the note and let go at once, so
+ *     that no finger has to come from them or go to them in the change
  */
 public record Entry(
     Pitch written,
@@ -42,12 +45,15 @@ public record Entry(
     List<Rule> rules,
     String source,
     String note,
-    String said) {
+    String said,
+    boolean asUsual,
+    List<Hold> touched) {
   public Entry {
     purposes = java.util.Collections.unmodifiableSet(new java.util.LinkedHashSet<>(purposes));
     requires = java.util.Collections.unmodifiableMap(new java.util.TreeMap<>(requires));
     style = Map.copyOf(style);
     rules = List.copyOf(rules);
+    touched = List.copyOf(touched);
   }
 
   /** Whether an instrument with these options can play it. */
@@ -78,12 +84,36 @@ public record Entry(
   Entry saying(String words) {
     return new Entry(
         written, pattern, role, label, purposes, cents, tuning, partial, requires, style, rules,
-        source, note, words);
+        source, note, words, asUsual, touched);
   }
 
   /** Whether the player can correct its pitch on a long note. */
   public boolean correctable() {
     return tuning.isPresent();
+  }
+
+  /** Key of the name of a fingering that is for trills only. */
+  public static final String TRILL_LABEL = "trill-fingering";
+
+  /** A fingering that is held in a trill and nowhere else. */
+  static Entry forTrills(Pitch written, Pattern pattern, TrillFingering t) {
+    return new Entry(
+        written,
+        pattern,
+        Role.TRILL,
+        TRILL_LABEL,
+        Set.of(Purpose.FACILITY),
+        OptionalDouble.empty(),
+        Optional.empty(),
+        OptionalInt.empty(),
+        t.requires(),
+        Map.of(),
+        List.of(),
+        t.source(),
+        "",
+        "",
+        false,
+        List.of());
   }
 
   /** Whether a teacher has added it, so that its name and remark are as typed. */
@@ -94,6 +124,6 @@ public record Entry(
   private Entry copy(Pattern p, Role r, Set<Purpose> good, List<Rule> when) {
     return new Entry(
         written, p, r, label, good, cents, tuning, partial, requires, style, when, source, note,
-        said);
+        said, asUsual, touched);
   }
 }

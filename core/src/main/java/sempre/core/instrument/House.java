@@ -119,7 +119,9 @@ public record House(
             List.of(),
             SOURCE,
             note.strip(),
-            "");
+            "",
+            false,
+            List.of());
     Key key = Key.of(entry);
     if (i.entries().stream().anyMatch(e -> Key.of(e).equals(key))) {
       throw new Refusal("error.in-catalogue", "note", written, "fingering", entry.fingering());

@@ -29,6 +29,8 @@ import sempre.core.pitch.Transposition;
  * @param styles points on which teachers differ
  * @param keywork its controls
  * @param slideRules which slides of a finger are possible
+ * @param choiceRules when the second of two equivalents ({@code T/Tb}) is not taken
+ * @param trills fingerings that are for trills
  * @param registers registers that share their fingerings
  * @param free what may be held without being heard, by range
  * @param wrong what must not be held, by range
@@ -49,6 +51,8 @@ public record Instrument(
     List<Style> styles,
     Keywork keywork,
     List<SlideRule> slideRules,
+    List<Rule> choiceRules,
+    List<TrillFingering> trills,
     List<RegisterPair> registers,
     List<Freedom> free,
     List<Freedom> wrong,
@@ -67,6 +71,8 @@ public record Instrument(
     options = List.copyOf(options);
     styles = List.copyOf(styles);
     slideRules = List.copyOf(slideRules);
+    choiceRules = List.copyOf(choiceRules);
+    trills = List.copyOf(trills);
     registers = List.copyOf(registers);
     free = List.copyOf(free);
     wrong = List.copyOf(wrong);
@@ -88,6 +94,8 @@ public record Instrument(
         styles,
         keywork,
         slideRules,
+        choiceRules,
+        trills,
         registers,
         free,
         wrong,

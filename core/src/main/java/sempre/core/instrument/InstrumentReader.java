@@ -95,8 +95,7 @@ public final class InstrumentReader {
       if (keywork.kind() == Keywork.Kind.HANDS) {
         entries.addAll(written(keywork));
       } else {
-        List<Rule> rules = new ArrayList<>();
-        maps(root.get("alternateRules")).forEach(m -> rules.add(rule(m)));
+        List<Rule> rules = rules("alternateRules");
         BrassReader brass =
             new BrassReader(
                 map(root.get("tube")),
@@ -127,6 +126,8 @@ public final class InstrumentReader {
               styles(),
               keywork,
               slideRules(),
+              rules("choiceRules"),
+              trills(keywork),
               registers(keywork),
               free,
               freedoms("wrong", keywork),
@@ -292,9 +293,14 @@ public final class InstrumentReader {
       SlideRule.Way way = SlideRule.Way.valueOf(text(m, "way").toUpperCase(Locale.ROOT));
       String from = text(m, "from");
       String to = text(m, "to");
-      rules.add(new SlideRule(finger, from, to, way));
+      Map<String, String> needs = strings(m.get("requires"));
+      if (lacks(needs)) {
+        continue;
+      }
+      needs.keySet().removeAll(fixed.keySet());
+      rules.add(new SlideRule(finger, from, to, way, needs));
       if (Boolean.TRUE.equals(m.get("both"))) {
-        rules.add(new SlideRule(finger, to, from, way));
+        rules.add(new SlideRule(finger, to, from, way, needs));
       }
     }
     return rules;
@@ -372,6 +378,41 @@ public final class InstrumentReader {
         new Bore(holes, Pitch.parse(text(b, "end")), registers, strings(b.get("cross"))));
   }
 
+  /** Rows of lower note, upper note, quality, the two fingerings, and what else there is to say. */
+  private List<TrillFingering> trills(Keywork keywork) {
+    List<TrillFingering> all = new ArrayList<>();
+    for (Object o : list(root.get("trills"))) {
+      List<Object> row = list(o);
+      Map<String, Object> more = row.size() > 5 ? map(row.get(5)) : Map.of();
+      Map<String, String> needs = strings(more.get("requires"));
+      String from = String.valueOf(row.get(3));
+      String to = String.valueOf(row.get(4));
+      if (lacks(needs) || keywork.lacks(from, lacking) || keywork.lacks(to, lacking)) {
+        continue;
+      }
+      needs.keySet().removeAll(fixed.keySet());
+      all.add(
+          new TrillFingering(
+              Pitch.parse(String.valueOf(row.get(0))),
+              Pitch.parse(String.valueOf(row.get(1))),
+              TrillFingering.Quality.valueOf(String.valueOf(row.get(2)).toUpperCase(Locale.ROOT)),
+              canonical(from, keywork),
+              canonical(to, keywork),
+              needs,
+              text(more, "because", ""),
+              text(more, "source", source.isEmpty() ? "common practice, no source" : source)));
+    }
+    return all;
+  }
+
+  private static Fingering canonical(String text, Keywork keywork) {
+    Fingering f = keywork.read(text);
+    if (!f.text().equals(text)) {
+      throw new Refusal("error.not-canonical", "typed", text, "canonical", f.text());
+    }
+    return f;
+  }
+
   private List<Entry> written(Keywork keywork) {
     List<Entry> entries = new ArrayList<>();
     for (Object o : list(root.get("notes"))) {
@@ -420,15 +461,23 @@ public final class InstrumentReader {
         rules,
         text(way, "source", source),
         text(way, "note", ""),
-        "");
+        "",
+        false,
+        keywork.holds(text(way, "touch", "|")));
+  }
+
+  private List<Rule> rules(String key) {
+    return maps(root.get(key)).stream().map(InstrumentReader::rule).toList();
   }
 
   static Rule rule(Map<String, Object> m) {
     return new Rule(
         Rule.When.valueOf(text(m, "when").replaceAll("([A-Z])", "_$1").toUpperCase(Locale.ROOT)),
         Boolean.TRUE.equals(m.get("not")),
-        list(m.get("notes")).stream().map(n -> Pitch.parse(String.valueOf(n))).toList(),
+        words(m.get("notes")).stream().map(Pitch::parse).toList(),
+        words(m.get("beyond")).stream().map(Pitch::parse).toList(),
         Boolean.TRUE.equals(m.get("slurred")),
+        strings(m.get("style")),
         Rule.Verdict.valueOf(text(m, "is").toUpperCase(Locale.ROOT)),
         Purpose.valueOf(
             String.valueOf(m.getOrDefault("purpose", "facility")).toUpperCase(Locale.ROOT)),

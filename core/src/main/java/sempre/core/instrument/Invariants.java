@@ -27,6 +27,7 @@ public final class Invariants {
     registers(instrument, problems);
     nothingWrongIsHeld(instrument, problems);
     bore(instrument, problems);
+    trills(instrument, problems);
     return problems.stream().distinct().toList();
   }
 
@@ -190,6 +191,49 @@ public final class Invariants {
       unused.remove(key);
     }
     unused.forEach(k -> problems.add("crossed: there is no " + k));
+  }
+
+  /**
+   * Each state of a trill is a fingering of its note, or its first open hole says the note; what
+   * neither explains says why. No finger does two things, and what it uses it requires.
+   */
+  private static void trills(Instrument i, List<String> problems) {
+    for (TrillFingering t : i.trills()) {
+      trillState(i, t, t.lower(), t.from(), problems);
+      trillState(i, t, t.upper(), t.to(), problems);
+      int width = t.upper().midi() - t.lower().midi();
+      if (width < 1 || width > 2) {
+        problems.add("the trill from " + t.lower() + " to " + t.upper() + " is no step");
+      }
+    }
+  }
+
+  private static void trillState(
+      Instrument i, TrillFingering t, Pitch note, Fingering f, List<String> problems) {
+    String where = "trill " + t.lower() + " " + t.upper() + ": " + note + " " + f.text();
+    i.keywork().clash(f.holds()).ifPresent(c -> problems.add(where + ": " + c));
+    for (Hold h : f.holds()) {
+      if (!t.requires().entrySet().containsAll(h.control().requires().entrySet())) {
+        problems.add(where + " uses " + h.token() + ", but does not require it");
+      }
+    }
+    boolean known =
+        i.entriesOf(note).stream()
+            .flatMap(e -> e.pattern().expand(i.keywork()).stream())
+            .anyMatch(f::equals);
+    Optional<Bore.Register> register = i.bore().flatMap(b -> b.register(note));
+    if (known || register.isEmpty()) {
+      return;
+    }
+    boolean explained =
+        i.bore().get().midi(f.holds(), register.get()).filter(m -> m == note.midi()).isPresent();
+    if (explained != t.because().isEmpty()) {
+      problems.add(
+          where
+              + (explained
+                  ? " says why, but its first open hole explains it"
+                  : " opens another hole first and does not say why"));
+    }
   }
 
   private static void nothingWrongIsHeld(Instrument i, List<String> problems) {

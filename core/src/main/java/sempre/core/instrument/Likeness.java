@@ -4,9 +4,11 @@ import static sempre.core.instrument.Yaml.list;
 import static sempre.core.instrument.Yaml.map;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.regex.Pattern;
 import sempre.core.pitch.Pitch;
 
@@ -33,6 +35,7 @@ final class Likeness {
         });
     if (own.containsKey("notes") || own.containsKey("also") || own.containsKey("drop")) {
       whole.put("notes", notes(own, whole));
+      whole.put("trills", trills(own, whole));
     }
     return whole;
   }
@@ -52,6 +55,20 @@ final class Likeness {
       byNote.put(midi(more), there);
     }
     return new ArrayList<>(byNote.values());
+  }
+
+  /** The trills of notes that are fingered as on the other instrument. */
+  private static List<Object> trills(Map<String, Object> own, Map<String, Object> whole) {
+    Set<Integer> others = new HashSet<>();
+    list(own.get("drop")).forEach(n -> others.add(Pitch.parse(String.valueOf(n)).midi()));
+    list(own.get("notes")).forEach(n -> others.add(midi(n)));
+    return list(whole.get("trills")).stream()
+        .filter(
+            row ->
+                list(row).stream()
+                    .limit(2)
+                    .noneMatch(n -> others.contains(Pitch.parse(String.valueOf(n)).midi())))
+        .toList();
   }
 
   private static int midi(Object note) {

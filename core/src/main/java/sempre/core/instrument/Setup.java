@@ -29,6 +29,10 @@ public final class Setup {
   private static final int MIDI_NOTES = 128;
 
   private final List<List<Way>> waysByMidi = new ArrayList<>();
+
+  /** The same, and behind them what is for trills only. */
+  private final List<List<Way>> everyWayByMidi = new ArrayList<>();
+
   private final Map<Held, List<Pitch>> notesByHolds = new HashMap<>();
   private final Map<Long, Move> moves = new ConcurrentHashMap<>();
   private final Map<Class<?>, Object> derived = new ConcurrentHashMap<>();
@@ -41,9 +45,24 @@ public final class Setup {
    * @param fingering the controls held, choices and free controls resolved
    * @param bare the same without free controls
    * @param held free controls among them
+   * @param hand what the hand holds before and after the note: the same without what is only
+   *     touched
+   * @param shape the plain fingering without what is only touched: two ways of one shape are one
+   *     for the hand
    */
   public record Way(
-      int number, Entry entry, Fingering fingering, Fingering bare, List<Hold> held) {}
+      int number,
+      Entry entry,
+      Fingering fingering,
+      Fingering bare,
+      List<Hold> held,
+      Fingering hand,
+      String shape) {
+    /** Whether it takes the first of every choice of equivalents. */
+    public boolean first() {
+      return bare.equals(entry.pattern().plain());
+    }
+  }
 
   /**
    * What is held, as bits by the order of the controls: found much faster than by the text of the
@@ -86,17 +105,45 @@ public final class Setup {
         notes.add(e.written());
         notesByHolds.put(Held.of(f.holds()), List.copyOf(notes));
         List<Hold> held = e.pattern().free().stream().filter(f.holds()::contains).toList();
-        waysByMidi.get(e.written().midi()).add(new Way(number++, e, f, bare(f, held), held));
+        waysByMidi.get(e.written().midi()).add(way(number++, e, f, held));
+      }
+    }
+    addTrillWays(number);
+  }
+
+  /** Adds what the trills of the instrument need beside the fingerings of their notes. */
+  private void addTrillWays(int first) {
+    waysByMidi.forEach(ways -> everyWayByMidi.add(new ArrayList<>(ways)));
+    int number = first;
+    for (TrillFingering t : instrument.trills()) {
+      if (t.fits(options)) {
+        number = addTrillWay(t.lower(), t.from(), t, number);
+        number = addTrillWay(t.upper(), t.to(), t, number);
       }
     }
   }
 
-  private Fingering bare(Fingering f, List<Hold> held) {
-    return held.isEmpty()
+  private int addTrillWay(Pitch written, Fingering f, TrillFingering t, int number) {
+    List<Way> ways = everyWayByMidi.get(written.midi());
+    if (ways.stream().anyMatch(w -> w.fingering().equals(f) || w.bare().equals(f))) {
+      return number;
+    }
+    Entry e = Entry.forTrills(written, instrument.keywork().pattern(f.text()), t);
+    ways.add(way(number, e, f, List.of()));
+    return number + 1;
+  }
+
+  private Way way(int number, Entry e, Fingering f, List<Hold> held) {
+    Fingering plain = without(e.pattern().plain(), e.touched());
+    return new Way(number, e, f, without(f, held), held, without(f, e.touched()), plain.text());
+  }
+
+  private Fingering without(Fingering f, List<Hold> some) {
+    return some.isEmpty()
         ? f
         : instrument
             .keywork()
-            .fingering(f.holds().stream().filter(h -> !held.contains(h)).toList());
+            .fingering(f.holds().stream().filter(h -> !some.contains(h)).toList());
   }
 
   /**
@@ -144,6 +191,13 @@ public final class Setup {
         : java.util.Collections.unmodifiableList(waysByMidi.get(midi));
   }
 
+  /** The same as {@link #ways(int)}, and behind them what is for trills only. */
+  public List<Way> everyWay(int midi) {
+    return midi < 0 || midi >= MIDI_NOTES
+        ? List.of()
+        : java.util.Collections.unmodifiableList(everyWayByMidi.get(midi));
+  }
+
   /**
    * Something computed from this set-up once and looked up afterwards.
    *
@@ -174,8 +228,8 @@ public final class Setup {
         k ->
             Moves.between(
                 this,
-                from.fingering(),
-                to.fingering(),
+                from.hand(),
+                to.hand(),
                 List.of(from.entry().written()),
                 List.of(to.entry().written())));
   }

@@ -23,6 +23,8 @@ import sempre.core.pitch.Pitch;
  * @param leap semitones between the notes, 0 or more
  * @param same whether nothing at all is moved
  * @param sideChange whether the thumb goes over to the other side of a double horn
+ * @param swaps keys that one hand lets go while the other opens the same hole by its own: E flat
+ *     left, then right
  * @param smear whether the slide moves on one partial, so that the way is heard under a slur
  */
 public record Move(
@@ -38,6 +40,7 @@ public record Move(
     int leap,
     boolean same,
     boolean sideChange,
+    int swaps,
     boolean smear) {
   public Move {
     slides = List.copyOf(slides);

@@ -98,7 +98,24 @@ public final class Moves {
             : 0,
         moving.isEmpty() && from.slidePosition().equals(to.slidePosition()),
         setup.instrument().keywork().kind() == Keywork.Kind.VALVES && moving.contains(Finger.LT),
+        swaps(from, to),
         smear(setup, from, to, pair));
+  }
+
+  /** Keys away from home that go over from one hand to the other. */
+  private static int swaps(Fingering from, Fingering to) {
+    int swaps = 0;
+    for (Hold h : from.holds()) {
+      boolean kept = to.holds().contains(h);
+      for (Hold other : to.holds()) {
+        boolean same =
+            other.control().token().equals(h.control().token())
+                && other.control().left() != h.control().left()
+                && !from.holds().contains(other);
+        swaps += !kept && same && !h.control().home() ? 1 : 0;
+      }
+    }
+    return swaps;
   }
 
   private record Pair(Optional<Pitch> from, Optional<Pitch> to) {}
@@ -148,6 +165,7 @@ public final class Moves {
     SlideRule.Way way =
         setup.instrument().slideRules().stream()
             .filter(r -> r.finger() == f && r.from().equals(from) && r.to().equals(to))
+            .filter(r -> r.fits(setup.options()))
             .map(SlideRule::way)
             .findFirst()
             .orElse(SlideRule.Way.HARD);

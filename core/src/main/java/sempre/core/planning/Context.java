@@ -2,60 +2,167 @@ package sempre.core.planning;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import sempre.core.instrument.Rule;
 import sempre.core.score.Note;
 import sempre.core.score.Ornament;
 
 /**
- * One note among its neighbours: the circumstances that the rules of the catalogue ask for.
+ * One note among its neighbours: the circumstances that the rules of the catalogue ask for. A note
+ * that is repeated keeps its form, so all of its repetitions stand in one place: between the note
+ * before the first of them and the note behind the last, as loud and as long as any of them.
  *
  * @param note the note
  * @param previousMidi MIDI number of the note before; -1 when a long rest lies between, or none is
  * @param nextMidi of the note behind, likewise
+ * @param beforeThatMidi MIDI number of the note before the one before, likewise
+ * @param afterThatMidi of the note behind the one behind
+ * @param trilledMidi of the upper note of its trill; -1 when it has none
  * @param slurredFrom whether it is slurred to from the note before
+ * @param slurredOn whether it is slurred to the note behind
  * @param circumstances one bit for each {@link Rule.When} that does not name notes
+ * @param style the house style of the player
  * @param figure the fingering that this note has where its figure comes back; empty when free
+ * @param turns whether it comes back at once
  */
 record Context(
     Note note,
     int previousMidi,
     int nextMidi,
+    int beforeThatMidi,
+    int afterThatMidi,
+    int trilledMidi,
     boolean slurredFrom,
+    boolean slurredOn,
     int circumstances,
-    String figure) {
+    Map<String, String> style,
+    String figure,
+    boolean turns) {
   private static final double START = 99;
 
   private static final int NONE = -1;
 
-  static List<Context> of(List<Note> notes) {
+  /** What one of several repetitions has, all have. */
+  private static final int SHARED =
+      bit(Rule.When.ENTRY, true)
+          | bit(Rule.When.SOFT_ENTRY, true)
+          | bit(Rule.When.SOFT, true)
+          | bit(Rule.When.LOUD, true)
+          | bit(Rule.When.LONG, true);
+
+  static List<Context> of(List<Note> notes, Map<String, String> style) {
     List<Context> all = new ArrayList<>(notes.size());
-    int last = notes.size() - 1;
-    for (int i = 0; i <= last; i++) {
-      Note n = notes.get(i);
-      double before = i == 0 ? START : rest(notes.get(i - 1), n);
-      double after = i == last ? START : rest(n, notes.get(i + 1));
-      int midi = n.pitch().midi();
-      int previous = before >= Weight.FREE_SECONDS ? NONE : notes.get(i - 1).pitch().midi();
-      int next = after >= Weight.FREE_SECONDS ? NONE : notes.get(i + 1).pitch().midi();
-      int step = previous == NONE ? 0 : midi - previous;
-      int bits = 0;
-      bits |= bit(Rule.When.FLAT_KEY, n.key().fifths() < 0);
-      bits |= bit(Rule.When.CHROMATIC, Math.abs(step) == 1 && next != NONE && next - midi == step);
-      bits |= bit(Rule.When.ALTERNATION, alternates(notes, i));
-      bits |= bit(Rule.When.LEAP_UP, step >= Weight.LEAP_SEMITONES);
-      bits |= bit(Rule.When.SOFT_ENTRY, n.dynamic().soft() && before > 0);
-      bits |= bit(Rule.When.SOFT, n.dynamic().soft());
-      bits |= bit(Rule.When.LOUD, n.dynamic().loud());
-      bits |= bit(Rule.When.LONG, n.seconds() >= Weight.LONG_SECONDS || n.fermata());
-      all.add(new Context(n, previous, next, i > 0 && notes.get(i - 1).slurToNext(), bits, ""));
+    int first = 0;
+    while (first < notes.size()) {
+      int last = first;
+      while (last + 1 < notes.size() && repeats(notes.get(last), notes.get(last + 1))) {
+        last++;
+      }
+      repeated(notes, first, last, style, all);
+      first = last + 1;
     }
     return all;
   }
 
+  private static boolean repeats(Note a, Note b) {
+    return a.pitch().midi() == b.pitch().midi() && rest(a, b) < Weight.FREE_SECONDS;
+  }
+
+  /** The contexts of one note and its repetitions. */
+  private static void repeated(
+      List<Note> notes, int first, int last, Map<String, String> style, List<Context> all) {
+    int end = notes.size() - 1;
+    double before = first == 0 ? START : rest(notes.get(first - 1), notes.get(first));
+    double after = last == end ? START : rest(notes.get(last), notes.get(last + 1));
+    int midi = notes.get(first).pitch().midi();
+    int previous = before >= Weight.FREE_SECONDS ? NONE : notes.get(first - 1).pitch().midi();
+    int next = after >= Weight.FREE_SECONDS ? NONE : notes.get(last + 1).pitch().midi();
+    int beforeThat =
+        previous == NONE || first < 2 || free(notes, first - 2)
+            ? NONE
+            : notes.get(first - 2).pitch().midi();
+    int afterThat =
+        next == NONE || last + 2 > end || free(notes, last + 1)
+            ? NONE
+            : notes.get(last + 2).pitch().midi();
+    int step = previous == NONE ? 0 : midi - previous;
+    boolean from = first > 0 && notes.get(first - 1).slurToNext();
+    boolean on = notes.get(last).slurToNext();
+    boolean chromatic = Math.abs(step) == 1 && next != NONE && next - midi == step;
+    int shared = 0;
+    for (int i = first; i <= last; i++) {
+      shared |= alone(notes.get(i), i == first && before > 0);
+    }
+    for (int i = first; i <= last; i++) {
+      Note n = notes.get(i);
+      // what is trilled is heard neither as long nor as loud or soft
+      int bits = n.ornament().alternates() ? 0 : shared & SHARED;
+      bits |= bit(Rule.When.FLAT_KEY, n.key().fifths() < 0);
+      bits |= bit(Rule.When.CHROMATIC, chromatic);
+      bits |= bit(Rule.When.ALTERNATION, alternates(notes, i));
+      bits |= bit(Rule.When.LEAP_UP, i == first && step >= Weight.LEAP_SEMITONES);
+      bits |= bit(Rule.When.PASSING, passes(n) && first == last);
+      all.add(
+          new Context(
+              n,
+              previous,
+              next,
+              beforeThat,
+              afterThat,
+              trilled(n),
+              from,
+              on,
+              bits,
+              style,
+              "",
+              false));
+    }
+  }
+
+  /** Whether the hand is free between note i and the next. */
+  private static boolean free(List<Note> notes, int i) {
+    return rest(notes.get(i), notes.get(i + 1)) >= Weight.FREE_SECONDS;
+  }
+
+  /** What can be said of a note without looking at its neighbours. */
+  private static int alone(Note n, boolean entry) {
+    boolean counts = n.seconds() >= Weight.EXPOSED_SECONDS || n.fermata() || entry && !passes(n);
+    int bits = bit(Rule.When.ENTRY, entry && !passes(n));
+    bits |= bit(Rule.When.SOFT_ENTRY, n.dynamic().soft() && entry && counts);
+    bits |= bit(Rule.When.SOFT, n.dynamic().soft() && counts);
+    bits |= bit(Rule.When.LOUD, n.dynamic().loud() && counts);
+    return bits | bit(Rule.When.LONG, n.seconds() >= Weight.LONG_SECONDS || n.fermata());
+  }
+
+  private static boolean passes(Note n) {
+    return n.seconds() <= Weight.PASSING_SECONDS && !n.fermata();
+  }
+
   /** The same place, where the figure is fingered like this elsewhere. */
   Context inFigure(String fingering) {
-    return new Context(note, previousMidi, nextMidi, slurredFrom, circumstances, fingering);
+    return inFigure(fingering, false);
+  }
+
+  /** The same place, in a turn in which the note is fingered like this. */
+  Context inTurn(String fingering) {
+    return inFigure(fingering, true);
+  }
+
+  private Context inFigure(String fingering, boolean again) {
+    return new Context(
+        note,
+        previousMidi,
+        nextMidi,
+        beforeThatMidi,
+        afterThatMidi,
+        trilledMidi,
+        slurredFrom,
+        slurredOn,
+        circumstances,
+        style,
+        fingering,
+        again);
   }
 
   private static int bit(Rule.When when, boolean is) {
@@ -94,8 +201,10 @@ record Context(
     return (circumstances & 1 << when.ordinal()) != 0;
   }
 
+  /** Whether the rule speaks here; of {@link Rule.When#OTHERWISE} see {@link #against}. */
   boolean holds(Rule rule) {
-    return circumstance(rule) != rule.not();
+    return circumstance(rule) != rule.not()
+        && (rule.style().isEmpty() || style.entrySet().containsAll(rule.style().entrySet()));
   }
 
   private boolean circumstance(Rule rule) {
@@ -103,16 +212,42 @@ record Context(
       case AFTER -> after(rule);
       case BEFORE -> before(rule);
       case NEXT_TO -> after(rule) || before(rule);
+      case BETWEEN -> after(rule) && before(rule);
+      case ALTERNATION -> is(rule.when()) && (!rule.slurred() || underSlur());
+      case LEAP_UP -> is(rule.when()) && (!rule.slurred() || slurredFrom);
       default -> is(rule.when());
     };
   }
 
+  private boolean underSlur() {
+    return slurredFrom || slurredOn || note.ornament().alternates();
+  }
+
+  private static int trilled(Note n) {
+    return n.ornament().kind() == Ornament.Kind.TRILL
+        ? n.ornament().upper().orElseThrow().midi()
+        : NONE;
+  }
+
+  /** Whether the upper note of the trill is one that a rule names: it stands on either side. */
+  private boolean trilledWith(Rule rule) {
+    return trilledMidi != NONE && rule.beyond().isEmpty() && rule.names(trilledMidi);
+  }
+
   boolean after(Rule rule) {
-    return previousMidi != NONE && rule.names(previousMidi) && (!rule.slurred() || slurredFrom);
+    return trilledWith(rule)
+        || previousMidi != NONE
+            && rule.names(previousMidi)
+            && rule.reaches(beforeThatMidi)
+            && (!rule.slurred() || slurredFrom);
   }
 
   boolean before(Rule rule) {
-    return nextMidi != NONE && rule.names(nextMidi) && (!rule.slurred() || note.slurToNext());
+    return trilledWith(rule)
+        || nextMidi != NONE
+            && rule.names(nextMidi)
+            && rule.reaches(afterThatMidi)
+            && (!rule.slurred() || slurredOn);
   }
 
   /**
@@ -123,7 +258,9 @@ record Context(
     for (int r = 0; r < rules.size(); r++) {
       Rule rule = rules.get(r);
       boolean isGood = rule.verdict() == Rule.Verdict.GOOD;
-      if (isGood && good != null || !holds(rule)) {
+      boolean speaks =
+          isGood ? good == null : !rule.favours() && rule.when() != Rule.When.OTHERWISE;
+      if (!speaks || !holds(rule)) {
         continue;
       }
       if (!isGood) {
@@ -132,5 +269,21 @@ record Context(
       good = rule;
     }
     return Optional.ofNullable(good);
+  }
+
+  /** Whether a rule that does not favour its fingering speaks against it here. */
+  boolean against(Rule rule, List<Rule> all) {
+    if (rule.favours()) {
+      return false;
+    }
+    if (rule.when() != Rule.When.OTHERWISE) {
+      return holds(rule);
+    }
+    for (int r = 0; r < all.size(); r++) {
+      if (all.get(r).favours() && holds(all.get(r))) {
+        return false;
+      }
+    }
+    return true;
   }
 }

@@ -156,9 +156,8 @@ final class Detour {
   private Tally change(int j, int before, int at) {
     Tally tally = Tally.itemised();
     Move move = player.setup().move(way(j - 1, before), way(j, at));
-    Effort.count(move, route.pace(j), tally);
     int arrived = before % route.directions - route.directions / 2;
-    move.travel().ifPresent(t -> Effort.countReversal(arrived, t.outward(), route.pace(j), tally));
+    Effort.of(move).arriving(arrived).tell(route.pace(j), tally);
     return tally;
   }
 
@@ -263,8 +262,8 @@ final class Detour {
 
   static Where.Side side(Rule r, Context context) {
     return switch (r.when()) {
-      case CHROMATIC, ALTERNATION -> Where.Side.BOTH;
-      case LEAP_UP, SOFT_ENTRY, AFTER -> Where.Side.PREVIOUS;
+      case CHROMATIC, ALTERNATION, BETWEEN -> Where.Side.BOTH;
+      case LEAP_UP, ENTRY, SOFT_ENTRY, AFTER -> Where.Side.PREVIOUS;
       case BEFORE -> Where.Side.NEXT;
       case NEXT_TO -> {
         boolean after = context.after(r);
@@ -290,6 +289,7 @@ final class Detour {
             moving > instead ? new Why.Fingers(moving, instead) : new Why.WeakFingers());
       }
       case ROLL, SLIDE, NO_SLIDE -> slide(i, j, b);
+      case SWAP -> Optional.of(new Why.Swap());
       case HAND_SHIFT -> Optional.of(new Why.HandShift());
       case TRAVEL -> Optional.of(new Why.Travel(travel(j, b), travel(j, null)));
       case REVERSAL -> Optional.of(new Why.Reversal());
@@ -297,15 +297,16 @@ final class Detour {
       case AIR_ALONE -> Optional.of(new Why.AirAlone());
       case SIDE -> Optional.of(new Why.HornSide());
       case SMEAR -> Optional.of(new Why.Smear());
-      case FIGURE -> Optional.of(new Why.Figure());
+      case FIGURE, TURN -> Optional.of(new Why.Figure());
       case PITCH ->
           Optional.of(
               new Why.Cents(
                   way.entry().cents().orElse(0),
                   notes.get(j).seconds() >= Weight.LONG_SECONDS || notes.get(j).fermata()));
-      case STYLE -> Optional.of(new Why.NotTheHouse());
+      case TRILL -> Optional.of(new Why.WorseTrill());
+      case STYLE, HOUSE -> Optional.of(new Why.NotTheHouse());
       case UNLEARNED -> Optional.of(new Why.Unlearned());
-      case ALTERNATE, BRASS_ALTERNATE, TRILL_ONLY -> Optional.of(new Why.LessUsual());
+      case ALTERNATE, BRASS_ALTERNATE, TRILL_ONLY, FAR_OUT -> Optional.of(new Why.LessUsual());
     };
   }
 

@@ -1,150 +1,69 @@
 package sempre.core.planning;
 
+import java.util.Optional;
 import sempre.core.instrument.Finger;
 import sempre.core.instrument.SlideRule;
 import sempre.core.motion.Move;
 import sempre.core.score.Note;
 
-/** What a change costs: the countable things of a {@link Move}, scaled by the time there is. */
+/**
+ * What a change costs. The countable things of a {@link Move} are one number for each {@link
+ * Weight}; each weight is scaled by one factor of the {@link Pace}. The cost, the items of a bill
+ * and the figures that the search looks up are all sums over these same numbers.
+ */
 final class Effort {
-  private Effort() {}
+  private static final int SCALES = Weight.Scale.values().length;
+  private static final Weight[] WEIGHTS = Weight.values();
 
-  /**
-   * What scales the effort of a change.
-   *
-   * @param seconds from the start of the first note to the start of the second
-   * @param all for what takes time and is forgiven by the tongue
-   * @param slide for a slide, which is awkward even when there is time
-   * @param never for a slide that is not done, which the tongue does not help either
-   * @param arm for the slide of a trombone, which the tongue does not help
-   * @param slurred for what matters under a slur only
-   */
-  record Pace(double seconds, double all, double slide, double never, double arm, double slurred) {
-    /**
-     * The factors from what there is.
-     *
-     * @param haste for the time there is, 0.2 to 4
-     * @param forgiving for the tongue: less when the second note is tongued
-     * @param rest for a rest between: nearly nothing is left over a long one
-     */
-    static Pace of(double seconds, double haste, double forgiving, double rest) {
-      return new Pace(
-          seconds,
-          haste * forgiving * rest,
-          Math.max(1, haste) * forgiving * rest,
-          Math.max(1, haste) * rest,
-          haste * rest,
-          forgiving == 1 ? rest : 0);
-    }
+  /** How many times each weight is counted, by its ordinal. */
+  private final double[] times;
 
-    static Pace between(Note from, Note to) {
-      double gap = Math.max(0, to.onset() - from.end()) * 60 / from.tempo();
-      if (from.breath()) {
-        gap = Math.max(gap, Weight.FREE_SECONDS);
-      }
-      double held = from.seconds() * (from.fermata() ? Weight.FERMATA : 1);
-      double seconds = from.grace() ? Weight.GRACE_SECONDS : Math.max(held + gap, 0.02);
-      double haste =
-          Math.max(Weight.LEAST_HASTE, Math.min(Weight.MOST_HASTE, Weight.EASY_SECONDS / seconds));
-      return of(
-          seconds,
-          haste,
-          from.slurToNext() && !from.breath() ? 1 : Weight.TONGUED_FACTOR,
-          gap >= Weight.FREE_SECONDS ? Weight.FREE_FACTOR : 1);
-    }
+  private final int outward;
+
+  private Effort(double[] times, int outward) {
+    this.times = times;
+    this.outward = outward;
   }
 
-  static void count(Move m, Pace pace, Tally tally) {
-    double factor = pace.all();
-    tally.add(Weight.FINGER, m.fingers(), factor);
-    long weak = 0;
+  /** What is counted in a change. */
+  static Effort of(Move m) {
+    double[] times = new double[WEIGHTS.length];
+    times[Weight.FINGER.ordinal()] = m.fingers();
     for (Finger f : m.down()) {
-      weak += f.weak() ? 1 : 0;
+      times[Weight.WEAK_FINGER.ordinal()] += f.weak() ? 1 : 0;
     }
     for (Finger f : m.up()) {
-      weak += f.weak() ? 1 : 0;
+      times[Weight.WEAK_FINGER.ordinal()] += f.weak() ? 1 : 0;
     }
-    tally.add(Weight.WEAK_FINGER, weak, factor);
-    tally.add(Weight.CONTRARY, m.contrary() ? 1 : 0, factor);
-    tally.add(Weight.SLIP, Math.min(3, m.fingerSlips()), factor);
+    times[Weight.CONTRARY.ordinal()] = m.contrary() ? 1 : 0;
+    times[Weight.SLIP.ordinal()] = Math.min(Weight.MOST_SLIPS, m.fingerSlips());
     for (Move.FingerSlide s : m.slides()) {
-      boolean never = s.way() == SlideRule.Way.NEVER;
-      tally.add(weight(s.way()), 1, never ? pace.never() : pace.slide());
+      times[weight(s.way()).ordinal()]++;
     }
-    tally.add(Weight.HAND_SHIFT, m.handShift() ? 1 : 0, factor);
-    m.travel().ifPresent(t -> tally.add(Weight.TRAVEL, t.cm(), pace.arm()));
-    tally.add(Weight.PARTIALS, m.partials(), factor);
-    tally.add(Weight.REGISTER, m.registers(), factor);
-    tally.add(Weight.LEAP, Math.max(0, m.leap() - Weight.LEAP_FROM), factor);
-    tally.add(Weight.AIR_ALONE, m.airAlone() ? 1 : 0, pace.slurred());
-    tally.add(Weight.SIDE, m.sideChange() ? 1 : 0, pace.slurred());
-    tally.add(Weight.SMEAR, m.smear() ? 1 : 0, pace.slurred());
+    times[Weight.HAND_SHIFT.ordinal()] = m.handShift() ? 1 : 0;
+    times[Weight.TRAVEL.ordinal()] = m.travel().map(Move.Travel::cm).orElse(0.0);
+    times[Weight.PARTIALS.ordinal()] = m.partials();
+    times[Weight.REGISTER.ordinal()] = m.registers();
+    times[Weight.LEAP.ordinal()] = Math.max(0, m.leap() - Weight.LEAP_FROM);
+    times[Weight.AIR_ALONE.ordinal()] = m.airAlone() ? 1 : 0;
+    times[Weight.SIDE.ordinal()] = m.sideChange() ? 1 : 0;
+    times[Weight.SWAP.ordinal()] = m.swaps();
+    times[Weight.SMEAR.ordinal()] = m.smear() ? 1 : 0;
+    return new Effort(times, m.travel().map(Move.Travel::outward).orElse(0));
   }
 
   /**
-   * What {@link #count} counts of one move, summed by what scales it, so that a change costs a few
-   * multiplications.
+   * The same, of a slide that arrived at the first note from one direction.
    *
-   * @param moved scaled by {@link Pace#all}
-   * @param slid scaled by {@link Pace#slide}
-   * @param forbidden scaled by {@link Pace#never}
-   * @param still scaled by {@link Pace#slurred}
-   * @param travelled scaled by {@link Pace#arm}
-   * @param outward the direction of the slide
+   * @param arrived 1 from the player, -1 towards, 0 at rest
    */
-  record Load(
-      double moved, double slid, double forbidden, double still, double travelled, int outward) {
-    static Load of(Move m) {
-      return new Load(
-          part(m, new Pace(0, 1, 0, 0, 0, 0)),
-          part(m, new Pace(0, 0, 1, 0, 0, 0)),
-          part(m, new Pace(0, 0, 0, 1, 0, 0)),
-          part(m, new Pace(0, 0, 0, 0, 0, 1)),
-          part(m, new Pace(0, 0, 0, 0, 1, 0)),
-          m.travel().map(Move.Travel::outward).orElse(0));
+  Effort arriving(int arrived) {
+    if (arrived * outward >= 0) {
+      return this;
     }
-
-    private static double part(Move m, Pace one) {
-      Tally tally = Tally.sum();
-      count(m, one, tally);
-      return tally.exact();
-    }
-  }
-
-  /**
-   * What a change costs, on the grid of {@link Weight#grid}, in 1/1024.
-   *
-   * @param arrived the direction from which the slide came to the first note
-   */
-  static long cost(Load l, Pace p, int arrived) {
-    return cost(
-        l.moved(), l.slid(), l.forbidden(), l.still(), l.travelled(), l.outward() * arrived < 0, p);
-  }
-
-  static long cost(
-      double moved,
-      double slid,
-      double forbidden,
-      double still,
-      double travelled,
-      boolean turns,
-      Pace p) {
-    double sum = moved * p.all() + slid * p.slide() + forbidden * p.never() + still * p.slurred();
-    if (travelled > 0) {
-      sum += (travelled + (turns ? Weight.REVERSAL.size() : 0)) * p.arm();
-    }
-    return (long) Math.rint(sum * Weight.GRID);
-  }
-
-  static void countReversal(int before, int now, Pace pace, Tally tally) {
-    if (before * now < 0) {
-      tally.add(Weight.REVERSAL, 1, pace.arm());
-    }
-  }
-
-  /** Difficulty from 0 to 1: 1 - exp(-effort / {@value Weight#HARD}). */
-  static double difficulty(double effort) {
-    return 1 - Math.exp(-effort / Weight.HARD);
+    double[] turned = times.clone();
+    turned[Weight.REVERSAL.ordinal()] = 1;
+    return new Effort(turned, outward);
   }
 
   private static Weight weight(SlideRule.Way way) {
@@ -153,5 +72,121 @@ final class Effort {
       case HARD -> Weight.SLIDE;
       case NEVER -> Weight.NO_SLIDE;
     };
+  }
+
+  /** The direction of the slide. */
+  int outward() {
+    return outward;
+  }
+
+  /** How many times a weight is counted. */
+  double times(Weight w) {
+    return times[w.ordinal()];
+  }
+
+  /** Puts every item on a bill. */
+  void tell(Pace pace, Tally tally) {
+    for (Weight w : WEIGHTS) {
+      if (times[w.ordinal()] > 0) {
+        double factor = pace.factor(w.scale().orElseThrow());
+        tally.add(w, times[w.ordinal()] * factor, Optional.empty());
+      }
+    }
+  }
+
+  /** The sum of all that is scaled alike, before it is scaled; by the ordinal of the scale. */
+  double[] sums() {
+    double[] sums = new double[SCALES];
+    for (Weight w : WEIGHTS) {
+      if (times[w.ordinal()] > 0) {
+        sums[w.scale().orElseThrow().ordinal()] += times[w.ordinal()] * w.size();
+      }
+    }
+    return sums;
+  }
+
+  /** What the change costs, in 1/1024. */
+  long cost(Pace pace) {
+    double sum = 0;
+    double[] sums = sums();
+    for (int s = 0; s < SCALES; s++) {
+      sum += sums[s] * pace.factors[s];
+    }
+    return (long) Math.rint(sum * Weight.GRID);
+  }
+
+  /** Difficulty from 0 to 1: 1 - exp(-effort / {@value Weight#HARD}). */
+  static double difficulty(double effort) {
+    return 1 - Math.exp(-effort / Weight.HARD);
+  }
+
+  /** What scales the effort of a change. */
+  static final class Pace {
+    private final double seconds;
+    private final double[] factors = new double[SCALES];
+
+    private Pace(double seconds) {
+      this.seconds = seconds;
+    }
+
+    /**
+     * The factors from what there is.
+     *
+     * @param seconds from the start of the first note to the start of the second
+     * @param haste for the time there is, 0.2 to 4
+     * @param forgiving for the tongue: less when the second note is tongued
+     * @param rest for a rest between: nothing is paid over a long one
+     */
+    static Pace of(double seconds, double haste, double forgiving, double rest) {
+      Pace p = new Pace(seconds);
+      p.set(Weight.Scale.TIME, haste * forgiving * rest);
+      p.set(Weight.Scale.SLIDE, Math.max(1, haste) * forgiving * rest);
+      p.set(Weight.Scale.NEVER, Math.max(1, haste) * rest);
+      p.set(Weight.Scale.SLUR, forgiving == 1 ? rest : 0);
+      p.set(Weight.Scale.ARM, haste * rest);
+      p.set(Weight.Scale.RUN, seconds <= Weight.QUICK_SECONDS ? haste * rest : 0);
+      p.set(Weight.Scale.REST, rest);
+      return p;
+    }
+
+    static Pace between(Note from, Note to) {
+      double gap = Math.max(0, to.onset() - from.end()) * 60 / from.tempo();
+      if (from.breath()) {
+        gap = Math.max(gap, Weight.FREE_SECONDS);
+      }
+      double held = from.seconds() * (from.fermata() ? Weight.FERMATA : 1);
+      double seconds =
+          from.grace() ? Weight.GRACE_SECONDS : Math.max(held + gap, Weight.LEAST_SECONDS);
+      double haste =
+          Math.max(Weight.LEAST_HASTE, Math.min(Weight.MOST_HASTE, Weight.EASY_SECONDS / seconds));
+      return of(
+          seconds,
+          haste,
+          from.slurToNext() && !from.breath() ? 1 : Weight.TONGUED_FACTOR,
+          gap >= Weight.FREE_SECONDS ? 0 : 1);
+    }
+
+    private void set(Weight.Scale scale, double factor) {
+      factors[scale.ordinal()] = factor;
+    }
+
+    /** From the start of the first note to the start of the second, in seconds. */
+    double seconds() {
+      return seconds;
+    }
+
+    double factor(Weight.Scale scale) {
+      return factors[scale.ordinal()];
+    }
+
+    /** By the ordinal of the scale. */
+    double factor(int scale) {
+      return factors[scale];
+    }
+
+    /** Whether nothing is paid, since a rest frees the hands. */
+    boolean free() {
+      return factors[Weight.Scale.REST.ordinal()] == 0;
+    }
   }
 }

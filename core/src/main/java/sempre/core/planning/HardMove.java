@@ -31,10 +31,9 @@ public record HardMove(Note from, Note to, double difficulty) {
       Move move = player.setup().move(a, b);
       Effort.Pace pace = Effort.Pace.between(choice.notes().get(i - 1), choice.notes().get(i));
       Tally tally = Tally.sum();
-      Effort.count(move, pace, tally);
-      int outward = move.travel().map(Move.Travel::outward).orElse(0);
-      Effort.countReversal(arrived, outward, pace, tally);
-      arrived = outward;
+      Effort effort = Effort.of(move);
+      effort.arriving(pace.free() ? 0 : arrived).tell(pace, tally);
+      arrived = pace.free() ? 0 : effort.outward();
       moves.add(
           new HardMove(
               choice.notes().get(i - 1), choice.notes().get(i), Effort.difficulty(tally.total())));

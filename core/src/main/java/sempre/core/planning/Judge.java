@@ -12,7 +12,7 @@ public final class Judge {
   /** Difficulty, 0 to 1, of a slurred change in a quarter of a second. */
   public static double difficulty(Move move) {
     Tally tally = Tally.sum();
-    Effort.count(move, Effort.Pace.of(UNHURRIED_SECONDS, 1, 1, 1), tally);
+    Effort.of(move).tell(Effort.Pace.of(UNHURRIED_SECONDS, 1, 1, 1), tally);
     return Effort.difficulty(tally.total());
   }
 }

@@ -1,8 +1,11 @@
 package sempre.core.planning;
 
+import java.util.ArrayList;
 import java.util.List;
 import sempre.core.instrument.Role;
 import sempre.core.instrument.Setup;
+import sempre.core.score.Note;
+import sempre.core.score.Ornament;
 
 /** The layers of one player, each made when its note is first met. */
 final class Layers {
@@ -22,6 +25,21 @@ final class Layers {
       known[midi] = new Layer(player, midi, usable(midi));
     }
     return known[midi];
+  }
+
+  /** The layer of a note; a trilled one has the ways of its trill as well. */
+  Layer of(Note n) {
+    int midi = n.pitch().midi();
+    if (n.ornament().kind() != Ornament.Kind.TRILL || midi < 0 || midi >= known.length) {
+      return of(midi);
+    }
+    List<Setup.Way> ways = new ArrayList<>(of(midi).ways);
+    for (Trill t : Trills.of(player, n.pitch(), n.ornament().upper().orElseThrow())) {
+      if (!ways.contains(t.lower())) {
+        ways.add(t.lower());
+      }
+    }
+    return Layer.of(player, n, ways);
   }
 
   /** Whether the instrument has a fingering of this note that may be planned at all. */

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import sempre.core.instrument.Setup;
+import sempre.core.instrument.TrillFingering.Quality;
 import sempre.core.motion.Move;
 import sempre.core.pitch.Pitch;
 import sempre.core.score.Line;
@@ -18,10 +19,15 @@ import sempre.core.score.Ornament;
  * @param kind which ornament
  * @param steps the notes in the order in which they are played; the first few of a trill
  * @param move from its first note to its second; empty when a note is missing
+ * @param trill how the trill is played; empty for another ornament, and where there is no good way
  * @param missing a note of it that this instrument or hand does not have
  */
 public record Ornamented(
-    Ornament.Kind kind, List<Step> steps, Optional<Move> move, Optional<Pitch> missing) {
+    Ornament.Kind kind,
+    List<Step> steps,
+    Optional<Move> move,
+    Optional<Trill> trill,
+    Optional<Pitch> missing) {
   /** One note of an ornament lasts about so long, in seconds (common practice, no source). */
   private static final double STEP_SECONDS = 0.1;
 
@@ -45,6 +51,12 @@ public record Ornamented(
     List<Pitch> pitches = note.ornament().played(note.pitch());
     if (pitches.isEmpty()) {
       return Optional.empty();
+    }
+    if (note.ornament().kind() == Ornament.Kind.TRILL) {
+      Optional<Trill> trill = Trills.from(way, note.ornament().upper().orElseThrow(), player);
+      if (trill.isPresent()) {
+        return Optional.of(trilled(note, pitches, trill.get()));
+      }
     }
     List<Note> notes = new ArrayList<>();
     Map<String, String> locks = new HashMap<>();
@@ -83,7 +95,11 @@ public record Ornamented(
               .orElseThrow();
       return Optional.of(
           new Ornamented(
-              note.ornament().kind(), List.of(), Optional.empty(), Optional.of(missing)));
+              note.ornament().kind(),
+              List.of(),
+              Optional.empty(),
+              Optional.empty(),
+              Optional.of(missing)));
     }
     List<Step> steps = new ArrayList<>();
     for (int i = 0; i < notes.size(); i++) {
@@ -91,6 +107,27 @@ public record Ornamented(
     }
     Move move = player.setup().move(steps.get(0).way(), steps.get(1).way());
     return Optional.of(
-        new Ornamented(note.ornament().kind(), steps, Optional.of(move), Optional.empty()));
+        new Ornamented(
+            note.ornament().kind(), steps, Optional.of(move), Optional.empty(), Optional.empty()));
+  }
+
+  private static Ornamented trilled(Note note, List<Pitch> pitches, Trill trill) {
+    List<Step> steps =
+        pitches.stream()
+            .map(p -> new Step(p, p.equals(note.pitch()) ? trill.lower() : trill.upper()))
+            .toList();
+    return new Ornamented(
+        Ornament.Kind.TRILL,
+        steps,
+        Optional.of(trill.move()),
+        Optional.of(trill),
+        Optional.empty());
+  }
+
+  /** How well a trill goes; empty for another ornament. */
+  public Optional<Quality> quality() {
+    return kind == Ornament.Kind.TRILL
+        ? Optional.of(trill.map(Trill::quality).orElse(Quality.NONE))
+        : Optional.empty();
   }
 }

@@ -94,8 +94,7 @@ public final class Planner {
               new ArrayList<>(),
               new ArrayList<>());
       for (Note n : line.notes()) {
-        Layer layer =
-            locks.containsKey(n.id()) ? locked(n, player, locks) : usual.of(n.pitch().midi());
+        Layer layer = locks.containsKey(n.id()) ? locked(n, player, locks) : usual.of(n);
         if (!layer.ways.isEmpty()) {
           p.notes.add(n);
           p.layers.add(layer);
@@ -109,7 +108,7 @@ public final class Planner {
     }
 
     Route route(Player player) {
-      List<Context> contexts = Context.of(notes);
+      List<Context> contexts = Context.of(notes, player.style());
       Route free = new Route(player, notes, layers, contexts);
       return Figures.alike(player, notes, layers, contexts, free);
     }
@@ -155,7 +154,7 @@ public final class Planner {
   }
 
   private static Layer locked(Note n, Player player, Map<String, String> locks) {
-    List<Setup.Way> all = player.setup().ways(n.pitch());
+    List<Setup.Way> all = player.setup().everyWay(n.pitch().midi());
     String lock = locks.get(n.id());
     String plain = player.setup().instrument().keywork().read(lock).text();
     List<Setup.Way> locked =
@@ -165,18 +164,18 @@ public final class Planner {
     if (locked.isEmpty() && !all.isEmpty()) {
       throw new Refusal("error.no-fingering", "note", n.pitch(), "fingering", lock);
     }
-    return new Layer(player, n.pitch().midi(), locked);
+    return Layer.of(player, n, locked);
   }
 
   /** What there would be to choose from for a note that is locked, what is locked among it. */
   private Layer unlocked(int i) {
-    int midi = layers.get(i).midi;
-    List<Setup.Way> usual = new Layers(player).of(midi).ways;
+    Note note = notes.get(i);
+    List<Setup.Way> usual = new Layers(player).of(note).ways;
     List<Setup.Way> locked = layers.get(i).ways;
-    return new Layer(
+    return Layer.of(
         player,
-        midi,
-        player.setup().ways(midi).stream()
+        note,
+        player.setup().everyWay(note.pitch().midi()).stream()
             .filter(w -> usual.contains(w) || locked.contains(w))
             .toList());
   }
@@ -213,10 +212,7 @@ public final class Planner {
   }
 
   private Tally change(int i, Setup.Way from, Setup.Way to, int arrived, Tally tally) {
-    Move move = player.setup().move(from, to);
-    Effort.Pace pace = route.pace(i);
-    Effort.count(move, pace, tally);
-    move.travel().ifPresent(t -> Effort.countReversal(arrived, t.outward(), pace, tally));
+    Effort.of(player.setup().move(from, to)).arriving(arrived).tell(route.pace(i), tally);
     return tally;
   }
 
@@ -234,7 +230,7 @@ public final class Planner {
 
   /** The direction from which the slide came to note i. */
   private int arrived(int i, int[] chosen) {
-    if (i == 0) {
+    if (i == 0 || route.pace(i).free()) {
       return 0;
     }
     return player

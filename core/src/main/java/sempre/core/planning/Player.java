@@ -1,6 +1,8 @@
 package sempre.core.planning;
 
 import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -18,14 +20,20 @@ import sempre.core.pitch.Pitch;
  *
  * @param setup the particular instrument
  * @param style the house style, complete
+ * @param decided names of the styles that the teacher has chosen; the others are what is usual
  * @param avoid what the hand can't reach, as {@link sempre.core.instrument.Keywork#place(Hold)}
  *     names it
  * @param known what the player has; empty when nothing is known about that, so that all counts
  */
 public record Player(
-    Setup setup, Map<String, String> style, Set<String> avoid, Optional<Known> known) {
+    Setup setup,
+    Map<String, String> style,
+    Set<String> decided,
+    Set<String> avoid,
+    Optional<Known> known) {
   public Player {
     style = Map.copyOf(style);
+    decided = Set.copyOf(decided);
     avoid = Set.copyOf(avoid);
   }
 
@@ -39,7 +47,7 @@ public record Player(
       Setup setup, Map<String, String> style, Set<String> avoid, Optional<Known> known) {
     Set<String> places = new LinkedHashSet<>();
     avoid.forEach(a -> places.addAll(setup.instrument().keywork().places(a, setup.options())));
-    return new Player(setup, setup.instrument().stylesWith(style), places, known);
+    return new Player(setup, setup.instrument().stylesWith(style), style.keySet(), places, known);
   }
 
   /** One who has everything and reaches everything, in the usual style. */
@@ -49,7 +57,16 @@ public record Player(
 
   /** The same player, knowing something else. */
   public Player knowing(Optional<Known> other) {
-    return new Player(setup, style, avoid, other);
+    return new Player(setup, style, decided, avoid, other);
+  }
+
+  /** The same player, with one style as a teacher decides it. */
+  public Player playing(String name, String school) {
+    Map<String, String> with = new HashMap<>(style);
+    with.put(name, school);
+    Set<String> names = new HashSet<>(decided);
+    names.add(name);
+    return new Player(setup, with, names, avoid, known);
   }
 
   boolean reaches(Setup.Way way) {

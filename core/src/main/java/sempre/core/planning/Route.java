@@ -55,7 +55,7 @@ final class Route {
     Layer first = layers.get(0);
     Arrays.fill(forward[0], FAR);
     for (int w = 0; w < first.index.length; w++) {
-      forward[0][w * directions + directions / 2] = prices[0][first.entryOf[w]];
+      forward[0][w * directions + directions / 2] = prices[0][first.priceOf[w]];
     }
   }
 
@@ -69,21 +69,11 @@ final class Route {
     int[] back = before[i];
     Arrays.fill(to, FAR);
     if (directions == 1) {
-      double all = pace.all();
-      double slide = pace.slide();
-      double never = pace.never();
-      double slurred = pace.slurred();
       for (int v = 0; v < from.length; v++) {
         long base = from[v];
         int row = a.index[v] * pair.to;
         for (int w = 0; w < to.length; w++) {
-          int at = row + b.index[w];
-          double sum =
-              pair.moved[at] * all
-                  + pair.slid[at] * slide
-                  + pair.forbidden[at] * never
-                  + pair.still[at] * slurred;
-          long cost = base + (long) Math.rint(sum * Weight.GRID);
+          long cost = base + pair.cost(row + b.index[w], pace);
           if (cost < to[w]) {
             to[w] = cost;
             back[w] = v;
@@ -91,7 +81,7 @@ final class Route {
         }
       }
       for (int w = 0; w < to.length; w++) {
-        to[w] += prices[i][b.entryOf[w]];
+        to[w] += prices[i][b.priceOf[w]];
       }
       return;
     }
@@ -101,7 +91,7 @@ final class Route {
       }
       for (int w = 0; w < b.index.length; w++) {
         int t = target(i, s, w);
-        long cost = from[s] + change(i, s, w) + prices[i][b.entryOf[w]];
+        long cost = from[s] + change(i, s, w) + prices[i][b.priceOf[w]];
         if (cost < to[t]) {
           to[t] = cost;
           back[t] = s;
@@ -119,28 +109,24 @@ final class Route {
     Network.Pair pair = network.pair(a.midi, b.midi);
     int at = a.index[state / directions] * pair.to + b.index[way];
     int arrived = state % directions - directions / 2;
-    return Effort.cost(
-        pair.moved[at],
-        pair.slid[at],
-        pair.forbidden[at],
-        pair.still[at],
-        pair.travelled[at],
-        arrived * pair.outward[at] < 0,
-        pace);
+    return pair.cost(at, arrived, pace);
   }
 
   /** The state of note i that a way reached from a state of the note before is in. */
   int target(int i, int state, int way) {
-    return target(layers.get(i - 1), layers.get(i), state, way);
+    return target(layers.get(i - 1), layers.get(i), paces.get(i), state, way);
   }
 
-  private int target(Layer a, Layer b, int state, int way) {
+  private int target(Layer a, Layer b, Effort.Pace pace, int state, int way) {
     if (directions == 1) {
       return way;
     }
+    if (pace.free()) {
+      return way * directions + directions / 2;
+    }
     Network.Pair pair = network.pair(a.midi, b.midi);
     int at = a.index[state / directions] * pair.to + b.index[way];
-    return way * directions + pair.outward[at] + 1;
+    return way * directions + pair.outward(at) + directions / 2;
   }
 
   /**
@@ -158,7 +144,7 @@ final class Route {
       } else {
         Layer a = layers.get(i - 1);
         for (int s = 0; s < forward[i - 1].length; s++) {
-          int d = target(a, other, s, w) % directions;
+          int d = target(a, other, paces.get(i), s, w) % directions;
           reached[d] =
               Math.min(reached[d], forward[i - 1][s] + change(a, other, paces.get(i), s, w));
         }
@@ -166,7 +152,7 @@ final class Route {
       through[w] = FAR;
       for (int d = 0; d < directions; d++) {
         if (reached[d] < FAR) {
-          long all = reached[d] + own[other.entryOf[w]] + rest(i, other, w * directions + d);
+          long all = reached[d] + own[other.priceOf[w]] + rest(i, other, w * directions + d);
           through[w] = Math.min(through[w], all);
         }
       }
@@ -185,14 +171,14 @@ final class Route {
       long cost =
           change(other, next, paces.get(i + 1), state, w)
               + price(i + 1, w)
-              + rest(i + 1, target(other, next, state, w));
+              + rest(i + 1, target(other, next, paces.get(i + 1), state, w));
       least = Math.min(least, cost);
     }
     return least;
   }
 
   long price(int i, int way) {
-    return prices[i][layers.get(i).entryOf[way]];
+    return prices[i][layers.get(i).priceOf[way]];
   }
 
   Effort.Pace pace(int i) {

@@ -50,6 +50,9 @@ public sealed interface Why {
   /** Weaker fingers move, no more of them. */
   record WeakFingers() implements Why {}
 
+  /** A hole that one hand keeps open goes over to the other hand. */
+  record Swap() implements Why {}
+
   /** A hand leaves its place. */
   record HandShift() implements Why {}
 
@@ -98,6 +101,9 @@ public sealed interface Why {
 
   /** It is not learned yet. */
   record Unlearned() implements Why {}
+
+  /** The trill goes worse from it. */
+  record WorseTrill() implements Why {}
 
   /** It is the less usual one, and nothing asks for it. */
   record LessUsual() implements Why {}

@@ -110,7 +110,8 @@ public record Worth(Entry entry, double saves, List<Note> notes) {
 
   /** The same for a player whose house has no style of its own, so that every way is weighed. */
   private static Choice easiest(Line line, Player all) {
-    return Planner.choose(line, new Player(all.setup(), Map.of(), all.avoid(), all.known()), 1)
+    return Planner.choose(
+            line, new Player(all.setup(), Map.of(), Set.of(), all.avoid(), all.known()), 1)
         .get(0);
   }
 }

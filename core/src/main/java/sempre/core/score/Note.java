@@ -55,6 +55,13 @@ public record Note(
     return onset + quarters;
   }
 
+  /** The same note with or without a slur to the next. */
+  public Note slurred(boolean slur) {
+    return new Note(
+        id, tied, bar, beat, onset, quarters, pitch, grace, slur, dynamic, tempo, key, ornament,
+        fermata, breath, printed);
+  }
+
   /** The same note on another player's page. */
   public Note at(Pitch newPitch, KeySignature newKey) {
     return new Note(

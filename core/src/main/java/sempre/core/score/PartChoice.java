@@ -41,15 +41,20 @@ public final class PartChoice {
    */
   public record Reading(Part part, String source, Transposition move, Optional<Saying> remark) {}
 
+  /** The part whose name says this instrument; empty where there is none with notes. */
+  public static Optional<Part> own(Score score, Instrument instrument) {
+    return score.parts().stream()
+        .filter(p -> p.topLine().isPresent() && names(p, instrument))
+        .findFirst();
+  }
+
   /**
    * The part whose name says this instrument, else one of the same transposition, else the one that
    * lies nearest to where its players play.
    */
   public static Optional<Part> best(Score score, Instrument instrument) {
     List<Part> playable = score.parts().stream().filter(p -> p.topLine().isPresent()).toList();
-    return playable.stream()
-        .filter(p -> names(p, instrument))
-        .findFirst()
+    return own(score, instrument)
         .or(
             () ->
                 playable.stream()

@@ -122,6 +122,7 @@ public class AcousticsTest {
             new Valves.Partials(2, 8, Set.of(7), Set.of()),
             Map.of(),
             Map.of(),
+            Map.of(),
             "");
     assertTrue(
         without.notes(Pitch.parse("F#3"), Pitch.parse("F#3")).isEmpty(),
@@ -144,6 +145,7 @@ public class AcousticsTest {
         new Valves.Partials(2, 8, Set.of(7), Set.of()),
         Map.of("1 3", "thirdSlide", "1 2 3", "thirdSlide"),
         Map.of(),
+        Map.of(),
         "");
   }
 
@@ -157,6 +159,7 @@ public class AcousticsTest {
         Pitch.parse("Bb1"),
         valves,
         new Valves.Partials(2, 8, Set.of(7), Set.of()),
+        Map.of(),
         Map.of(),
         Map.of(),
         compensator);
@@ -193,6 +196,7 @@ public class AcousticsTest {
             Pitch.parse("F2"),
             trumpet().valves(),
             new Valves.Partials(2, 12, Set.of(7, 11), Set.of(5, 10)),
+            Map.of(),
             Map.of(),
             Map.of(),
             "");

@@ -10,6 +10,7 @@ import org.testng.annotations.Test;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Hold;
 import sempre.core.instrument.Setup;
+import sempre.core.score.Phrase;
 
 /** What a plan keeps down where it is not heard (common practice, no source). */
 public class KeptDownTest {

@@ -21,6 +21,7 @@ import sempre.core.pitch.Pitch;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
 import sempre.core.score.Ornament;
+import sempre.core.score.Phrase;
 
 public class OrnamentedTest {
   private static final KeySignature C = new KeySignature(0);
@@ -28,7 +29,7 @@ public class OrnamentedTest {
   private static Plan.PlannedNote asked(String instrument, String phrase) {
     Setup setup = Setup.of(Catalogue.standard().instrument(instrument), Map.of());
     Phrase p = Phrase.of(phrase);
-    return Planner.plan(p.line(), Player.able(setup)).notes().get(p.asked());
+    return Planner.plan(p.line(), Player.able(setup)).notes().get(p.first());
   }
 
   private static Ornament ornament(Ornament.Kind kind, String note, int fifths) {
@@ -108,9 +109,13 @@ public class OrnamentedTest {
   public void aTrilledNoteCountsAsAlternation() {
     Phrase p = Phrase.of("key=0: A4/4 *B4/2~ A4/4");
     assertTrue(
-        Context.of(p.line().notes()).get(1).is(sempre.core.instrument.Rule.When.ALTERNATION));
+        Context.of(p.line().notes(), Map.of())
+            .get(1)
+            .is(sempre.core.instrument.Rule.When.ALTERNATION));
     assertFalse(
-        Context.of(p.line().notes()).get(0).is(sempre.core.instrument.Rule.When.ALTERNATION));
+        Context.of(p.line().notes(), Map.of())
+            .get(0)
+            .is(sempre.core.instrument.Rule.When.ALTERNATION));
   }
 
   @Test

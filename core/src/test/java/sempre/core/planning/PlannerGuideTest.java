@@ -64,7 +64,7 @@ public class PlannerGuideTest {
             : Moves.between(
                 setup, a, b, List.of(Pitch.parse(fromNote)), List.of(Pitch.parse(toNote)));
     Tally tally = Tally.sum();
-    Effort.count(move, Effort.Pace.of(0.25, 1, 1, 1), tally);
+    Effort.of(move).tell(Effort.Pace.of(0.25, 1, 1, 1), tally);
     assertEquals(tally.total(), effort, 0.006);
     assertEquals(Judge.difficulty(move), d, 0.006);
   }

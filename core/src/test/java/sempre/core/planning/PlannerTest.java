@@ -26,6 +26,7 @@ import sempre.core.score.Dynamic;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
 import sempre.core.score.Ornament;
+import sempre.core.score.Phrase;
 
 public class PlannerTest {
   private static Setup setup(String id) {
@@ -93,12 +94,14 @@ public class PlannerTest {
   }
 
   private static double change(Note a, Note b, Setup.Way from, Setup.Way to, int arrived, Setup s) {
-    Effort.Load load = Effort.Load.of(s.move(from, to));
-    return Effort.cost(load, Effort.Pace.between(a, b), arrived) / 1024.0;
+    return Effort.of(s.move(from, to)).arriving(arrived).cost(Effort.Pace.between(a, b)) / 1024.0;
   }
 
-  private static int outward(Setup s, Setup.Way a, Setup.Way b) {
-    return s.move(a, b).travel().map(Move.Travel::outward).orElse(0);
+  /** After a long rest the slide comes from nowhere. */
+  private static int outward(Note x, Note y, Setup s, Setup.Way a, Setup.Way b) {
+    return Effort.Pace.between(x, y).free()
+        ? 0
+        : s.move(a, b).travel().map(Move.Travel::outward).orElse(0);
   }
 
   /** Every path is tried one by one; no cleverness that could be wrong in the same way. */
@@ -119,7 +122,7 @@ public class PlannerTest {
       int now = 0;
       if (before != null) {
         cost += change(line.notes().get(i - 1), line.notes().get(i), before, w, arrived, p.setup());
-        now = outward(p.setup(), before, w);
+        now = outward(line.notes().get(i - 1), line.notes().get(i), p.setup(), before, w);
       }
       best = Math.min(best, cost + cheapest(line, layers, contexts, p, i + 1, w, now));
     }
@@ -134,7 +137,14 @@ public class PlannerTest {
     for (int round = 0; round < 60; round++) {
       Line line = random(setup, random, 4);
       double oracle =
-          cheapest(line, layers(line, player), Context.of(line.notes()), player, 0, null, 0);
+          cheapest(
+              line,
+              layers(line, player),
+              Context.of(line.notes(), player.style()),
+              player,
+              0,
+              null,
+              0);
       assertEquals(Planner.plan(line, player).cost(), oracle, 0.0, line.notes().toString());
     }
   }
@@ -146,7 +156,7 @@ public class PlannerTest {
     Player player = Player.able(setup);
     Line line = random(setup, new Random(11), 120);
     List<List<Setup.Way>> layers = layers(line, player);
-    List<Context> contexts = Context.of(line.notes());
+    List<Context> contexts = Context.of(line.notes(), player.style());
     var graph =
         new SimpleDirectedWeightedGraph<String, DefaultWeightedEdge>(DefaultWeightedEdge.class);
     graph.addVertex("start");
@@ -167,7 +177,7 @@ public class PlannerTest {
         } else {
           for (int v = 0; v < layers.get(i - 1).size(); v++) {
             Setup.Way from = layers.get(i - 1).get(v);
-            int now = outward(setup, from, to);
+            int now = outward(line.notes().get(i - 1), line.notes().get(i), setup, from, to);
             for (int d = -1; d <= 1; d++) {
               double cost =
                   change(line.notes().get(i - 1), line.notes().get(i), from, to, d, setup);
@@ -463,7 +473,7 @@ public class PlannerTest {
     Setup setup = setup(id);
     Player player = Player.able(setup);
     Line line = random(setup, new Random(17), 60);
-    List<Context> contexts = Context.of(line.notes());
+    List<Context> contexts = Context.of(line.notes(), player.style());
     Layers layers = new Layers(player);
     for (int i = 0; i < contexts.size(); i++) {
       Note n = line.notes().get(i);
@@ -471,7 +481,7 @@ public class PlannerTest {
       long[] prices = layer.prices(contexts.get(i));
       for (int w = 0; w < layer.ways.size(); w++) {
         assertEquals(
-            prices[layer.entryOf[w]] / 1024.0,
+            prices[layer.priceOf[w]] / 1024.0,
             price(layer.ways.get(w), layer.ways, contexts.get(i), player),
             1.0 / 1024,
             n.pitch() + " " + layer.ways.get(w).fingering());
@@ -481,9 +491,9 @@ public class PlannerTest {
         Setup.Way from = setup.ways(line.notes().get(i - 1).pitch()).get(0);
         for (Setup.Way to : layer.ways) {
           Tally told = Tally.itemised();
-          Effort.count(setup.move(from, to), pace, told);
+          Effort.of(setup.move(from, to)).tell(pace, told);
           assertEquals(
-              Effort.cost(Effort.Load.of(setup.move(from, to)), pace, 0) / 1024.0,
+              Effort.of(setup.move(from, to)).cost(pace) / 1024.0,
               told.total(),
               1.0 / 1024,
               from.fingering() + " to " + to.fingering());

@@ -16,12 +16,12 @@ import org.testng.annotations.Test;
 import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Pitch;
 import sempre.core.pitch.Transposition;
-import sempre.core.planning.Phrase;
 import sempre.core.score.Bar;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
 import sempre.core.score.Part;
 import sempre.core.score.PartChoice;
+import sempre.core.score.Phrase;
 import sempre.core.score.Score;
 import sempre.core.score.Texture;
 

@@ -280,6 +280,6 @@ public class TroubleTest {
     assertEquals(n.written(), Pitch.parse("Bb4"));
     assertEquals(
         n.others().stream().map(Entry::label).toList(),
-        List.of("bis-b-flat", "one-and-one-b-flat"));
+        List.of("bis-b-flat", "one-and-one-b-flat", "one-and-two-b-flat"));
   }
 }
