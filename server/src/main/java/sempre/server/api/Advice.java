@@ -79,9 +79,7 @@ final class Advice {
           label = Speech.words().school(school.getValue());
           continue;
         }
-        Map<String, String> with = new HashMap<>(player.style());
-        with.put(style.name(), school.getKey());
-        Player other = new Player(player.setup(), with, player.avoid(), player.known());
+        Player other = player.playing(style.name(), school.getKey());
         others.add(
             new Views.SchoolOther(
                 school.getKey(),

@@ -1,11 +1,17 @@
 package sempre.server.cli;
 
+import java.io.IOException;
 import java.io.PrintWriter;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.Callable;
+import java.util.stream.Stream;
+import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -13,12 +19,16 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 import sempre.core.Refusal;
+import sempre.core.Saying;
+import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Setup;
 import sempre.core.planning.Plan;
 import sempre.core.planning.Planner;
+import sempre.core.planning.Player;
 import sempre.core.score.Bars;
 import sempre.core.score.Line;
 import sempre.core.score.Part;
+import sempre.core.score.PartChoice;
 import sempre.core.score.Score;
 import sempre.formats.musicxml.MusicXmlReader;
 
@@ -34,8 +44,13 @@ import sempre.formats.musicxml.MusicXmlReader;
 final class AssignCommand implements Callable<Integer> {
   @Spec CommandSpec spec;
 
-  @Parameters(index = "0", paramLabel = "FILE", description = "MusicXML: .musicxml, .xml or .mxl")
-  Path file;
+  @Parameters(
+      index = "0..*",
+      arity = "1..*",
+      paramLabel = "FILE",
+      description =
+          "MusicXML: .musicxml, .xml or .mxl; of several files or a folder, one JSON line a file")
+  List<Path> files;
 
   @Option(names = "--instrument", required = true, paramLabel = "ID", description = "who reads it")
   String instrument;
@@ -43,7 +58,8 @@ final class AssignCommand implements Callable<Integer> {
   @Option(
       names = "--part",
       paramLabel = "ID",
-      description = "id or name of the part (default: the first with notes)")
+      description =
+          "id or name of the part (default: the instrument's own, or the first with notes)")
   String partId;
 
   @Option(
@@ -71,36 +87,91 @@ final class AssignCommand implements Callable<Integer> {
   @Mixin WordsOptions words;
   @Mixin InstrumentOptions.PlayerOptions playerOptions;
 
+  /** A part as it is read. */
+  private record Read(Score score, Part part, Plan plan) {}
+
   @Override
-  public Integer call() {
+  public Integer call() throws IOException {
     Setup setup = options.setup(instrument);
-    Score score = MusicXmlReader.read(file);
-    Part part = part(score);
-    if (concert) {
-      part = part.asConcert().readBy(setup.instrument().transposition());
-    }
-    Line line = line(part);
-    playerOptions.meaning(setup).stream()
-        .map(words.words()::say)
-        .forEach(spec.commandLine().getErr()::println);
-    spec.commandLine().getErr().flush();
-    Plan plan = Planner.plan(line, playerOptions.player(setup));
+    PrintWriter err = spec.commandLine().getErr();
+    playerOptions.meaning(setup).stream().map(words.words()::say).forEach(err::println);
+    err.flush();
+    Player player = playerOptions.player(setup);
     PrintWriter out = spec.commandLine().getOut();
+    if (files.size() > 1 || Files.isDirectory(files.get(0))) {
+      return each(player, out);
+    }
+    Read read = read(files.get(0), player);
+    if (!json && read.score().parts().size() > 1) {
+      err.println(words.words().say(Saying.of("cli.reads", "part", read.part().name())));
+      err.flush();
+    }
     if (json) {
-      Output.json(out, PlanJson.plan(plan, part, words.words()));
+      Output.json(out, PlanJson.plan(read.plan(), read.part(), words.words()));
     } else {
-      print(out, plan, part);
-      score.remarks().stream().map(words.words()::sentence).forEach(out::println);
-      part.remarks().stream().map(words.words()::sentence).forEach(out::println);
+      print(out, read.plan(), read.part());
+      read.score().remarks().stream().map(words.words()::sentence).forEach(out::println);
+      read.part().remarks().stream().map(words.words()::sentence).forEach(out::println);
     }
     return 0;
   }
 
-  private Part part(Score score) {
+  /** One JSON line a file; what can't be read is told in its line, and the others are answered. */
+  private int each(Player player, PrintWriter out) throws IOException {
+    boolean all = true;
+    for (Path file : expanded()) {
+      Map<String, Object> line = new LinkedHashMap<>();
+      line.put("file", file.toString());
+      try {
+        Read read = read(file, player);
+        line.putAll(PlanJson.plan(read.plan(), read.part(), words.words()));
+      } catch (IllegalArgumentException e) {
+        line.put("error", words.words().say(Refusal.of(e)));
+        all = false;
+      }
+      Output.line(out, line);
+    }
+    return all ? 0 : CommandLine.ExitCode.USAGE;
+  }
+
+  /** The files, and those of every folder by name. */
+  private List<Path> expanded() throws IOException {
+    List<Path> all = new ArrayList<>();
+    for (Path p : files) {
+      if (!Files.isDirectory(p)) {
+        all.add(p);
+        continue;
+      }
+      try (var there = Files.list(p)) {
+        List<Path> music = there.filter(AssignCommand::isMusic).sorted().toList();
+        if (music.isEmpty()) {
+          throw new Refusal("cli.no-files", "folder", p.toString());
+        }
+        all.addAll(music);
+      }
+    }
+    return all;
+  }
+
+  private static boolean isMusic(Path p) {
+    String name = p.getFileName().toString().toLowerCase(Locale.ROOT);
+    return Stream.of(".musicxml", ".xml", ".mxl").anyMatch(name::endsWith);
+  }
+
+  private Read read(Path file, Player player) {
+    Score score = MusicXmlReader.read(file);
+    Instrument reader = player.setup().instrument();
+    Part part = part(score, reader);
+    if (concert) {
+      part = part.asConcert().readBy(reader.transposition());
+    }
+    return new Read(score, part, Planner.plan(line(part), player));
+  }
+
+  private Part part(Score score, Instrument reader) {
     if (partId == null) {
-      return score.parts().stream()
-          .filter(p -> p.topLine().isPresent())
-          .findFirst()
+      return PartChoice.own(score, reader)
+          .or(() -> score.parts().stream().filter(p -> p.topLine().isPresent()).findFirst())
           .orElseThrow(() -> new Refusal("ask.no-notes"));
     }
     return score

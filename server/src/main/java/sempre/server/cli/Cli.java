@@ -27,6 +27,7 @@ import sempre.words.Words;
       ConvertCommand.class,
       NewNoteCommand.class,
       TroubleCommand.class,
+      TrillCommand.class,
       ServeCommand.class,
       DemoCommand.class,
       BackupCommand.class,

@@ -24,6 +24,12 @@ final class Output {
     out.flush();
   }
 
+  /** One line, for many answers. */
+  static void line(PrintWriter out, Object value) {
+    out.println(JsonMapper.builder().build().writeValueAsString(value));
+    out.flush();
+  }
+
   /** Columns as wide as their widest cell, two spaces between. */
   static void table(PrintWriter out, List<String> head, List<List<String>> rows) {
     List<List<String>> all = new ArrayList<>();

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import sempre.core.instrument.Finger;
 import sempre.core.instrument.Hold;
+import sempre.core.instrument.TrillFingering;
 import sempre.core.motion.Move;
 import sempre.core.pitch.Pitch;
 import sempre.core.planning.KeptDown;
@@ -25,6 +26,7 @@ final class PlanJson {
     Map<String, Object> m = new LinkedHashMap<>();
     m.put("instrument", plan.setup().instrument().id());
     m.put("options", plan.setup().options());
+    m.put("part", part.name());
     m.put("cost", round(plan.cost(), 1000));
     m.put("notes", plan.notes().stream().map(n -> note(n, plan, part, words)).toList());
     m.put(
@@ -63,7 +65,12 @@ final class PlanJson {
     m.put("role", n.way().entry().role().word());
     m.put("label", words.label(n.way().entry()));
     m.put("new", n.isNew());
-    n.ornament().ifPresent(o -> m.put("ornament", ornament(o, n, words)));
+    n.ornament()
+        .ifPresent(
+            o -> {
+              m.put("ornament", ornament(o, n, words));
+              o.quality().ifPresent(q -> m.put("trill", trill(o, q)));
+            });
     m.put("reasons", n.reasons().stream().map(r -> reason(r, n, plan, words)).toList());
     m.put(
         "alternatives",
@@ -129,6 +136,25 @@ final class PlanJson {
             .toList());
     m.put("text", words.plan().ornament(o, n.note().pitch()));
     return m;
+  }
+
+  private static Map<String, Object> trill(Ornamented o, TrillFingering.Quality quality) {
+    Map<String, Object> m = new LinkedHashMap<>();
+    if (o.steps().size() > 1) {
+      Ornamented.Step upper = o.steps().get(1);
+      m.put("with", upper.written().toString());
+      m.put("fingering", upper.way().fingering().text());
+      m.put(
+          "moves",
+          o.trill().map(t -> t.moving().stream().map(PlanJson::sided).toList()).orElse(List.of()));
+    }
+    m.put("quality", quality.name().toLowerCase(Locale.ROOT));
+    return m;
+  }
+
+  /** A control with its hand: {@code tr1@R}. */
+  static String sided(Hold h) {
+    return h.token() + (h.finger().left() ? "@L" : "@R");
   }
 
   private static Map<String, Object> reason(Reason r, Plan.PlannedNote n, Plan plan, Words words) {

@@ -110,9 +110,9 @@ public class NotesApiTest extends ServerTestBase {
   @Test
   public void aTableFollowsTheOptions() {
     JsonNode c = get("/api/notes/tuba?set=pitch=CC");
-    assertThat(c.get("notes").get(0).get("written").asString()).isEqualTo("F#1");
+    assertThat(c.get("notes").get(0).get("written").asString()).isEqualTo("C1");
     assertThat(get("/api/notes/tuba").get("notes").get(0).get("written").asString())
-        .isEqualTo("E1");
+        .isEqualTo("Bb0");
     assertThat(mvc.get().uri("/api/notes/tuba?set=pitch=Z").exchange()).hasStatus(400);
     assertThat(mvc.get().uri("/api/notes/kazoo").exchange()).hasStatus(400);
   }

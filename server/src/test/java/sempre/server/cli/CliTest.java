@@ -42,6 +42,20 @@ public class CliTest {
       </score-partwise>
       """;
 
+  /** A trill to the whole step above, in a key that makes B flat of the note above. */
+  private static final String TRILLED =
+      """
+      <score-partwise><part-list><score-part id='P1'><part-name>Oboe</part-name></score-part>
+      <score-part id='P2'><part-name>Flute</part-name></score-part></part-list>
+      <part id='P1'><measure number='1'><attributes><divisions>1</divisions></attributes>
+        <note><pitch><step>D</step><octave>5</octave></pitch><duration>4</duration></note></measure></part>
+      <part id='P2'><measure number='1'>
+        <attributes><divisions>1</divisions><key><fifths>-1</fifths></key></attributes>
+        <note><pitch><step>A</step><octave>4</octave></pitch><duration>4</duration>
+          <notations><ornaments><trill-mark/></ornaments></notations></note></measure></part>
+      </score-partwise>
+      """;
+
   private Path folder;
 
   @BeforeClass
@@ -50,6 +64,11 @@ public class CliTest {
     Files.writeString(folder.resolve("piece.musicxml"), PIECE);
     Files.writeString(folder.resolve("knows.csv"), "note,fingering\nA4,\nC5,\nBb4,T 1 | 1 Eb\n");
     Files.writeString(folder.resolve("empty.musicxml"), "");
+    Files.createDirectory(folder.resolve("bare"));
+    Path several = Files.createDirectory(folder.resolve("several"));
+    Files.writeString(several.resolve("a.musicxml"), PIECE);
+    Files.writeString(several.resolve("b.xml"), "");
+    Files.writeString(several.resolve("c.xml"), TRILLED);
     Files.writeString(folder.resolve("letter.txt"), "Dear teacher");
   }
 
@@ -283,7 +302,9 @@ public class CliTest {
       {"move|flute|T 1|T 1 | Eb", "needs one |"},
       {"move|flute|T Tb 1 | Eb|T 1 | Eb", "can’t hold T and Tb at once"},
       {"assign DIR/none.xml --instrument flute", "there is no file"},
-      {"assign DIR --instrument flute", "is a folder"},
+      {"assign DIR/bare --instrument flute", "there are no MusicXML files in"},
+      {"trill flute C4 E4", "from C4 to E4 it is 4 half steps"},
+      {"trill flute C1 D1", "has no C1"},
       {"assign DIR/empty.musicxml --instrument flute", "the file is empty"},
       {"assign DIR/letter.txt --instrument flute", "not MusicXML"},
       {"assign DIR/piece.musicxml", "missing: --instrument=ID; see"},
@@ -305,6 +326,57 @@ public class CliTest {
       },
       {"serenade", "serenade is not understood"},
     };
+  }
+
+  @Test
+  public void aTrillIsAnsweredTheBetterFirst() {
+    JsonNode all = run("trill", "flute", "A4", "Bb4", "--json").json();
+    assertThat(all.get(0).get("lower").asString()).isEqualTo("Tb 1 2 | Eb");
+    assertThat(all.get(0).get("upper").asString()).isEqualTo("Tb 1 | Eb");
+    assertThat(all.get(0).get("moves").toString()).isEqualTo("[\"2@L\"]");
+    assertThat(all.get(0).get("quality").asString()).isEqualTo("good");
+    List<String> qualities = all.findValuesAsString("quality");
+    List<String> order = List.of("good", "fair", "poor");
+    assertThat(qualities.stream().map(order::indexOf)).isSorted();
+    assertThat(run("trill", "flute", "A4", "Bb4").out()).contains("good", "left second finger");
+  }
+
+  @Test
+  public void whereThereIsNoGoodTrillItSaysWhatToDoInstead() {
+    Answer a = run("trill", "oboe", "D6", "E6");
+    assertThat(a.status()).isEqualTo(1);
+    assertThat(a.out()).contains("no good trill from D6 to E6", "a few slow turns");
+    assertThat(run("trill", "trombone", "Bb2", "C3").out()).contains("on the slide");
+    assertThat(run("trill", "oboe", "D6", "E6", "--json").out().strip()).isEqualTo("[ ]");
+  }
+
+  @Test
+  public void aKeyThatAnotherInstrumentHasIsNamedWithItsTrill() {
+    JsonNode all = run("trill", "bassoon", "D3", "Eb3", "--json").json();
+    assertThat(all.get(0).get("upper").asString()).isEqualTo("w 1 2 | trEb");
+    assertThat(all.get(0).get("requires").get("trillKeys").asString()).isEqualTo("true");
+    assertThat(run("trill", "bassoon", "D3", "Eb3", "--set", "trillKeys=false").status())
+        .as("this one has none")
+        .isEqualTo(1);
+  }
+
+  @Test
+  public void severalFilesAreAnsweredInOneStartALineEach() throws Exception {
+    Answer a = run("assign", "DIR/several", "--instrument", "flute", "--json");
+    List<String> lines = a.out().strip().lines().toList();
+    assertThat(lines).hasSize(3);
+    assertThat(a.status()).as("one could not be read").isEqualTo(2);
+    assertThat(lines.get(0)).contains("\"file\"", "a.musicxml", "\"notes\"");
+    assertThat(lines.get(1)).contains("b.xml", "\"error\"", "the file is empty");
+    JsonNode trilled = new tools.jackson.databind.json.JsonMapper().readTree(lines.get(2));
+    assertThat(trilled.get("part").asString()).as("the flute's own part").isEqualTo("Flute");
+    JsonNode note = trilled.get("notes").get(0);
+    assertThat(note.get("fingering").asString()).isEqualTo("Tb 1 2 | Eb");
+    JsonNode trill = note.get("trill");
+    assertThat(trill.get("with").asString()).isEqualTo("Bb4");
+    assertThat(trill.get("fingering").asString()).isEqualTo("Tb 1 | Eb");
+    assertThat(trill.get("moves").toString()).isEqualTo("[\"2@L\"]");
+    assertThat(trill.get("quality").asString()).isEqualTo("good");
   }
 
   @Test(dataProvider = "bad")
@@ -330,7 +402,8 @@ public class CliTest {
 
   @Test
   public void everyCommandHasHelp() {
-    for (String command : List.of("instruments", "fingerings", "move", "assign", "serve", "demo")) {
+    for (String command :
+        List.of("instruments", "fingerings", "move", "assign", "trill", "serve", "demo")) {
       Answer a = run(command, "--help");
       assertThat(a.status()).isZero();
       assertThat(a.out()).contains("Usage: sempre " + command);
