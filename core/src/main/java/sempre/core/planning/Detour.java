@@ -2,16 +2,18 @@ package sempre.core.planning;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import sempre.core.instrument.Hold;
 import sempre.core.instrument.Purpose;
 import sempre.core.instrument.Rule;
@@ -42,7 +44,14 @@ final class Detour {
   /** States of the way that was taken. */
   private final int[] taken;
 
+  /** What it costs, change by change and note by note, as far as that was asked for. */
+  private final List<List<Tally.Item>> takenChanges;
+
+  private final List<List<Tally.Item>> takenPrices;
+
   Detour(Player player, Route route, List<Note> notes, int[] taken) {
+    this.takenChanges = new ArrayList<>(Collections.nCopies(notes.size(), null));
+    this.takenPrices = new ArrayList<>(Collections.nCopies(notes.size(), null));
     this.player = player;
     this.route = route;
     this.notes = notes;
@@ -71,36 +80,47 @@ final class Detour {
   private record Costs(
       Map<Weight, Map<Place, Double>> efforts, Map<Place, List<Tally.Item>> items) {}
 
+  /** A weight that costs more, and by how much at each place. */
+  private record Dearer(Weight weight, double net, Map<Place, Double> more) {}
+
   /**
    * What the cheapest way through another fingering of a note costs more than the way that was
-   * taken, the weightiest first.
+   * taken, the weightiest first; each is worked out when it is asked for.
    */
-  List<Excess> excess(int i, int way) {
+  Stream<Excess> excess(int i, int way) {
     Route.Bypass b = route.bypass(i, way, taken);
     int to = Math.min(notes.size() - 1, b.from() + b.states().length);
     Costs dear = costs(b.from(), to, b);
     Costs cheap = costs(b.from(), to, null);
-    List<Excess> all = new ArrayList<>();
-    for (Weight w : Weight.values()) {
-      Map<Place, Double> more = new TreeMap<>(dear.efforts().getOrDefault(w, Map.of()));
+    List<Dearer> all = new ArrayList<>();
+    // what the other way does not pay at all it can't pay more
+    for (Weight w : dear.efforts().keySet()) {
+      Map<Place, Double> more = new TreeMap<>(dear.efforts().get(w));
       cheap.efforts().getOrDefault(w, Map.of()).forEach((p, e) -> more.merge(p, -e, Double::sum));
-      double net = more.values().stream().mapToDouble(Double::doubleValue).sum();
-      if (net < AUDIBLE) {
-        continue;
+      double net = 0;
+      for (double e : more.values()) {
+        net += e;
       }
-      double dearest = more.values().stream().mapToDouble(Double::doubleValue).max().orElse(0);
-      Place most =
-          more.entrySet().stream()
-              .filter(e -> e.getValue() >= dearest * BOTH_SIDES)
-              .max(Comparator.comparingDouble(e -> e.getValue() - FAR * away(i, e.getKey())))
-              .orElseThrow()
-              .getKey();
-      excess(i, w, net, most, more, b, dear, cheap).ifPresent(all::add);
+      if (net >= AUDIBLE) {
+        all.add(new Dearer(w, net, more));
+      }
     }
-    all.sort(Comparator.comparingDouble((Excess e) -> -e.effort()));
-    boolean ruled = all.stream().anyMatch(e -> e.weight() == Weight.WRONG);
+    all.sort(Comparator.comparingDouble((Dearer d) -> -d.net()));
+    boolean ruled = all.stream().anyMatch(d -> d.weight() == Weight.WRONG);
     // where a rule says outright that it is not done, the slide it speaks of is not told besides
-    return all.stream().filter(e -> !ruled || e.weight() != Weight.NO_SLIDE).toList();
+    return all.stream()
+        .filter(d -> !ruled || d.weight() != Weight.NO_SLIDE)
+        .flatMap(d -> excess(i, d, most(i, d.more()), b, dear, cheap).stream());
+  }
+
+  /** Of the places where it costs most the nearest. */
+  private static Place most(int i, Map<Place, Double> more) {
+    double dearest = Collections.max(more.values());
+    return more.entrySet().stream()
+        .filter(e -> e.getValue() >= dearest * BOTH_SIDES)
+        .max(Comparator.comparingDouble(e -> e.getValue() - FAR * away(i, e.getKey())))
+        .orElseThrow()
+        .getKey();
   }
 
   /** How many notes a place lies from a note; 0 for the note itself and the changes beside it. */
@@ -111,32 +131,56 @@ final class Detour {
 
   private Costs costs(int from, int to, Route.Bypass b) {
     Map<Weight, Map<Place, Double>> efforts = new EnumMap<>(Weight.class);
-    Map<Place, List<Tally.Item>> items = new LinkedHashMap<>();
+    Map<Place, List<Tally.Item>> items = new HashMap<>();
     for (int j = from; j <= to; j++) {
       if (j > 0) {
-        add(new Place(j, true), change(j, state(j - 1, b), state(j, b)), efforts, items);
+        add(new Place(j, true), changes(j, b), efforts, items);
       }
-      Tally price = Tally.itemised();
-      Setup.Way w = way(j, state(j, b));
-      Price.count(w, route.layers.get(j).ways, route.contexts.get(j), player, price);
-      add(new Place(j, false), price, efforts, items);
+      add(new Place(j, false), prices(j, b), efforts, items);
     }
     return new Costs(efforts, items);
   }
 
+  /** What the change to note j costs; on the way that was taken it is worked out once. */
+  private List<Tally.Item> changes(int j, Route.Bypass b) {
+    boolean taken = state(j - 1, b) == this.taken[j - 1] && state(j, b) == this.taken[j];
+    if (!taken) {
+      return change(j, state(j - 1, b), state(j, b)).items();
+    }
+    if (takenChanges.get(j) == null) {
+      takenChanges.set(j, change(j, this.taken[j - 1], this.taken[j]).items());
+    }
+    return takenChanges.get(j);
+  }
+
+  /** What the fingering of note j costs where it stands, likewise. */
+  private List<Tally.Item> prices(int j, Route.Bypass b) {
+    if (state(j, b) != taken[j]) {
+      return price(j, state(j, b));
+    }
+    if (takenPrices.get(j) == null) {
+      takenPrices.set(j, price(j, taken[j]));
+    }
+    return takenPrices.get(j);
+  }
+
+  private List<Tally.Item> price(int j, int state) {
+    Tally price = Tally.itemised();
+    Price.count(way(j, state), route.layers.get(j).ways, route.contexts.get(j), player, price);
+    return price.items();
+  }
+
   private static void add(
       Place p,
-      Tally tally,
+      List<Tally.Item> told,
       Map<Weight, Map<Place, Double>> efforts,
       Map<Place, List<Tally.Item>> items) {
-    items.put(p, tally.items());
-    tally
-        .items()
-        .forEach(
-            i ->
-                efforts
-                    .computeIfAbsent(i.weight(), w -> new TreeMap<>())
-                    .merge(p, i.effort(), Double::sum));
+    items.put(p, told);
+    told.forEach(
+        i ->
+            efforts
+                .computeIfAbsent(i.weight(), w -> new TreeMap<>())
+                .merge(p, i.effort(), Double::sum));
   }
 
   private int state(int j, Route.Bypass b) {
@@ -162,14 +206,10 @@ final class Detour {
   }
 
   private Optional<Excess> excess(
-      int i,
-      Weight w,
-      double net,
-      Place most,
-      Map<Place, Double> more,
-      Route.Bypass b,
-      Costs dear,
-      Costs cheap) {
+      int i, Dearer dearer, Place most, Route.Bypass b, Costs dear, Costs cheap) {
+    Weight w = dearer.weight();
+    double net = dearer.net();
+    Map<Place, Double> more = dearer.more();
     Optional<Rule> rule =
         dear.items().get(most).stream()
             .filter(x -> x.weight() == w)

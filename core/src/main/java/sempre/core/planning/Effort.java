@@ -1,5 +1,6 @@
 package sempre.core.planning;
 
+import java.util.Arrays;
 import java.util.Optional;
 import sempre.core.instrument.Finger;
 import sempre.core.instrument.SlideRule;
@@ -13,7 +14,15 @@ import sempre.core.score.Note;
  */
 final class Effort {
   private static final int SCALES = Weight.Scale.values().length;
-  private static final Weight[] WEIGHTS = Weight.values();
+
+  /** The weights that are counted in a change, and the ordinal of the scale of each. */
+  private static final Weight[] COUNTED =
+      Arrays.stream(Weight.values()).filter(w -> w.scale().isPresent()).toArray(Weight[]::new);
+
+  private static final int[] SCALE =
+      Arrays.stream(COUNTED).mapToInt(w -> w.scale().orElseThrow().ordinal()).toArray();
+
+  private static final int WEIGHTS = Weight.values().length;
 
   /** How many times each weight is counted, by its ordinal. */
   private final double[] times;
@@ -27,7 +36,7 @@ final class Effort {
 
   /** What is counted in a change. */
   static Effort of(Move m) {
-    double[] times = new double[WEIGHTS.length];
+    double[] times = new double[WEIGHTS];
     times[Weight.FINGER.ordinal()] = m.fingers();
     for (Finger f : m.down()) {
       times[Weight.WEAK_FINGER.ordinal()] += f.weak() ? 1 : 0;
@@ -86,10 +95,10 @@ final class Effort {
 
   /** Puts every item on a bill. */
   void tell(Pace pace, Tally tally) {
-    for (Weight w : WEIGHTS) {
-      if (times[w.ordinal()] > 0) {
-        double factor = pace.factor(w.scale().orElseThrow());
-        tally.add(w, times[w.ordinal()] * factor, Optional.empty());
+    for (int c = 0; c < COUNTED.length; c++) {
+      double n = times[COUNTED[c].ordinal()];
+      if (n > 0) {
+        tally.add(COUNTED[c], n * pace.factors[SCALE[c]], Optional.empty());
       }
     }
   }
@@ -97,10 +106,8 @@ final class Effort {
   /** The sum of all that is scaled alike, before it is scaled; by the ordinal of the scale. */
   double[] sums() {
     double[] sums = new double[SCALES];
-    for (Weight w : WEIGHTS) {
-      if (times[w.ordinal()] > 0) {
-        sums[w.scale().orElseThrow().ordinal()] += times[w.ordinal()] * w.size();
-      }
+    for (int c = 0; c < COUNTED.length; c++) {
+      sums[SCALE[c]] += times[COUNTED[c].ordinal()] * COUNTED[c].size();
     }
     return sums;
   }

@@ -1,5 +1,6 @@
 package sempre.core.planning;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicReferenceArray;
 import sempre.core.instrument.Setup;
@@ -11,7 +12,13 @@ import sempre.core.instrument.Setup;
 final class Network {
   private static final int NOTES = 128;
   private static final int SCALES = Weight.Scale.values().length;
+  private static final int TIME = Weight.Scale.TIME.ordinal();
+  private static final int SLIDE = Weight.Scale.SLIDE.ordinal();
+  private static final int NEVER = Weight.Scale.NEVER.ordinal();
+  private static final int SLUR = Weight.Scale.SLUR.ordinal();
+  private static final int ARM = Weight.Scale.ARM.ordinal();
   private static final int RUN = Weight.Scale.RUN.ordinal();
+  private static final int REST = Weight.Scale.REST.ordinal();
 
   /**
    * All changes from the ways of one note to the ways of another; the change from way a to way b
@@ -20,17 +27,17 @@ final class Network {
   static final class Pair {
     final int to;
 
-    /** For each scale that any change needs, its number and the sums of the changes. */
-    private final int[] scales;
+    /** The sums of the changes, by the scale; one array of nothing where no change needs it. */
+    private final double[][] sums = new double[SCALES][];
 
-    private final double[][] sums;
     private final byte[] outward;
+    private final boolean slide;
 
     private Pair(Setup setup, List<Setup.Way> first, List<Setup.Way> second) {
       to = second.size();
       int size = first.size() * to;
-      double[][] all = new double[SCALES][size];
-      boolean[] needed = new boolean[SCALES];
+      double[] nothing = new double[size];
+      Arrays.fill(sums, nothing);
       outward = new byte[size];
       int at = 0;
       for (Setup.Way a : first) {
@@ -38,26 +45,16 @@ final class Network {
           Effort e = Effort.of(setup.move(a, b));
           double[] own = e.sums();
           for (int s = 0; s < SCALES; s++) {
-            all[s][at] = own[s];
-            needed[s] |= own[s] > 0;
+            if (own[s] > 0) {
+              sums[s] = sums[s] == nothing ? new double[size] : sums[s];
+              sums[s][at] = own[s];
+            }
           }
           outward[at] = (byte) e.outward();
           at++;
         }
       }
-      int n = 0;
-      for (boolean is : needed) {
-        n += is ? 1 : 0;
-      }
-      scales = new int[n];
-      sums = new double[n][];
-      for (int s = SCALES - 1; s >= 0; s--) {
-        if (needed[s]) {
-          n--;
-          scales[n] = s;
-          sums[n] = all[s];
-        }
-      }
+      slide = setup.instrument().slide().isPresent();
     }
 
     /** The direction of the slide in a change. */
@@ -81,11 +78,37 @@ final class Network {
     }
 
     private double sum(int at, Effort.Pace pace) {
-      double sum = 0;
-      for (int s = 0; s < scales.length; s++) {
-        sum += sums[s][at] * pace.factor(scales[s]);
+      double sum =
+          sums[TIME][at] * pace.factor(TIME)
+              + sums[SLIDE][at] * pace.factor(SLIDE)
+              + sums[NEVER][at] * pace.factor(NEVER)
+              + sums[SLUR][at] * pace.factor(SLUR)
+              + sums[REST][at] * pace.factor(REST);
+      return slide ? sum + sums[ARM][at] * pace.factor(ARM) : sum;
+    }
+
+    /**
+     * What every change costs at a pace, in 1/1024, for some ways of the two notes.
+     *
+     * @param index places of the ways of the second note
+     * @param row place of the way of the first note, times {@link #to}
+     */
+    void costs(int row, int[] index, Effort.Pace pace, long base, long[] into) {
+      double time = pace.factor(TIME);
+      double slides = pace.factor(SLIDE);
+      double never = pace.factor(NEVER);
+      double slur = pace.factor(SLUR);
+      double rest = pace.factor(REST);
+      for (int w = 0; w < index.length; w++) {
+        int at = row + index[w];
+        double sum =
+            sums[TIME][at] * time
+                + sums[SLIDE][at] * slides
+                + sums[NEVER][at] * never
+                + sums[SLUR][at] * slur
+                + sums[REST][at] * rest;
+        into[w] = base + (long) Math.rint(sum * Weight.GRID);
       }
-      return sum;
     }
   }
 

@@ -268,7 +268,8 @@ public final class Planner {
                     new Plan.Alternative(
                         a.way(),
                         a.extra(),
-                        detour.excess(i, ways.indexOf(a.way())).stream()
+                        detour
+                            .excess(i, ways.indexOf(a.way()))
                             .findFirst()
                             .map(e -> new Plan.Against(e.why(), e.where()))))
             .toList();
@@ -408,7 +409,7 @@ public final class Planner {
     }
     Entry other = favourite.get().entry();
     double first = 0;
-    for (Detour.Excess e : detour.excess(i, cheapest(through, ways, other))) {
+    for (Detour.Excess e : detour.excess(i, cheapest(through, ways, other)).toList()) {
       // a second reason must weigh something beside the first
       if (reasons.size() == 2 || e.effort() < first * SECOND) {
         break;

@@ -69,13 +69,12 @@ final class Route {
     int[] back = before[i];
     Arrays.fill(to, FAR);
     if (directions == 1) {
+      long[] costs = new long[to.length];
       for (int v = 0; v < from.length; v++) {
-        long base = from[v];
-        int row = a.index[v] * pair.to;
+        pair.costs(a.index[v] * pair.to, b.index, pace, from[v], costs);
         for (int w = 0; w < to.length; w++) {
-          long cost = base + pair.cost(row + b.index[w], pace);
-          if (cost < to[w]) {
-            to[w] = cost;
+          if (costs[w] < to[w]) {
+            to[w] = costs[w];
             back[w] = v;
           }
         }
