@@ -17,6 +17,7 @@
   import OwnFile from './OwnFile.svelte';
   import OwnForm from './OwnForm.svelte';
   import Range from './Range.svelte';
+  import Trills from './Trills.svelte';
   import WayCard from './WayCard.svelte';
   import { ui } from '../words/ui';
 
@@ -361,6 +362,7 @@
               >
             </div>
           {/if}
+          <Trills {table} {note} options={options()} />
         </section>
         <aside>
           {#if way}

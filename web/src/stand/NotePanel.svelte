@@ -2,6 +2,7 @@
 <script lang="ts">
   import { Button, Checkbox, Select, SelectItem } from 'carbon-components-svelte';
   import Mark from '../parts/Mark.svelte';
+  import Trill from '../parts/Trill.svelte';
   import type { Schemas } from '../api/client';
   import Change from './Change.svelte';
   import { short, type Lane, type Note, type Where } from './lanes';
@@ -99,7 +100,12 @@
   {#each note.kept as k (k)}
     <p class="small">{k}</p>
   {/each}
-  {#if note.ornament}<p class="small">{note.ornament}</p>{/if}
+  {#if note.trill[0]}
+    <section class="trill">
+      <h3>{ui.trill.between(note.trill[0].lower.shown, note.trill[0].upper.shown)}</h3>
+      <Trill trill={note.trill[0]} />
+    </section>
+  {:else if note.ornament}<p class="small">{note.ornament}</p>{/if}
   {#if note.printed}<p class="small quiet">{ui.stand.fileSays(note.printed)}</p>{/if}
   {#if note.caution}<p class="small caution"><b>{ui.all.care}</b> {note.caution}</p>{/if}
   <div class="keep">

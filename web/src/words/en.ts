@@ -548,6 +548,18 @@ export const en = {
     ofPiece: (title: Text) => `of ${title}`,
     empty: 'The shelf is empty. Bring in a piece as MusicXML above.'
   },
+  trill: {
+    from: (note: Text) => `Trills from ${note}`,
+    to: (note: Text) => `to ${note}`,
+    between: (lower: Text, upper: Text) => `Trill ${lower} to ${upper}`,
+    moves: 'what moves',
+    held: 'held',
+    open: 'let go',
+    quality: { GOOD: 'Good', FAIR: 'Fair', POOR: 'Makeshift', NONE: 'None' },
+    needs: (key: Text) => `Needs: ${key}.`,
+    because: (why: Text) => `Why it sounds: ${why}.`,
+    next: (n: number, of: number) => `${n} of ${of}: show the next way`
+  },
   notes: {
     keyWith: {
       high: (key: Text) => `high ${key}`,

@@ -555,6 +555,18 @@ export const es: Dictionary = {
     ofPiece: (title: Text) => `de ${title}`,
     empty: 'El estante está vacío. Añade arriba una pieza en MusicXML.'
   },
+  trill: {
+    from: (note: Text) => `Trinos desde ${note}`,
+    to: (note: Text) => `a ${note}`,
+    between: (lower: Text, upper: Text) => `Trino de ${lower} a ${upper}`,
+    moves: 'lo que se mueve',
+    held: 'pulsada',
+    open: 'suelta',
+    quality: { GOOD: 'Bien', FAIR: 'Regular', POOR: 'Un recurso', NONE: 'No sale' },
+    needs: (key: Text) => `Hace falta: ${key}.`,
+    because: (why: Text) => `Por qué suena: ${why}.`,
+    next: (n: number, of: number) => `${n} de ${of}: ver la manera siguiente`
+  },
   notes: {
     keyWith: {
       high: (key: Text) => `${key} agudo`,

@@ -100,6 +100,23 @@ public class NotesTest {
   }
 
   @Test
+  public void twoNeighbouringNotesShowTheirTrill() {
+    Page page = at("/notes/clarinet/A4");
+    Locator trills = page.locator(".trills");
+    assertThat(trills.locator("h2")).hasText("Trills from A4");
+    Locator half = trills.locator(".pair").first();
+    assertThat(half.locator("h3")).hasText("to B♭4");
+    assertThat(half).containsText("third side key");
+    assertThat(half).containsText("Good");
+    assertThat(half.locator("td .held")).hasCount(1);
+    String first = half.locator("figcaption").last().innerText();
+    half.locator("button").click();
+    assertThat(half.locator("figcaption").last()).not().hasText(first);
+    page.navigate(page.url().replace("clarinet/A4", "oboe/D6"));
+    assertThat(page.locator(".trills")).containsText("no good trill from D6 to E6");
+  }
+
+  @Test
   public void theLadderShowsTheSameValvesOnOtherNotes() {
     Page page = at("/notes/trumpet/Bb4");
     Locator rungs = page.locator("aside ol li");
@@ -136,7 +153,7 @@ public class NotesTest {
     page.getByLabel("Show what is for").selectOption("REACH");
     assertThat(page.getByText("No fingering of this note is for that.")).isVisible();
     page.getByText("Show everything").click();
-    assertThat(cards(page)).hasCount(3);
+    assertThat(cards(page)).hasCount(4);
   }
 
   @Test

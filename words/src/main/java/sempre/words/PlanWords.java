@@ -245,7 +245,12 @@ public final class PlanWords {
   }
 
   private String how(Ornamented o) {
-    return o.trill().map(t -> words.say("trill." + key(t.quality()))).orElse("");
+    return o.trill().map(this::how).orElse("");
+  }
+
+  /** How well a trill goes, as a sentence to follow another; nothing of a good one. */
+  public String how(Trill t) {
+    return words.say("trill." + key(t.quality()));
   }
 
   /** That there is no good trill, and what to do instead. */

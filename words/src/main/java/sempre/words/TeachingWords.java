@@ -111,7 +111,7 @@ public final class TeachingWords {
       what(f.hold(), args);
     } else if (fault instanceof Fault.Leak f) {
       fingers(f.holds(), args);
-      return name + (f.holds().stream().allMatch(h -> h.control().hole()) ? ".hole" : ".key");
+      return name + (f.byHoles() ? ".hole" : ".key");
     } else if (fault instanceof Fault.RegisterKeyUp f) {
       what(f.key(), args);
     } else if (fault instanceof Fault.RegisterKeyDown f) {

@@ -13,6 +13,7 @@ import java.util.Map;
  * @param away whether the hand leaves its place for it: palm and side keys, table keys, the foot
  * @param home whether its finger rests on it, so that the finger says it all
  * @param hole whether it is an open hole, closed by the finger itself
+ * @param holeWith option values with which it has an open hole in its key; empty when it never has
  * @param requires option values without which the instrument lacks it
  */
 public record Control(
@@ -24,9 +25,16 @@ public record Control(
     boolean away,
     boolean home,
     boolean hole,
+    Map<String, String> holeWith,
     Map<String, String> requires) {
   public Control {
+    holeWith = Map.copyOf(holeWith);
     requires = Map.copyOf(requires);
+  }
+
+  /** Whether the finger itself closes a hole here, on an instrument with these options. */
+  public boolean closesHole(Map<String, String> options) {
+    return hole || !holeWith.isEmpty() && options.entrySet().containsAll(holeWith.entrySet());
   }
 
   @Override

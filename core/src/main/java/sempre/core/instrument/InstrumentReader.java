@@ -159,6 +159,7 @@ public final class InstrumentReader {
     // where the fingers rest must be told: there a finger is named, elsewhere its key
     String home = kind == Keywork.Kind.HANDS ? text(k, "home") : "|";
     String holes = text(k, "holes", "|");
+    Map<String, Object> inKeys = map(k.get("holesInKeys"));
     List<Control> controls = new ArrayList<>();
     for (String side : List.of("left", "right")) {
       for (Object o : list(k.get(side))) {
@@ -181,6 +182,7 @@ public final class InstrumentReader {
                 finger.place() || named(away, key),
                 named(home, key),
                 named(holes, key),
+                named(text(inKeys, "keys", "|"), key) ? strings(inKeys.get("when")) : Map.of(),
                 needs));
       }
     }

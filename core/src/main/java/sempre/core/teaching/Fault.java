@@ -127,8 +127,12 @@ public sealed interface Fault {
     }
   }
 
-  /** One of some holes or keys is not quite closed, and the note comes out between. */
-  record Leak(List<Hold> holds) implements Fault {
+  /**
+   * One of some holes or keys is not quite closed, and the note comes out between.
+   *
+   * @param byHoles whether the fingers themselves close holes there
+   */
+  record Leak(List<Hold> holds, boolean byHoles) implements Fault {
     public Leak {
       holds = List.copyOf(holds);
     }

@@ -257,7 +257,14 @@ final class Faults {
         }
       }
       if (!who.isEmpty()) {
-        add(new Fault.Leak(who), Rank.LEAK, List.of(Pitch.usual(heard)), holds);
+        // a hole under a fingertip leaks before a key does
+        List<Hold> open =
+            who.stream().filter(h -> h.control().closesHole(setup.options())).toList();
+        add(
+            new Fault.Leak(open.isEmpty() ? who : open, !open.isEmpty()),
+            Rank.LEAK,
+            List.of(Pitch.usual(heard)),
+            holds);
       }
     }
     bore.get().registers().stream()

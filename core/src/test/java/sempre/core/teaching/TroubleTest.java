@@ -274,6 +274,25 @@ public class TroubleTest {
     return NewNote.of(Pitch.parse(concert), setup(id), stage).orElseThrow();
   }
 
+  /** With holes in its keys a flute leaks where a finger lies beside one. */
+  @Test
+  public void anOpenHoleFluteLeaksAtItsHoles() {
+    for (boolean open : new boolean[] {false, true}) {
+      Setup s =
+          Setup.of(
+              Catalogue.standard().instrument("flute"), Map.of("openHole", String.valueOf(open)));
+      boolean byHoles =
+          Trouble.causes(s, Pitch.parse("E4"), Pitch.parse("F#4")).stream()
+              .map(Cause::fault)
+              .filter(Fault.Leak.class::isInstance)
+              .map(Fault.Leak.class::cast)
+              .findFirst()
+              .orElseThrow()
+              .byHoles();
+      assertEquals(byHoles, open);
+    }
+  }
+
   @Test
   public void otherWaysLeaveOutWhatIsNeverPlanned() {
     NewNote n = note("alto-sax", "Db4", Stage.SCHOOL);

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -107,6 +108,31 @@ class NotesController {
                 from,
                 Pitch.parse(toNote),
                 to));
+  }
+
+  /** The trills from a written note to the half step and the whole step above. */
+  @GetMapping("/notes/{instrument}/trills")
+  List<List<Views.TrillView>> trills(
+      @PathVariable String instrument,
+      @RequestParam(required = false) List<String> set,
+      @RequestParam String lower) {
+    return db.inTransaction(
+        tx -> {
+          Setup setup = houses.setup(tx, instrument, options(set));
+          Player player =
+              Player.of(
+                  setup,
+                  Ways.without(people.houseStyle(tx, instrument)),
+                  Set.of(),
+                  Optional.empty());
+          Pitch note = Pitch.parse(lower);
+          String chromatic = Ways.with(people.houseStyle(tx, People.EVERYONE)).get(Ways.CHROMATIC);
+          return Stream.of(1, 2)
+              .map(step -> Ways.spelled(Pitch.usual(note.midi() + step), chromatic))
+              .filter(p -> !setup.ways(p).isEmpty())
+              .map(p -> TrillViews.between(player, note, p))
+              .toList();
+        });
   }
 
   @GetMapping("/notes/{instrument}/trouble")

@@ -185,6 +185,7 @@ final class PlanViews {
         caution,
         n.note().printed(),
         n.ornament().map(o -> Speech.words().plan().ornament(o, n.note().pitch())).orElse(""),
+        TrillViews.of(n, plan.setup()),
         kept,
         figure,
         n.alternatives().stream()

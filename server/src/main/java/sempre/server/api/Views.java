@@ -9,6 +9,7 @@ import sempre.core.instrument.Keywork;
 import sempre.core.instrument.Purpose;
 import sempre.core.instrument.Role;
 import sempre.core.instrument.Stage;
+import sempre.core.instrument.TrillFingering.Quality;
 import sempre.core.learning.Grade;
 import sempre.core.learning.Matrix;
 import sempre.core.learning.NoteMap;
@@ -177,6 +178,7 @@ final class Views {
       String caution,
       String printed,
       String ornament,
+      List<TrillView> trill,
       List<String> kept,
       int figure,
       List<AlternativeView> alternatives) {}
@@ -711,6 +713,26 @@ final class Views {
 
   /** A control that is held: {@code half} for a half-covered hole. */
   record HeldView(String token, boolean left, boolean half, boolean free) {}
+
+  /** A control that moves in a trill: whether it is held on the lower note and on the upper one. */
+  record TrillKeyView(String name, boolean lower, boolean upper) {}
+
+  /**
+   * A trill with both of its states; of quality none where there is no good one: then {@code words}
+   * says what to do instead.
+   */
+  record TrillView(
+      NoteName lower,
+      NoteName upper,
+      String from,
+      String to,
+      List<HeldView> lowerHeld,
+      List<HeldView> upperHeld,
+      List<TrillKeyView> moving,
+      Quality quality,
+      String words,
+      String because,
+      String requires) {}
 
   /** One fingering in an instrument's table. */
   record WayView(

@@ -324,6 +324,23 @@ public class NotesApiTest extends ServerTestBase {
     assertThat(notes.get(0).get("at").asDouble()).isNotNegative();
   }
 
+  @Test
+  public void theTrillsOfANoteGoToBothNeighboursAbove() {
+    JsonNode c = get("/api/notes/flute/trills?lower=C5");
+    assertThat(c).hasSize(2);
+    JsonNode whole = c.get(1).get(0);
+    assertThat(whole.get("upper").get("written").asString()).isEqualTo("D5");
+    assertThat(whole.get("quality").asString()).isEqualTo("GOOD");
+    assertThat(whole.get("moving")).hasSize(1);
+    assertThat(whole.get("moving").get(0).get("name").asString()).contains("first trill key");
+    assertThat(whole.get("moving").get(0).get("lower").asBoolean()).isFalse();
+    assertThat(whole.get("moving").get(0).get("upper").asBoolean()).isTrue();
+    JsonNode none = get("/api/notes/oboe/trills?lower=D6").get(1).get(0);
+    assertThat(none.get("quality").asString()).isEqualTo("NONE");
+    assertThat(none.get("words").asString()).contains("no good trill", "slow turns");
+    assertThat(get("/api/notes/flute/trills?lower=C7")).as("nothing lies above").isEmpty();
+  }
+
   /** Half a thumb hole is meant, not the whole one: that must be closed there. */
   @Test
   public void whatMustNotBeHeldIsNamedAsItIsHeld() {
