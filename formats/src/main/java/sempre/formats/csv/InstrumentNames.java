@@ -74,6 +74,11 @@ public final class InstrumentNames {
         "flauta dulce alto",
         "flauta dulce contralto");
     call("trumpet", "b flat trumpet", "trumpet in b flat", "tpt", "trp", "trompeta");
+    call("trumpet-c", "c trumpet", "trompeta en do");
+    call("mellophone", "mello", "melofono");
+    call("alto-horn", "tenor horn", "e flat horn", "trompa alto");
+    call("contrabass-clarinet", "contra clarinet", "clarinete contrabajo");
+    call("bass-flute", "flauta baja");
     call("cornet", "b flat cornet", "corneta");
     call("flugelhorn", "flugel", "flugel horn", "fliscorno");
     call("horn", "french horn", "f horn", "horn in f", "hn", "trompa");
