@@ -113,6 +113,23 @@ final class Detour {
         .flatMap(d -> excess(i, d, most(i, d.more()), b, dear, cheap).stream());
   }
 
+  /** What the cheapest way through another fingering costs more, by weight; less is negative. */
+  Map<Weight, Double> more(int i, int way) {
+    Route.Bypass b = route.bypass(i, way, taken);
+    int to = Math.min(notes.size() - 1, b.from() + b.states().length);
+    Map<Weight, Double> more = new EnumMap<>(Weight.class);
+    sum(costs(b.from(), to, b), 1, more);
+    sum(costs(b.from(), to, null), -1, more);
+    more.values().removeIf(e -> Math.abs(e) < 1.0 / Weight.GRID);
+    return more;
+  }
+
+  private static void sum(Costs costs, int sign, Map<Weight, Double> into) {
+    costs
+        .efforts()
+        .forEach((w, places) -> places.values().forEach(e -> into.merge(w, sign * e, Double::sum)));
+  }
+
   /** Of the places where it costs most the nearest. */
   private static Place most(int i, Map<Place, Double> more) {
     double dearest = Collections.max(more.values());

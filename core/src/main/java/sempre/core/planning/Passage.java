@@ -25,11 +25,13 @@ import sempre.core.score.Phrase;
  *
  * @param player who plays
  * @param phrase what is played
+ * @param text the phrase as written
  * @param expected as written
  * @param why in the words of the file
  */
-public record Passage(Player player, Phrase phrase, String expected, String why) {
+public record Passage(Player player, Phrase phrase, String text, String expected, String why) {
   private static final String ALIKE = "alike";
+  private static final String ARROW = " -> ";
   private static final String NONE = "none";
 
   /** Every passage of a file; empty lines and those that begin with # are passed over. */
@@ -47,7 +49,8 @@ public record Passage(Player player, Phrase phrase, String expected, String why)
     if (c.length != 4) {
       throw new Refusal("error.passage-fields", "n", c.length, "typed", line);
     }
-    return new Passage(player(c[0].strip()), Phrase.of(c[1].strip()), c[2].strip(), c[3].strip());
+    return new Passage(
+        player(c[0].strip()), Phrase.of(c[1].strip()), c[1].strip(), c[2].strip(), c[3].strip());
   }
 
   private static Player player(String text) {
@@ -83,7 +86,7 @@ public record Passage(Player player, Phrase phrase, String expected, String why)
     if (n.note().ornament().kind() == Ornament.Kind.TRILL) {
       return n.ornament()
           .flatMap(Ornamented::trill)
-          .map(t -> t.lower().fingering().text() + " -> " + t.upper().fingering().text())
+          .map(t -> t.lower().fingering().text() + ARROW + t.upper().fingering().text())
           .orElse(NONE);
     }
     return (expected.contains("(") ? n.way().fingering() : n.way().bare()).text();
@@ -92,6 +95,11 @@ public record Passage(Player player, Phrase phrase, String expected, String why)
   /** Whether an answer is what is expected. */
   public boolean holds(List<String> answer) {
     return answer.size() == 1 && (expected.equals(ALIKE) || answer.get(0).equals(asHeld()));
+  }
+
+  /** Whether a fingering is the one expected, or the lower state of the trill that is. */
+  boolean names(String fingering) {
+    return expected.equals(fingering) || expected.startsWith(fingering + ARROW);
   }
 
   /** What is expected, with what it says of free controls held. */

@@ -114,6 +114,34 @@ public final class Planner {
     }
   }
 
+  /**
+   * What the best way through every other fingering of one note costs more than the plan, weight by
+   * weight.
+   *
+   * @param noteId of the note; one that is not played has no rivals
+   */
+  static List<Verdict.Rival> rivals(Line line, Player player, String noteId) {
+    Playable p = Playable.of(line, player, Map.of());
+    List<Verdict.Rival> rivals = new ArrayList<>();
+    for (int i = 0; i < p.notes().size(); i++) {
+      if (p.notes().get(i).id().equals(noteId)) {
+        Route route = p.route(player);
+        Detour detour = new Detour(player, route, p.notes(), route.states());
+        Layer layer = p.layers().get(i);
+        long[] through = route.through(i, layer);
+        Entry taken = layer.ways.get(route.chosen()[i]).entry();
+        for (Entry e : layer.ways.stream().map(Setup.Way::entry).distinct().toList()) {
+          if (e != taken) {
+            int w = cheapest(through, layer.ways, e);
+            double extra = (through[w] - route.cost()) / (double) Weight.GRID;
+            rivals.add(new Verdict.Rival(e.fingering(), extra, detour.more(i, w)));
+          }
+        }
+      }
+    }
+    return rivals;
+  }
+
   /** The most choices that are asked for at once. */
   public static final int MOST_CHOICES = 10;
 

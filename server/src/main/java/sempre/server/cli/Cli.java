@@ -28,6 +28,7 @@ import sempre.words.Words;
       NewNoteCommand.class,
       TroubleCommand.class,
       TrillCommand.class,
+      JudgeCommand.class,
       ServeCommand.class,
       DemoCommand.class,
       BackupCommand.class,

@@ -65,6 +65,13 @@ public class CliTest {
     Files.writeString(folder.resolve("knows.csv"), "note,fingering\nA4,\nC5,\nBb4,T 1 | 1 Eb\n");
     Files.writeString(folder.resolve("empty.musicxml"), "");
     Files.createDirectory(folder.resolve("bare"));
+    Files.writeString(
+        folder.resolve("passages.txt"),
+        """
+        # the third finger can't slide to the F key
+        oboe ; tempo=100: D4/8 *F4/8 D4/8 ; 1 2 3 | 1 3 ; forked next to D
+        oboe ; tempo=100: D4/8 *F4/8 D4/8 ; 1 2 3 | 1 2 F ; what it is not
+        """);
     Path several = Files.createDirectory(folder.resolve("several"));
     Files.writeString(several.resolve("a.musicxml"), PIECE);
     Files.writeString(several.resolve("b.xml"), "");
@@ -304,6 +311,8 @@ public class CliTest {
       {"assign DIR/none.xml --instrument flute", "there is no file"},
       {"assign DIR/bare --instrument flute", "there are no MusicXML files in"},
       {"trill flute C4 E4", "from C4 to E4 it is 4 half steps"},
+      {"judge DIR/none.txt", "there is no file"},
+      {"judge DIR/letter.txt", "a passage has four fields"},
       {"trill flute C1 D1", "has no C1"},
       {"assign DIR/empty.musicxml --instrument flute", "the file is empty"},
       {"assign DIR/letter.txt --instrument flute", "not MusicXML"},
@@ -358,6 +367,18 @@ public class CliTest {
     assertThat(run("trill", "bassoon", "D3", "Eb3", "--set", "trillKeys=false").status())
         .as("this one has none")
         .isEqualTo(1);
+  }
+
+  @Test
+  public void passagesAreJudgedWithTheirMarginAndTheWeights() {
+    Answer a = run("judge", "DIR/passages.txt", "--all");
+    assertThat(a.status()).as("one does not hold").isEqualTo(1);
+    assertThat(a.out()).contains("1 of 2 passages hold", "no slide", "say nothing about it");
+    JsonNode judged = run("judge", "DIR/passages.txt", "--json").json();
+    assertThat(judged.get("passages").get(0).get("holds").asBoolean()).isTrue();
+    assertThat(judged.get("passages").get(0).get("margin").asDouble()).isPositive();
+    assertThat(judged.get("passages").get(1).get("margin").asDouble()).isNegative();
+    assertThat(judged.get("weights").get(0).get("weight").asString()).isEqualTo("finger");
   }
 
   @Test
