@@ -75,6 +75,15 @@ public final class PlanWords {
     } else if (fact instanceof Reason.Tuned t) {
       args.put("cm", t.cm().isPresent() ? Math.round(t.cm().getAsDouble() * 2) / 2.0 : 0);
       return words.say("tuned." + t.by(), args);
+    } else if (fact instanceof Reason.Stopped st) {
+      args.put("note", words.name(st.fingered()));
+      return words.say("reason.stopped", args);
+    } else if (fact instanceof Reason.Muted) {
+      return words.say("reason.muted", args);
+    } else if (fact instanceof Reason.Glissando g) {
+      args.put("note", words.name(g.to()));
+      args.put("cm", Math.round(g.cm()));
+      return words.say(g.onePartial() ? "reason.glissando" : "reason.glissando.broken", args);
     } else if (fact instanceof Reason.HouseWay) {
       return words.say("reason.house", args);
     }

@@ -172,6 +172,41 @@ public class WordsTest {
         .orElse("");
   }
 
+  /** What is not to be seen from the fingering alone is said first. */
+  @Test
+  public void aStoppedAMutedAndAGlidingNoteSaySo() {
+    String[][] rows = {
+      {
+        "horn",
+        "tempo=80: E4/4 *G4/2+ E4/4",
+        "Stopped with the hand: fingered as F sharp, a half step lower, on the F side.",
+        "Tapada con la mano: se digita como fa sostenido, medio tono más abajo, en el lado de fa."
+      },
+      {
+        "trumpet",
+        "tempo=80: C5/4 *D5/2m C5/4",
+        "With the mute: the fingering stays, and so does the air.",
+        "Con sordina: la digitación no cambia, y el aire tampoco."
+      },
+      {
+        "trombone",
+        "tempo=80: *F3/2g Bb3/4",
+        "Glissando to B flat: the slide goes 49 cm the whole way, on one partial.",
+        "Glissando a si bemol: la vara recorre 49 cm de una vez, en un solo parcial."
+      },
+      {
+        "trombone",
+        "tempo=80: *F3/2g D4/4",
+        "A glissando to D can’t be made on one partial: tongue D, or let the slide go as far as it"
+            + " reaches.",
+        "Un glissando a re no cabe en un solo parcial: ataca re, o lleva la vara hasta donde llegue."
+      },
+    };
+    for (String[] r : rows) {
+      aReasonSaysWhatDecidedAndNamesWhatItSpeaksOf(r[0], r[1], r[2], r[3]);
+    }
+  }
+
   /** The usual fingering with nothing beside it gets no reason at all. */
   @Test
   public void whereThereIsNothingToSayNothingIsSaid() {

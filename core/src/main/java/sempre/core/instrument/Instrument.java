@@ -31,6 +31,7 @@ import sempre.core.pitch.Transposition;
  * @param slideRules which slides of a finger are possible
  * @param choiceRules when the second of two equivalents ({@code T/Tb}) is not taken
  * @param trills fingerings that are for trills
+ * @param stopped how a stopped note is fingered; empty where the hand is not in the bell
  * @param registers registers that share their fingerings
  * @param free what may be held without being heard, by range
  * @param wrong what must not be held, by range
@@ -53,6 +54,7 @@ public record Instrument(
     List<SlideRule> slideRules,
     List<Rule> choiceRules,
     List<TrillFingering> trills,
+    Optional<Stopped> stopped,
     List<RegisterPair> registers,
     List<Freedom> free,
     List<Freedom> wrong,
@@ -96,6 +98,7 @@ public record Instrument(
         slideRules,
         choiceRules,
         trills,
+        stopped,
         registers,
         free,
         wrong,

@@ -128,6 +128,7 @@ public final class InstrumentReader {
               slideRules(),
               rules("choiceRules"),
               trills(keywork),
+              stopped(),
               registers(keywork),
               free,
               freedoms("wrong", keywork),
@@ -405,6 +406,15 @@ public final class InstrumentReader {
               text(more, "source", source.isEmpty() ? "common practice, no source" : source)));
     }
     return all;
+  }
+
+  private Optional<Stopped> stopped() {
+    if (!root.containsKey("stopped")) {
+      return Optional.empty();
+    }
+    Map<String, Object> s = map(root.get("stopped"));
+    return Optional.of(
+        new Stopped(number(s.get("down")), new LinkedHashSet<>(words(s.get("without")))));
   }
 
   private static Fingering canonical(String text, Keywork keywork) {

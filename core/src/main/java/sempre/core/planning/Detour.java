@@ -346,6 +346,7 @@ final class Detour {
             moving > instead ? new Why.Fingers(moving, instead) : new Why.WeakFingers());
       }
       case ROLL, SLIDE, NO_SLIDE -> slide(i, j, b);
+      case GLISSANDO -> Optional.of(new Why.NoGlissando());
       case SWAP -> Optional.of(new Why.Swap());
       case HAND_SHIFT -> Optional.of(new Why.HandShift());
       case TRAVEL -> Optional.of(new Why.Travel(travel(j, b), travel(j, null)));

@@ -58,6 +58,7 @@ final class Effort {
     times[Weight.SIDE.ordinal()] = m.sideChange() ? 1 : 0;
     times[Weight.SWAP.ordinal()] = m.swaps();
     times[Weight.SMEAR.ordinal()] = m.smear() ? 1 : 0;
+    times[Weight.GLISSANDO.ordinal()] = m.travel().isPresent() && !m.smear() ? 1 : 0;
     return new Effort(times, m.travel().map(Move.Travel::outward).orElse(0));
   }
 
@@ -166,11 +167,18 @@ final class Effort {
           from.grace() ? Weight.GRACE_SECONDS : Math.max(held + gap, Weight.LEAST_SECONDS);
       double haste =
           Math.max(Weight.LEAST_HASTE, Math.min(Weight.MOST_HASTE, Weight.EASY_SECONDS / seconds));
-      return of(
-          seconds,
-          haste,
-          from.slurToNext() && !from.breath() ? 1 : Weight.TONGUED_FACTOR,
-          gap >= Weight.FREE_SECONDS ? 0 : 1);
+      Pace p =
+          of(
+              seconds,
+              haste,
+              from.slurToNext() && !from.breath() ? 1 : Weight.TONGUED_FACTOR,
+              gap >= Weight.FREE_SECONDS ? 0 : 1);
+      if (from.manner().glissando()) {
+        // its way is meant to be heard
+        p.set(Weight.Scale.SLUR, 0);
+        p.set(Weight.Scale.GLISSANDO, 1);
+      }
+      return p;
     }
 
     private void set(Weight.Scale scale, double factor) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import sempre.core.instrument.Role;
 import sempre.core.instrument.Setup;
+import sempre.core.instrument.Stopped;
 import sempre.core.score.Note;
 import sempre.core.score.Ornament;
 
@@ -30,6 +31,9 @@ final class Layers {
   /** The layer of a note; a trilled one has the ways of its trill as well. */
   Layer of(Note n) {
     int midi = n.pitch().midi();
+    if (n.manner().stopped() && player.setup().instrument().stopped().isPresent()) {
+      return stopped(n, player.setup().instrument().stopped().get());
+    }
     if (n.ornament().kind() != Ornament.Kind.TRILL || midi < 0 || midi >= known.length) {
       return of(midi);
     }
@@ -40,6 +44,15 @@ final class Layers {
       }
     }
     return Layer.of(player, n, ways);
+  }
+
+  /** A stopped note has the fingerings of a lower one, on the side on which it is stopped. */
+  private Layer stopped(Note n, Stopped how) {
+    int fingered = n.pitch().midi() - how.down();
+    List<Setup.Way> all = of(fingered).ways;
+    List<Setup.Way> there =
+        all.stream().filter(w -> how.without().stream().noneMatch(w.fingering()::holds)).toList();
+    return new Layer(player, fingered, there.isEmpty() ? all : there);
   }
 
   /** Whether the instrument has a fingering of this note that may be planned at all. */

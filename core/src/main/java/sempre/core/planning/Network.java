@@ -19,6 +19,7 @@ final class Network {
   private static final int ARM = Weight.Scale.ARM.ordinal();
   private static final int RUN = Weight.Scale.RUN.ordinal();
   private static final int REST = Weight.Scale.REST.ordinal();
+  private static final int GLISSANDO = Weight.Scale.GLISSANDO.ordinal();
 
   /**
    * All changes from the ways of one note to the ways of another; the change from way a to way b
@@ -84,7 +85,9 @@ final class Network {
               + sums[NEVER][at] * pace.factor(NEVER)
               + sums[SLUR][at] * pace.factor(SLUR)
               + sums[REST][at] * pace.factor(REST);
-      return slide ? sum + sums[ARM][at] * pace.factor(ARM) : sum;
+      return slide
+          ? sum + sums[ARM][at] * pace.factor(ARM) + sums[GLISSANDO][at] * pace.factor(GLISSANDO)
+          : sum;
     }
 
     /**

@@ -305,7 +305,7 @@ public final class Planner {
     boolean unlearned =
         !isNew
             && player.known().isPresent()
-            && !player.known().get().has(note.pitch(), way.entry().fingering());
+            && !player.known().get().has(way.entry().written(), way.entry().fingering());
     List<Reason> reasons = new ArrayList<>();
     if (locked) {
       reasons.add(Reason.of(Purpose.STYLE, new Reason.Locked()));
@@ -318,6 +318,7 @@ public final class Planner {
       }
     }
     tuned(i, way).ifPresent(reasons::add);
+    reasons.addAll(0, manner(i, chosen));
     return new Plan.PlannedNote(
         note,
         player.setup().instrument().transposition().sounding(note.pitch()),
@@ -346,7 +347,7 @@ public final class Planner {
   private Optional<Setup.Way> outvoted(Note note, Setup.Way way) {
     return Price.house(way.entry(), player.style())
         ? Optional.empty()
-        : player.setup().ways(note.pitch()).stream()
+        : player.setup().ways(way.entry().written()).stream()
             .filter(w -> Price.house(w.entry(), player.style()))
             .findFirst();
   }
@@ -377,7 +378,7 @@ public final class Planner {
 
   /** The standard, where the hand can't reach it and so something else is played. */
   private Optional<Setup.Way> beyondReach(Note note, Setup.Way way) {
-    return player.setup().ways(note.pitch()).stream()
+    return player.setup().ways(way.entry().written()).stream()
         .filter(w -> w.entry().role() == Role.STANDARD && w.entry() != way.entry())
         .filter(w -> !player.reaches(w))
         .findFirst();
@@ -458,7 +459,7 @@ public final class Planner {
   /** A fingering that would be made for this place on an instrument with one more key. */
   private Optional<Reason> lacking(int i, Setup.Way way) {
     Map<String, String> options = player.setup().options();
-    for (Entry e : player.setup().instrument().entriesOf(notes.get(i).pitch())) {
+    for (Entry e : player.setup().instrument().entriesOf(way.entry().written())) {
       Optional<Control> key =
           e.pattern().plain().holds().stream()
               .map(Hold::control)
@@ -469,6 +470,29 @@ public final class Planner {
       }
     }
     return Optional.empty();
+  }
+
+  /** What is to be said of a note that is stopped, muted or glides. */
+  private List<Reason> manner(int i, int[] chosen) {
+    Note note = notes.get(i);
+    Setup.Way way = layers.get(i).ways.get(chosen[i]);
+    List<Reason> said = new ArrayList<>();
+    if (note.manner().stopped() && player.setup().instrument().stopped().isPresent()) {
+      said.add(Reason.of(Purpose.INTONATION, new Reason.Stopped(way.entry().written())));
+    } else if (note.manner().muted()) {
+      said.add(Reason.of(Purpose.DYNAMICS, new Reason.Muted()));
+    }
+    boolean slide = player.setup().instrument().slide().isPresent();
+    if (note.manner().glissando() && slide && i + 1 < notes.size()) {
+      Move m = player.setup().move(way, layers.get(i + 1).ways.get(chosen[i + 1]));
+      said.add(
+          new Reason(
+              Purpose.FACILITY,
+              Where.Side.NEXT,
+              new Reason.Glissando(
+                  notes.get(i + 1).pitch(), m.smear(), m.travel().orElseThrow().cm())));
+    }
+    return said;
   }
 
   /** How a long or exposed note that its lengths leave out of tune is brought into tune. */

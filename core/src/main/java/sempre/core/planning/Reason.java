@@ -6,6 +6,7 @@ import sempre.core.instrument.Entry;
 import sempre.core.instrument.Hold;
 import sempre.core.instrument.Purpose;
 import sempre.core.instrument.Rule;
+import sempre.core.pitch.Pitch;
 
 /**
  * Why a fingering was chosen: a fact, which {@code words} puts into a sentence.
@@ -64,6 +65,25 @@ public record Reason(Purpose purpose, Where.Side because, Fact fact) {
    *     drawn
    */
   public record Tuned(double cents, String by, OptionalDouble cm) implements Fact {}
+
+  /**
+   * The bell is stopped with the hand.
+   *
+   * @param fingered the note as which it is fingered
+   */
+  public record Stopped(Pitch fingered) implements Fact {}
+
+  /** The mute is in; the fingering stays. */
+  public record Muted() implements Fact {}
+
+  /**
+   * It glides to the next note with the slide.
+   *
+   * @param to the next note
+   * @param onePartial whether the slide alone makes it, the whole way on one partial
+   * @param cm how far the slide goes
+   */
+  public record Glissando(Pitch to, boolean onePartial, double cm) implements Fact {}
 
   /** What is said of the note alone. */
   static Reason of(Purpose purpose, Fact fact) {

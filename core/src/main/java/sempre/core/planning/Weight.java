@@ -60,6 +60,9 @@ public enum Weight {
   /** Slurred on one partial, the way of the slide is heard. */
   SMEAR(0.6, Purpose.RESPONSE, Scale.SLUR),
 
+  /** A glissando is the slide's way on one partial. */
+  GLISSANDO(20, Purpose.FACILITY, Scale.GLISSANDO),
+
   /** A figure that comes back is fingered the same each time. */
   FIGURE(0.8, Purpose.FACILITY),
 
@@ -123,7 +126,9 @@ public enum Weight {
     /** As the arm, in a run only. */
     RUN,
     /** By nothing but a rest. */
-    REST
+    REST,
+    /** By nothing, where a glissando leads on. */
+    GLISSANDO
   }
 
   private final double size;

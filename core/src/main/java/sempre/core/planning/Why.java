@@ -50,6 +50,9 @@ public sealed interface Why {
   /** Weaker fingers move, no more of them. */
   record WeakFingers() implements Why {}
 
+  /** From it the slide can't glide to the next note on one partial. */
+  record NoGlissando() implements Why {}
+
   /** A hole that one hand keeps open goes over to the other hand. */
   record Swap() implements Why {}
 

@@ -23,6 +23,7 @@ import sempre.core.pitch.Pitch;
  * @param fermata whether it is held
  * @param breath whether a breath mark or a caesura stands behind it
  * @param printed the fingering that stands in the file, or empty
+ * @param manner how it is played beside that
  */
 public record Note(
     String id,
@@ -40,9 +41,70 @@ public record Note(
     Ornament ornament,
     boolean fermata,
     boolean breath,
-    String printed) {
+    String printed,
+    Manner manner) {
   public Note {
     tied = List.copyOf(tied);
+  }
+
+  /** A note that is played open, from note to note. */
+  public Note(
+      String id,
+      List<String> tied,
+      int bar,
+      double beat,
+      double onset,
+      double quarters,
+      Pitch pitch,
+      boolean grace,
+      boolean slurToNext,
+      Dynamic dynamic,
+      double tempo,
+      KeySignature key,
+      Ornament ornament,
+      boolean fermata,
+      boolean breath,
+      String printed) {
+    this(
+        id,
+        tied,
+        bar,
+        beat,
+        onset,
+        quarters,
+        pitch,
+        grace,
+        slurToNext,
+        dynamic,
+        tempo,
+        key,
+        ornament,
+        fermata,
+        breath,
+        printed,
+        Manner.PLAIN);
+  }
+
+  /** The same note, played in another manner. */
+  public Note in(Manner other) {
+    return new Note(
+        id,
+        tied,
+        bar,
+        beat,
+        onset,
+        quarters,
+        pitch,
+        grace,
+        slurToNext,
+        dynamic,
+        tempo,
+        key,
+        ornament,
+        fermata,
+        breath,
+        printed,
+        other);
   }
 
   /** Length in seconds at the written tempo. */
@@ -80,6 +142,7 @@ public record Note(
         ornament.moved(pitch, newPitch),
         fermata,
         breath,
-        "");
+        "",
+        manner);
   }
 }

@@ -15,7 +15,8 @@ import sempre.core.pitch.Pitch;
  * A phrase from one line of text: {@code key=-2 tempo=120 dynamic=p: A4/8 ( *Bb4/8 ) r/4}. The
  * figure behind the stroke is the part of a whole note; brackets slur; a star marks a note asked
  * about. Behind the figure may stand a comma for a breath, an exclamation mark for a fermata, a
- * tilde for a trill.
+ * tilde for a trill, a plus for a stopped note, {@code m} for the mute, {@code g} for a glissando
+ * to the next note.
  *
  * @param line the notes; each has its place as id: n0, n1 …
  * @param asked places of the notes with a star, rising; the first where there is none
@@ -24,7 +25,7 @@ public record Phrase(Line line, List<Integer> asked) {
   private static final String DEFAULT_TEMPO = "120";
 
   /** The part of a whole note, and the marks behind it. */
-  private static final Pattern LENGTH = Pattern.compile("(\\d+)([,!~]*)");
+  private static final Pattern LENGTH = Pattern.compile("(\\d+)([,!~+mg]*)");
 
   public Phrase {
     asked = List.copyOf(asked);
@@ -98,12 +99,21 @@ public record Phrase(Line line, List<Integer> asked) {
                   marks.contains("~") ? trill(pitch, key) : Ornament.NONE,
                   marks.contains("!"),
                   marks.contains(","),
-                  ""));
+                  "",
+                  manner(marks)));
         }
         onset += quarters;
       }
     }
     return new Phrase(new Line(1, "1", notes), asked.isEmpty() ? List.of(0) : asked);
+  }
+
+  private static Manner manner(String marks) {
+    Manner.Sound sound =
+        marks.contains("+")
+            ? Manner.Sound.STOPPED
+            : marks.contains("m") ? Manner.Sound.MUTED : Manner.Sound.OPEN;
+    return new Manner(sound, marks.contains("g"));
   }
 
   private static Ornament trill(Pitch pitch, KeySignature key) {

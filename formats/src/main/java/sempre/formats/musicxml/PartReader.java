@@ -20,6 +20,7 @@ import sempre.core.score.Bar;
 import sempre.core.score.Chord;
 import sempre.core.score.Dynamic;
 import sempre.core.score.Line;
+import sempre.core.score.Manner;
 import sempre.core.score.Note;
 import sempre.core.score.Part;
 import sempre.core.score.Tempi;
@@ -339,6 +340,14 @@ final class PartReader {
 
   private Line line(int staff, String voice, List<Raw> list, double[] starts, Tempi tempi) {
     Dynamics dynamics = new Dynamics(staff, starts);
+    Manners manners = new Manners();
+    for (Mark m : directions) {
+      if (m.staff() == 0 || m.staff() == staff) {
+        m.node()
+            .descendants("words")
+            .forEach(w -> manners.say(starts[m.bar()] + m.offset(), w.text()));
+      }
+    }
     List<Note> notes = new ArrayList<>();
     Set<String> slurs = new HashSet<>();
     int i = 0;
@@ -399,7 +408,8 @@ final class PartReader {
               top.node().descendants("fingering").stream()
                   .map(XmlNode::text)
                   .reduce((a, b) -> a + " " + b)
-                  .orElse("")));
+                  .orElse(""),
+              manners.at(onset, top.node())));
     }
     return new Line(staff, voice, notes, tempi);
   }
@@ -423,7 +433,8 @@ final class PartReader {
         first.ornament(),
         first.fermata() || !more.node().descendants("fermata").isEmpty(),
         Ornaments.breath(more.node()),
-        first.printed());
+        first.printed(),
+        new Manner(first.manner().sound(), Manners.glides(more.node())));
   }
 
   /** The dynamic in force; a hairpin counts as one step at its end, unless a mark stands there. */

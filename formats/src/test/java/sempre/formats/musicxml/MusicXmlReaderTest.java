@@ -328,6 +328,36 @@ public class MusicXmlReaderTest {
     assertEquals(n.get(0).ornament().kind(), Ornament.Kind.TRILL);
   }
 
+  private static String words(String text) {
+    return "<direction><direction-type><words>" + text + "</words></direction-type></direction>";
+  }
+
+  @Test
+  public void muteAndHandAreReadFromWordsAndSignsUntilTheyAreTakenBack() {
+    List<Note> n =
+        notes(
+            words("con sord.") + note("C", 0, 5),
+            note("D", 0, 5) + words("senza sord.") + note("E", 0, 5),
+            note("F", 0, 5, notations("<technical><stopped/></technical>")) + note("G", 0, 5),
+            words("gestopft") + note("A", 0, 5),
+            words("offen") + note("B", 0, 5));
+    assertEquals(
+        n.stream().map(x -> x.manner().sound().name()).toList(),
+        List.of("MUTED", "MUTED", "OPEN", "STOPPED", "OPEN", "STOPPED", "OPEN"));
+  }
+
+  @Test
+  public void aGlissandoLeadsFromTheNoteWhereItBegins() {
+    List<Note> n =
+        notes(
+            note("C", 0, 4, notations("<glissando type='start' number='1'/>"))
+                + note("E", 0, 4, notations("<glissando type='stop' number='1'/>")),
+            note("F", 0, 4, notations("<slide type='start' number='1'/>"))
+                + note("G", 0, 4, notations("<slide type='stop' number='1'/>")));
+    assertEquals(
+        n.stream().map(x -> x.manner().glissando()).toList(), List.of(true, false, true, false));
+  }
+
   /** The ornaments of the MusicXML 4.0 schema that a fingering can be asked for. */
   @DataProvider
   public Object[][] ornaments() {

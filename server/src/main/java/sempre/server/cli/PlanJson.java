@@ -15,6 +15,7 @@ import sempre.core.planning.KeptDown;
 import sempre.core.planning.Ornamented;
 import sempre.core.planning.Plan;
 import sempre.core.planning.Reason;
+import sempre.core.score.Manner;
 import sempre.core.score.Part;
 import sempre.words.Words;
 
@@ -71,6 +72,12 @@ final class PlanJson {
               m.put("ornament", ornament(o, n, words));
               o.quality().ifPresent(q -> m.put("trill", trill(o, q)));
             });
+    if (n.note().manner().sound() != Manner.Sound.OPEN) {
+      m.put("sound", n.note().manner().sound().name().toLowerCase(Locale.ROOT));
+    }
+    if (n.note().manner().glissando()) {
+      m.put("glissando", true);
+    }
     m.put("reasons", n.reasons().stream().map(r -> reason(r, n, plan, words)).toList());
     m.put(
         "alternatives",
