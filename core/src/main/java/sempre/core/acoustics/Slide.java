@@ -1,7 +1,9 @@
 package sempre.core.acoustics;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -18,11 +20,26 @@ import sempre.core.pitch.Pitch;
  * at least {@value #ATTACHMENT_SAVES_CM} cm.
  *
  * @param tube the open tube, slide in
- * @param attachment the tube with the attachment, slide in
+ * @param attachments what the left hand holds to the tube that makes, slide in: {@code F}, {@code F
+ *     G}
  * @param lowest lowest partial used
  * @param highest highest partial used
  */
-public record Slide(Tube tube, Tube attachment, int lowest, int highest) {
+public record Slide(Tube tube, Map<String, Tube> attachments, int lowest, int highest) {
+  public Slide {
+    attachments = Collections.unmodifiableMap(new LinkedHashMap<>(attachments));
+  }
+
+  /** One with the F attachment alone. */
+  public Slide(Tube tube, Tube attachment, int lowest, int highest) {
+    this(tube, Map.of("F", attachment), lowest, highest);
+  }
+
+  /** The longer tube of the first attachment. */
+  public Tube attachment() {
+    return attachments.values().iterator().next();
+  }
+
   /** Number of positions. */
   public static final int POSITIONS = 7;
 
@@ -32,8 +49,8 @@ public record Slide(Tube tube, Tube attachment, int lowest, int highest) {
   /** Partials used on the attachment's tube, for the low notes it is made for. */
   private static final int ATTACHMENT_HIGHEST = 4;
 
-  /** The longer tube has room for six positions on the same slide (computed). */
-  private static final int ATTACHMENT_POSITIONS = 6;
+  /** So much further than seventh position the slide can be drawn, in centimetres. */
+  private static final double BEYOND_CM = 5;
 
   /** How far out the slide is at a position, in centimetres from first. */
   public double centimetres(int position) {
@@ -54,8 +71,9 @@ public record Slide(Tube tube, Tube attachment, int lowest, int highest) {
       return at - raise(position);
     }
     if (token.endsWith("-")) {
-      return fingering.startsWith("F")
-          ? attachment.slideCentimetres(position - 1)
+      String held = fingering.substring(0, fingering.indexOf('p')).strip();
+      return attachments.containsKey(held)
+          ? attachments.get(held).slideCentimetres(position - 1)
           : at + raise(position);
     }
     return at;
@@ -116,19 +134,20 @@ public record Slide(Tube tube, Tube attachment, int lowest, int highest) {
    */
   private List<BrassNote> onAttachment(Pitch note, double plain) {
     List<BrassNote> found = new ArrayList<>();
-    for (int p = lowest; p <= ATTACHMENT_HIGHEST; p++) {
-      int down = attachment.fundamental().midi() + Harmonics.semitones(p) - note.midi();
-      if (down < 0 || down >= ATTACHMENT_POSITIONS) {
-        continue;
-      }
-      double drawn = attachment.slideCentimetres(down);
-      if (plain - drawn < ATTACHMENT_SAVES_CM) {
-        continue;
-      }
-      int position = down + 1;
-      String text = "F p" + position + (down == 0 ? "" : "-");
-      found.add(new BrassNote(note, text, p, Harmonics.deviation(p), "slide", false, true));
-    }
+    attachments.forEach(
+        (held, longer) -> {
+          for (int p = lowest; p <= ATTACHMENT_HIGHEST; p++) {
+            int down = longer.fundamental().midi() + Harmonics.semitones(p) - note.midi();
+            double drawn = down < 0 ? 0 : longer.slideCentimetres(down);
+            boolean there = down >= 0 && drawn <= centimetres(POSITIONS) + BEYOND_CM;
+            if (there && plain - drawn >= ATTACHMENT_SAVES_CM) {
+              String text = held + " p" + (down + 1) + (down == 0 ? "" : "-");
+              found.add(new BrassNote(note, text, p, Harmonics.deviation(p), "slide", false, true));
+            }
+          }
+        });
+    // of several longer tubes the one on which the slide is nearest to the player
+    found.sort(Comparator.comparingDouble(n -> centimetres(n.fingering())));
     return found;
   }
 }

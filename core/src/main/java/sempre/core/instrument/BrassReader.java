@@ -52,9 +52,20 @@ final class BrassReader {
     List<Object> partials = list(tube.get("partials"));
     return new Slide(
         new Tube(Pitch.parse(text(tube, "fundamental"))),
-        new Tube(Pitch.parse(text(tube, "attachment"))),
+        attachments(),
         number(partials.get(0)),
         number(partials.get(1)));
+  }
+
+  /** What is held to the tube that makes; one without a list has the F attachment. */
+  private Map<String, Tube> attachments() {
+    Map<String, Tube> all = new LinkedHashMap<>();
+    if (tube.containsKey("attachment")) {
+      all.put("F", new Tube(Pitch.parse(text(tube, "attachment"))));
+    }
+    map(tube.get("attachments"))
+        .forEach((held, pitch) -> all.put(held, new Tube(Pitch.parse(String.valueOf(pitch)))));
+    return all;
   }
 
   /** One tube of an instrument: a double horn has two. */

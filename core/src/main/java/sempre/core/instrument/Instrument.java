@@ -31,6 +31,7 @@ import sempre.core.pitch.Transposition;
  * @param slideRules which slides of a finger are possible
  * @param choiceRules when the second of two equivalents ({@code T/Tb}) is not taken
  * @param trills fingerings that are for trills
+ * @param order in which a class learns its first notes; empty where that is only up and down
  * @param stopped how a stopped note is fingered; empty where the hand is not in the bell
  * @param registers registers that share their fingerings
  * @param free what may be held without being heard, by range
@@ -55,6 +56,7 @@ public record Instrument(
     List<Rule> choiceRules,
     List<TrillFingering> trills,
     Optional<Stopped> stopped,
+    List<Pitch> order,
     List<RegisterPair> registers,
     List<Freedom> free,
     List<Freedom> wrong,
@@ -75,6 +77,7 @@ public record Instrument(
     slideRules = List.copyOf(slideRules);
     choiceRules = List.copyOf(choiceRules);
     trills = List.copyOf(trills);
+    order = List.copyOf(order);
     registers = List.copyOf(registers);
     free = List.copyOf(free);
     wrong = List.copyOf(wrong);
@@ -99,6 +102,7 @@ public record Instrument(
         choiceRules,
         trills,
         stopped,
+        order,
         registers,
         free,
         wrong,

@@ -129,6 +129,7 @@ public final class InstrumentReader {
               rules("choiceRules"),
               trills(keywork),
               stopped(),
+              words(root.get("order")).stream().map(Pitch::parse).toList(),
               registers(keywork),
               free,
               freedoms("wrong", keywork),

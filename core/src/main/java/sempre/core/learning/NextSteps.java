@@ -17,6 +17,9 @@ public final class NextSteps {
 
   private static final int BY_ITSELF = 3;
 
+  /** From so many steps on their order no longer weighs more. */
+  private static final int MOST_TOLD = 10;
+
   /** So many sets of notes are looked at before the search gives up on the best way. */
   private static final int MOST_STATES = 20_000;
 
@@ -68,7 +71,10 @@ public final class NextSteps {
    */
   public record Step(OptionalInt part, int midi) {}
 
-  private record State(BitSet known, int cost, State before, Step step) {
+  /**
+   * @param late how far down the order its notes stand, the first ones counting most
+   */
+  private record State(BitSet known, int cost, int late, State before, Step step) {
     List<Step> steps() {
       List<Step> all = new ArrayList<>();
       for (State s = this; s.before != null; s = s.before) {
@@ -89,12 +95,24 @@ public final class NextSteps {
    * @param exercises what the exercises ask, in the order of the book
    */
   public static List<Step> wayTo(BitSet has, Demand goal, List<Demand> exercises) {
+    return wayTo(has, goal, exercises, List.of());
+  }
+
+  /**
+   * The same, where of equally short ways the one is taken that brings the notes in the order in
+   * which a class learns them.
+   *
+   * @param order MIDI numbers of written notes, the first to learn first
+   */
+  public static List<Step> wayTo(
+      BitSet has, Demand goal, List<Demand> exercises, List<Integer> order) {
     PriorityQueue<State> open =
         new PriorityQueue<>(
             Comparator.comparingInt((State s) -> s.cost + left(s.known, goal))
-                .thenComparingInt(s -> -s.cost));
+                .thenComparingInt(s -> -s.cost)
+                .thenComparingInt(s -> s.late));
     Map<BitSet, Integer> seen = new HashMap<>();
-    open.add(new State((BitSet) has.clone(), 0, null, null));
+    open.add(new State((BitSet) has.clone(), 0, 0, null, null));
     State last = null;
     while (!open.isEmpty() && seen.size() < MOST_STATES) {
       State s = open.poll();
@@ -113,13 +131,13 @@ public final class NextSteps {
           int note = d.lacking(s.known).nextSetBit(0);
           if (!brought.get(note)) {
             brought.set(note);
-            open.add(after(s, note, EXERCISE, OptionalInt.of(p)));
+            open.add(after(s, note, EXERCISE, OptionalInt.of(p), order));
           }
         }
       }
       BitSet alone = goal.lacking(s.known);
       alone.andNot(brought);
-      alone.stream().forEach(n -> open.add(after(s, n, BY_ITSELF, OptionalInt.empty())));
+      alone.stream().forEach(n -> open.add(after(s, n, BY_ITSELF, OptionalInt.empty(), order)));
     }
     return last == null ? List.of() : last.steps();
   }
@@ -128,9 +146,13 @@ public final class NextSteps {
     return EXERCISE * Math.max(0, goal.lackingCount(known) - 1);
   }
 
-  private static State after(State s, int note, int cost, OptionalInt part) {
+  private static State after(State s, int note, int cost, OptionalInt part, List<Integer> order) {
     BitSet known = (BitSet) s.known.clone();
     known.set(note);
-    return new State(known, s.cost + cost, s, new Step(part, note));
+    int place = order.indexOf(note);
+    int steps = s.steps().size();
+    // a note that comes early in the way weighs more than one that comes late
+    int late = (place < 0 ? order.size() : place) * Math.max(1, MOST_TOLD - steps);
+    return new State(known, s.cost + cost, s.late + late, s, new Step(part, note));
   }
 }

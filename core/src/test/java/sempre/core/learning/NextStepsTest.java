@@ -67,6 +67,20 @@ public class NextStepsTest {
     assertEquals(way.size(), 1);
   }
 
+  /** A recorder class learns B A G before C, E and D (common practice, no source). */
+  @Test
+  public void notesComeInTheOrderInWhichAClassLearnsThem() {
+    var recorder = sempre.core.instrument.Catalogue.standard().instrument("recorder-soprano");
+    List<Integer> order = recorder.order().stream().map(p -> p.midi()).toList();
+    Demand piece = demand(62, 64, 67, 69, 71, 72);
+    List<Integer> way =
+        NextSteps.wayTo(notes(), piece, List.of(), order).stream()
+            .map(NextSteps.Step::midi)
+            .toList();
+    // D, the last of them, is what the piece itself brings
+    assertEquals(way, List.of(71, 69, 67, 72, 64));
+  }
+
   @Test
   public void whoHasAllButOneNoteIsThereAlready() {
     assertEquals(NextSteps.wayTo(notes(60, 62), demand(60, 62, 64), List.of()), List.of());

@@ -317,7 +317,9 @@ class ReadinessController {
             }
           }
           BitSet has = Matrix.Row.of(standing, Stage.ADVANCED).has();
-          List<NextSteps.Step> way = NextSteps.wayTo(has, asked, exercises);
+          List<Integer> order =
+              player.setup().instrument().order().stream().map(Pitch::midi).toList();
+          List<NextSteps.Step> way = NextSteps.wayTo(has, asked, exercises, order);
           List<LocalDate> days = lessons(tx, studentId).spread(today, by, way.size());
           List<Views.WayStep> steps = new ArrayList<>();
           for (int i = 0; i < way.size(); i++) {
