@@ -61,6 +61,10 @@
   const others = $derived(instruments.filter((i) => i.styles.length && !played.has(i.id)));
   const alone = $derived(people?.students.filter((s) => !s.groups.length) ?? []);
 
+  /** What is played where the house has decided nothing. */
+  const usual = (s: Schemas['StyleView']) =>
+    s.schools.find((o) => o.value === s.standard)?.label ?? s.standard;
+
   async function addGroup(e: SubmitEvent) {
     e.preventDefault();
     groupProblem = '';
@@ -139,9 +143,10 @@
       <Select
         size="sm"
         labelText="{i.name}: {s.label}"
-        selected={styles[i.id]?.[s.name] ?? s.standard}
+        selected={styles[i.id]?.[s.name] ?? ''}
         on:change={(e) => setStyle(i.id, s.name, String((e.target as HTMLSelectElement).value))}
       >
+        <SelectItem value="" text={ui.people.usuallyThis(usual(s))} />
         {#each s.schools as o (o.value)}<SelectItem value={o.value} text={o.label} />{/each}
       </Select>
     {/each}

@@ -886,7 +886,9 @@ export const en = {
     newGroupHint: 'Beginners on Tuesday',
     setItUp: 'Set it up',
     houseStyle: 'House style',
-    houseIntro: 'Choose your school’s defaults; you can change them for each student.',
+    houseIntro:
+      'Choose your school’s ways; you can change them for each student. What you choose is played wherever it can be; under “usually” the plan takes another way where the passage asks for it.',
+    usuallyThis: (school: Text) => `usually ${school}`,
     otherwiseNow: 'Fingered otherwise now',
     barNote: (before: Text, bar: Text, note: Text, fingering: Text) =>
       `${before}bar ${bar} ${note} ${fingering}`,

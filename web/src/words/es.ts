@@ -896,7 +896,9 @@ export const es: Dictionary = {
     newGroupHint: 'Principiantes del martes',
     setItUp: 'Añadirlo',
     houseStyle: 'Estilo de la casa',
-    houseIntro: 'Elige lo habitual en tu escuela; puedes cambiarlo para cada alumno.',
+    houseIntro:
+      'Elige lo que se hace en tu escuela; puedes cambiarlo para cada alumno. Lo que elijas se toca siempre que se pueda; con «normalmente» el plan toma otra manera donde el pasaje lo pida.',
+    usuallyThis: (school: Text) => `normalmente ${school}`,
     otherwiseNow: 'Lo que ahora se digita de otra manera',
     barNote: (before: Text, bar: Text, note: Text, fingering: Text) =>
       `${before}compás ${bar} ${note} ${fingering}`,

@@ -7,6 +7,7 @@ import static org.testng.Assert.assertTrue;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.SelectOption;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.testng.annotations.AfterClass;
@@ -238,5 +239,11 @@ public class StandTest {
     assertThat(effects).containsText("instead of thumb B flat");
     flute.selectOption("thumb");
     assertThat(effects).containsText("instead of side lever B flat");
+    // decided for the thumb, the plan takes no lever; taken back, it may
+    page.waitForResponse(
+        r -> r.url().endsWith("/api/styles"),
+        () -> flute.selectOption(new SelectOption().setLabel("usually thumb in flat keys")));
+    page.reload();
+    assertThat(flute).hasValue("");
   }
 }

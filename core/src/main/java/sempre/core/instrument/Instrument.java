@@ -203,20 +203,7 @@ public record Instrument(
     styles.forEach(s -> map.put(s.name(), s.standard()));
     chosen.forEach(
         (name, value) -> {
-          Style style =
-              styles.stream()
-                  .filter(s -> s.name().equals(name))
-                  .findFirst()
-                  .orElseThrow(
-                      () ->
-                          new Refusal(
-                              "error.no-style",
-                              "instrument",
-                              this,
-                              "typed",
-                              name,
-                              "there",
-                              styles.stream().map(Style::name).toList()));
+          Style style = style(name);
           if (!style.schools().containsKey(value)) {
             throw new Refusal(
                 "error.style-value",
@@ -230,6 +217,27 @@ public record Instrument(
           map.put(name, value);
         });
     return map;
+  }
+
+  /**
+   * A matter in which schools differ, by its name.
+   *
+   * @throws IllegalArgumentException with a sentence naming what there is
+   */
+  public Style style(String name) {
+    return styles.stream()
+        .filter(s -> s.name().equals(name))
+        .findFirst()
+        .orElseThrow(
+            () ->
+                new Refusal(
+                    "error.no-style",
+                    "instrument",
+                    this,
+                    "typed",
+                    name,
+                    "there",
+                    styles.stream().map(Style::name).toList()));
   }
 
   /** Its id: the whole table is too long to be read. */

@@ -2,6 +2,7 @@ package sempre.server.api;
 
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.sql.SQLException;
 import java.time.Clock;
@@ -91,7 +92,13 @@ class PeopleController {
       long person,
       @Size(max = 20, message = "ask.seat-long") String seat) {}
 
-  record StyleBody(@NotBlank(message = "ask.school") String school) {}
+  /**
+   * What the house does.
+   *
+   * @param school one of the ways; empty for an instrument takes the decision back, so that the
+   *     plan may choose again
+   */
+  record StyleBody(@NotNull(message = "ask.school") String school) {}
 
   @GetMapping("/people")
   Views.PeopleView people() {
@@ -241,7 +248,10 @@ class PeopleController {
     return Ways.all().stream().map(PeopleController::view).toList();
   }
 
-  /** The house style by instrument, and what holds for all of them under {@code all}. */
+  /**
+   * What the house has decided, by instrument; where nothing is said the usual way is played and
+   * the plan may leave it. Under {@code all} what holds for all of them, complete.
+   */
   @GetMapping("/styles")
   Map<String, Map<String, String>> styles() {
     return db.inTransaction(
@@ -250,7 +260,7 @@ class PeopleController {
           all.put(People.EVERYONE, Ways.with(people.houseStyle(tx, People.EVERYONE)));
           for (Instrument i : Catalogue.standard().instruments()) {
             if (!i.styles().isEmpty()) {
-              all.put(i.id(), i.stylesWith(people.houseStyle(tx, i.id())));
+              all.put(i.id(), people.houseStyle(tx, i.id()));
             }
           }
           return all;
@@ -266,7 +276,9 @@ class PeopleController {
     if (instrument.equals(People.EVERYONE)) {
       Ways.check(name, body.school());
     } else {
-      Catalogue.standard().instrument(instrument).stylesWith(Map.of(name, body.school()));
+      Instrument played = Catalogue.standard().instrument(instrument);
+      String school = body.school().isEmpty() ? played.style(name).standard() : body.school();
+      played.stylesWith(Map.of(name, school));
     }
     return db.inTransaction(
         tx -> {

@@ -255,6 +255,11 @@ public class ApiTest extends DemoTestBase {
     assertThat(label(stand)).isEqualTo("side lever B flat");
     assertThat(put("/api/styles/flute/bFlat", "{\"school\":\"nose\"}")).hasStatus(400);
     assertThat(put("/api/styles/flute/bFlat", "{\"school\":\"thumb\"}")).hasStatusOk();
+    assertThat(get("/api/styles").at("/flute/bFlat").asString()).isEqualTo("thumb");
+    assertThat(put("/api/styles/flute/bFlat", "{\"school\":\"\"}")).hasStatusOk();
+    assertThat(get("/api/styles").get("flute")).isEmpty();
+    assertThat(put("/api/styles/flute/nose", "{\"school\":\"\"}")).hasStatus(400);
+    assertThat(put("/api/styles/all/names", "{\"school\":\"\"}")).hasStatus(400);
   }
 
   private String label(String stand) {
