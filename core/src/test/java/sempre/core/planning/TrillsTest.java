@@ -5,7 +5,6 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -25,16 +24,6 @@ import sempre.core.score.Phrase;
 
 /** What moves in a trill, and how well it goes. */
 public class TrillsTest {
-  private static List<String[]> lines(String file) throws IOException {
-    try (var in = TrillsTest.class.getResourceAsStream("/" + file)) {
-      return new String(in.readAllBytes(), StandardCharsets.UTF_8)
-          .lines()
-          .filter(l -> !l.isBlank() && !l.startsWith("#"))
-          .map(l -> l.split(" ; "))
-          .toList();
-    }
-  }
-
   private static Setup setup(String id) {
     return Setup.of(Catalogue.standard().instrument(id), Map.of());
   }
@@ -45,14 +34,16 @@ public class TrillsTest {
 
   @DataProvider
   public Object[][] agreed() throws IOException {
-    return lines("trills.txt").stream().map(l -> new Object[] {l}).toArray(Object[][]::new);
+    return Reference.rows("trills.txt").stream()
+        .map(l -> new Object[] {l})
+        .toArray(Object[][]::new);
   }
 
   /** The check from outside: what independent writers agree on is our first answer. */
   @Test(dataProvider = "agreed")
   public void theFirstTrillIsWhatIndependentWritersAgreeOn(String[] row) throws IOException {
     Set<String> settled = new HashSet<>();
-    lines("trills-settled.txt").forEach(l -> settled.add(l[0]));
+    Reference.rows("trills-settled.txt").forEach(l -> settled.add(l[0]));
     String key = row[0] + " " + row[1] + " " + row[2];
     String expected = row[3] + " -> " + row[4] + " " + row[5];
     List<Trill> all = Trills.of(setup(row[0]), Pitch.parse(row[1]), Pitch.parse(row[2]));
