@@ -9,7 +9,18 @@
   import { drawing, engrave, type Line } from '../engrave/engrave';
   import Change from './Change.svelte';
   import { draft } from './draft';
-  import { bars, events, GAP, ROW, rows, short, type Lane, type Plan } from './lanes';
+  import {
+    bars,
+    events,
+    GAP,
+    ROW,
+    rows,
+    shaken,
+    shakes,
+    short,
+    type Lane,
+    type Plan
+  } from './lanes';
   import { ui } from '../words/ui';
 
   let {
@@ -144,7 +155,7 @@
   const drawn = $derived(
     (lines.length ? lines : drafts).map(({ svg, info }) => {
       const all = events(info, plan);
-      return { svg, info, events: all, ...bars(all, lanes) };
+      return { svg, info, events: all, ...bars(all, lanes), shakes: shakes(all, lanes) };
     })
   );
   /** lowest guide is the slide furthest out; steps grow as the positions do */
@@ -315,6 +326,11 @@
             {#if b.key}
               <text class="key" class:unheard={b.unheard} x={b.x + 3} y={y + 10}>{b.key}</text>
             {/if}
+          {/each}
+          {#each line.shakes as t (t.lane + '/' + t.x)}
+            {@const y = top + rowAt[t.lane]!}
+            {#if t.key && !t.down}<text class="key apart" x={t.x} y={y + 10}>{t.key}</text>{/if}
+            <path class="shake" class:down={t.down} d={shaken(t, y)} />
           {/each}
           {#each line.links as l (l.lane + '/' + l.x)}
             {@const y = top + rowAt[l.lane]!}
@@ -503,8 +519,18 @@
     font-size: 9px;
     font-weight: 600;
   }
-  .key.unheard {
+  .key.unheard,
+  .key.apart {
     fill: var(--ink);
+  }
+  .shake {
+    fill: none;
+    stroke: var(--hand);
+    stroke-width: 1.75;
+    stroke-linejoin: round;
+  }
+  .shake.down {
+    stroke: var(--paper);
   }
   .link {
     stroke: var(--hard);

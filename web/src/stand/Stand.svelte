@@ -45,7 +45,9 @@
     (view?.lanes ?? []).filter(
       (l) =>
         !['LP', 'RP'].includes(l.finger) ||
-        notes.some((n) => n.holds.some((h) => h.finger === l.finger))
+        notes.some((n) =>
+          [...n.holds, ...(n.trill?.[0]?.moving ?? [])].some((h) => h.finger === l.finger)
+        )
     )
   );
   const move = $derived(plan?.moves.find((m) => m.toId === chosen));

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { draft } from './draft';
-import { bars, events, type Lane, type Plan } from './lanes';
+import { bars, events, shaken, shakes, type Lane, type Plan } from './lanes';
 
 const note = (i: number) => ({
   id: `n${i}`,
@@ -54,4 +54,21 @@ test('a note without a fingering breaks the bar of a finger', () => {
     ['n0', false],
     ['n2', false]
   ]);
+});
+
+test('the finger that trills goes to and fro in its own lane, from its note to the next', () => {
+  const line = draft(plan, 800)[0]!;
+  const trilled = {
+    ...plan,
+    notes: plan.notes.map((n, i) =>
+      i === 1 ? { ...n, trill: [{ moving: [{ finger: 'R2', key: 'tr1', lower: false }] }] } : n
+    )
+  } as unknown as Plan;
+  const lanes = ['L1', 'R2'].map((finger) => ({ finger, label: '', gapAbove: false })) as Lane[];
+  const all = events(line, trilled);
+  const found = shakes(all, lanes);
+  expect(found.map((s) => [s.lane, s.x, s.key, s.down])).toEqual([[1, all[1]!.x, 'tr1', false]]);
+  expect(found[0]!.end).toBeLessThan(all[2]!.x);
+  const steps = shaken({ ...found[0]!, x: 100, end: 160, key: '' }, 0);
+  expect(steps.match(/l/g)!.length).toBe(18);
 });

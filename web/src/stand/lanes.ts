@@ -31,6 +31,15 @@ export interface Link {
   x: number;
 }
 
+/** A finger that trills: over its bar where it is down on the lower note. */
+export interface Shake {
+  lane: number;
+  x: number;
+  end: number;
+  key: string;
+  down: boolean;
+}
+
 export const ROW = 13;
 export const GAP = 8;
 
@@ -95,6 +104,23 @@ export function bars(all: Event[], lanes: Lane[]): { bars: Bar[]; links: Link[] 
   // a finger that comes up or moves leaves a gap, so that two presses are seen as two
   for (const b of found) b.end -= 3;
   return { bars: found, links };
+}
+
+/** Where fingers trill: as its first and best trill has it. */
+export function shakes(all: Event[], lanes: Lane[]): Shake[] {
+  return all.flatMap((e) =>
+    (e.note.trill?.[0]?.moving ?? []).flatMap((m) => {
+      const lane = lanes.findIndex((l) => l.finger === m.finger);
+      return lane < 0 ? [] : [{ lane, x: e.x, end: e.end - 3, key: m.key, down: m.lower }];
+    })
+  );
+}
+
+/** A line to and fro over the row of a finger that trills, from where the name of its key ends. */
+export function shaken(s: Shake, y: number): string {
+  const from = s.x + 3 + (s.key ? 4.5 * s.key.length + 3 : 0);
+  const times = Math.max(1, Math.floor((s.end - from) / 6));
+  return `M${from} ${y + ROW - 4}` + `l3 ${7 - ROW}l3 ${ROW - 7}`.repeat(times);
 }
 
 /** The notation in two short rows, as it stands under a note: left hand over right hand. */

@@ -160,6 +160,19 @@ public class StandTest {
   }
 
   @Test
+  public void aTrillShowsTheFingerThatMovesUnderTheNoteAndBesideIt() {
+    Locator aside = at("/stand/5/49");
+    assertThat(page.locator("path.shake")).hasCount(1);
+    page.keyboard().press("Home");
+    while (!aside.textContent().contains("Trill")) {
+      page.keyboard().press("ArrowRight");
+    }
+    assertThat(aside).containsText("Trill C♯6 to D6");
+    assertThat(aside).containsText("first trill key");
+    assertThat(aside).containsText("Only the right second finger moves.");
+  }
+
+  @Test
   public void thePageGrowsAndShrinks() {
     at(FLUTE);
     int lines = page.locator("section.line.drawn").count();

@@ -227,7 +227,7 @@ final class PlanViews {
   /**
    * How a key is named on its bar; the plain key of a finger needs no name beside its neighbours.
    */
-  private static String shown(String token) {
+  static String shown(String token) {
     return switch (token) {
       case "1", "2", "3", "4", "T" -> "";
       case "Tb" -> note("Bb");

@@ -84,6 +84,8 @@ final class TrillViews {
 
   private static Views.TrillKeyView key(Hold h, Trill t) {
     return new Views.TrillKeyView(
+        h.finger().name(),
+        PlanViews.shown(h.token()),
         Speech.words().theHold(h),
         t.lower().fingering().holds().contains(h),
         t.upper().fingering().holds().contains(h));

@@ -714,8 +714,15 @@ final class Views {
   /** A control that is held: {@code half} for a half-covered hole. */
   record HeldView(String token, boolean left, boolean half, boolean free) {}
 
-  /** A control that moves in a trill: whether it is held on the lower note and on the upper one. */
-  record TrillKeyView(String name, boolean lower, boolean upper) {}
+  /**
+   * A control that moves in a trill.
+   *
+   * @param finger the lane it belongs to
+   * @param key how it is named there
+   * @param lower whether it is held on the lower note
+   * @param upper whether it is held on the upper note
+   */
+  record TrillKeyView(String finger, String key, String name, boolean lower, boolean upper) {}
 
   /**
    * A trill with both of its states; of quality none where there is no good one: then {@code words}

@@ -266,12 +266,15 @@ final class Tidemarks {
     accidentals.key(key);
     String[] words = bar.strip().split("\\s+");
     boolean open = false;
+    boolean trilled = false;
     boolean tied = tiedOver;
     double at = 0;
     String beam = "";
     for (int i = 0; i < words.length; i++) {
       String text = words[i];
-      if (text.startsWith("!")) {
+      if (text.equals("!tr")) {
+        trilled = true;
+      } else if (text.startsWith("!")) {
         measure.add(
             new XmlNode("direction")
                 .set("placement", "below")
@@ -303,10 +306,14 @@ final class Tidemarks {
         }
         ends(closes, open, "slur", notations);
         notations.children("slur").forEach(n -> n.set("number", "1"));
+        if (trilled) {
+          notations.add(new XmlNode("ornaments").add(new XmlNode("trill-mark")));
+        }
         if (!notations.children().isEmpty()) {
           note.add(notations);
         }
         open = false;
+        trilled = false;
         tied = word.ties();
         measure.add(note);
         at += word.quarters();
