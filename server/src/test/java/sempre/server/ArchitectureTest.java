@@ -3,6 +3,7 @@ package sempre.server;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.methods;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 import static org.testng.Assert.assertTrue;
 
 import com.tngtech.archunit.core.domain.JavaClasses;
@@ -35,6 +36,11 @@ public class ArchitectureTest {
         .dependOnClassesThat()
         .resideInAnyPackage("java.sql..", "java.net..", "javax.servlet..", "jakarta..")
         .check(all);
+  }
+
+  @Test
+  public void noTwoPackagesOfTheCoreNeedEachOther() {
+    slices().matching("sempre.core.(*)..").should().beFreeOfCycles().check(all);
   }
 
   @Test

@@ -11,8 +11,6 @@ import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import sempre.core.Saying;
-import sempre.core.motion.Move;
-import sempre.core.motion.Moves;
 import sempre.core.pitch.Pitch;
 
 /**
@@ -34,7 +32,6 @@ public final class Setup {
   private final List<List<Way>> everyWayByMidi = new ArrayList<>();
 
   private final Map<Held, List<Pitch>> notesByHolds = new HashMap<>();
-  private final Map<Long, Move> moves = new ConcurrentHashMap<>();
   private final Map<Class<?>, Object> derived = new ConcurrentHashMap<>();
 
   /**
@@ -199,14 +196,18 @@ public final class Setup {
   }
 
   /**
-   * Something computed from this set-up once and looked up afterwards.
+   * Something computed from this set-up and looked up afterwards; where two ask at once, both have
+   * the first.
    *
    * @param kind what it is; one of each kind is kept
    */
   public <T> T derived(Class<T> kind, Function<Setup, T> compute) {
     Object known = derived.get(kind);
     if (known == null) {
-      known = derived.computeIfAbsent(kind, k -> compute.apply(this));
+      // not inside the map: what is computed may ask for something derived itself
+      T computed = compute.apply(this);
+      Object first = derived.putIfAbsent(kind, computed);
+      known = first == null ? computed : first;
     }
     return kind.cast(known);
   }
@@ -219,19 +220,6 @@ public final class Setup {
   /** The notes that these holds sound, as far as the catalogue knows; rising. */
   public List<Pitch> notesOf(Collection<Hold> holds) {
     return notesByHolds.getOrDefault(Held.of(holds), List.of());
-  }
-
-  /** What happens between two ways of two notes; computed once. */
-  public Move move(Way from, Way to) {
-    return moves.computeIfAbsent(
-        (long) from.number() << 32 | to.number(),
-        k ->
-            Moves.between(
-                this,
-                from.hand(),
-                to.hand(),
-                List.of(from.entry().written()),
-                List.of(to.entry().written())));
   }
 
   /** Lowest note of this set-up. */

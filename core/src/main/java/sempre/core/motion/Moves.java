@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import sempre.core.instrument.Bore;
 import sempre.core.instrument.Entry;
@@ -31,6 +32,33 @@ public final class Moves {
   private static final double UNHURRIED_SECONDS = 0.25;
 
   private Moves() {}
+
+  /** Between two ways of two notes; computed once for each set-up. */
+  public static Move between(Setup setup, Setup.Way from, Setup.Way to) {
+    return setup.derived(Known.class, Known::new).between(from, to);
+  }
+
+  /** What is computed already of one set-up. */
+  private static final class Known {
+    private final Map<Long, Move> moves = new ConcurrentHashMap<>();
+    private final Setup setup;
+
+    Known(Setup setup) {
+      this.setup = setup;
+    }
+
+    Move between(Setup.Way from, Setup.Way to) {
+      return moves.computeIfAbsent(
+          (long) from.number() << 32 | to.number(),
+          k ->
+              Moves.between(
+                  setup,
+                  from.hand(),
+                  to.hand(),
+                  List.of(from.entry().written()),
+                  List.of(to.entry().written())));
+    }
+  }
 
   /** Between two fingerings of which only the hold is known: the notes are looked up. */
   public static Move between(Setup setup, Fingering from, Fingering to) {

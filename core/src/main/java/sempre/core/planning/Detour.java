@@ -19,6 +19,7 @@ import sempre.core.instrument.Purpose;
 import sempre.core.instrument.Rule;
 import sempre.core.instrument.Setup;
 import sempre.core.motion.Move;
+import sempre.core.motion.Moves;
 import sempre.core.pitch.Pitch;
 import sempre.core.score.Note;
 
@@ -211,12 +212,12 @@ final class Detour {
   }
 
   private Move move(int j, Route.Bypass b) {
-    return player.setup().move(way(j - 1, state(j - 1, b)), way(j, state(j, b)));
+    return Moves.between(player.setup(), way(j - 1, state(j - 1, b)), way(j, state(j, b)));
   }
 
   private Tally change(int j, int before, int at) {
     Tally tally = Tally.itemised();
-    Move move = player.setup().move(way(j - 1, before), way(j, at));
+    Move move = Moves.between(player.setup(), way(j - 1, before), way(j, at));
     int arrived = before % route.directions - route.directions / 2;
     Effort.of(move).arriving(arrived).tell(route.pace(j), tally);
     return tally;

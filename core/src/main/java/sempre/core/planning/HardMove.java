@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import sempre.core.instrument.Setup;
 import sempre.core.motion.Move;
+import sempre.core.motion.Moves;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
 
@@ -28,7 +29,7 @@ public record HardMove(Note from, Note to, double difficulty) {
     for (int i = 1; i < choice.notes().size(); i++) {
       Setup.Way a = choice.ways().get(i - 1);
       Setup.Way b = choice.ways().get(i);
-      Move move = player.setup().move(a, b);
+      Move move = Moves.between(player.setup(), a, b);
       Effort.Pace pace = Effort.Pace.between(choice.notes().get(i - 1), choice.notes().get(i));
       Tally tally = Tally.sum();
       Effort effort = Effort.of(move);

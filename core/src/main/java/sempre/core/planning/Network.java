@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicReferenceArray;
 import sempre.core.instrument.Setup;
+import sempre.core.motion.Moves;
 
 /**
  * The changes between all ways of all pairs of notes of one set-up, as bare figures. A pair of
@@ -43,7 +44,7 @@ final class Network {
       int at = 0;
       for (Setup.Way a : first) {
         for (Setup.Way b : second) {
-          Effort e = Effort.of(setup.move(a, b));
+          Effort e = Effort.of(Moves.between(setup, a, b));
           double[] own = e.sums();
           for (int s = 0; s < SCALES; s++) {
             if (own[s] > 0) {

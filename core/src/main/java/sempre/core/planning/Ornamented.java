@@ -8,6 +8,7 @@ import java.util.Optional;
 import sempre.core.instrument.Setup;
 import sempre.core.instrument.TrillFingering.Quality;
 import sempre.core.motion.Move;
+import sempre.core.motion.Moves;
 import sempre.core.pitch.Pitch;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
@@ -105,7 +106,7 @@ public record Ornamented(
     for (int i = 0; i < notes.size(); i++) {
       steps.add(new Step(pitches.get(i), choice.ways().get(i)));
     }
-    Move move = player.setup().move(steps.get(0).way(), steps.get(1).way());
+    Move move = Moves.between(player.setup(), steps.get(0).way(), steps.get(1).way());
     return Optional.of(
         new Ornamented(
             note.ornament().kind(), steps, Optional.of(move), Optional.empty(), Optional.empty()));

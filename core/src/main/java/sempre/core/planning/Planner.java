@@ -20,6 +20,7 @@ import sempre.core.instrument.Role;
 import sempre.core.instrument.Setup;
 import sempre.core.instrument.Tuning;
 import sempre.core.motion.Move;
+import sempre.core.motion.Moves;
 import sempre.core.pitch.Pitch;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
@@ -240,7 +241,7 @@ public final class Planner {
   }
 
   private Tally change(int i, Setup.Way from, Setup.Way to, int arrived, Tally tally) {
-    Effort.of(player.setup().move(from, to)).arriving(arrived).tell(route.pace(i), tally);
+    Effort.of(Moves.between(player.setup(), from, to)).arriving(arrived).tell(route.pace(i), tally);
     return tally;
   }
 
@@ -251,7 +252,7 @@ public final class Planner {
     return new Plan.PlannedMove(
         notes.get(i - 1).id(),
         notes.get(i).id(),
-        player.setup().move(from, to),
+        Moves.between(player.setup(), from, to),
         route.pace(i).seconds(),
         Effort.difficulty(effort));
   }
@@ -261,9 +262,10 @@ public final class Planner {
     if (i == 0 || route.pace(i).free()) {
       return 0;
     }
-    return player
-        .setup()
-        .move(layers.get(i - 1).ways.get(chosen[i - 1]), layers.get(i).ways.get(chosen[i]))
+    return Moves.between(
+            player.setup(),
+            layers.get(i - 1).ways.get(chosen[i - 1]),
+            layers.get(i).ways.get(chosen[i]))
         .travel()
         .map(Move.Travel::outward)
         .orElse(0);
@@ -484,7 +486,7 @@ public final class Planner {
     }
     boolean slide = player.setup().instrument().slide().isPresent();
     if (note.manner().glissando() && slide && i + 1 < notes.size()) {
-      Move m = player.setup().move(way, layers.get(i + 1).ways.get(chosen[i + 1]));
+      Move m = Moves.between(player.setup(), way, layers.get(i + 1).ways.get(chosen[i + 1]));
       said.add(
           new Reason(
               Purpose.FACILITY,

@@ -16,6 +16,7 @@ import sempre.core.instrument.SlideRule;
 import sempre.core.instrument.TrillFingering;
 import sempre.core.instrument.TrillFingering.Quality;
 import sempre.core.motion.Move;
+import sempre.core.motion.Moves;
 import sempre.core.pitch.Pitch;
 
 /**
@@ -97,14 +98,17 @@ public final class Trills {
       if (t.fits(setup.options()) && t.lower().midi() == lower && t.upper().midi() == upper) {
         Setup.Way from = way(lower, t.from());
         Setup.Way to = way(upper, t.to());
-        add(found, new Trill(from, to, t.quality(), t.source(), t.because(), setup.move(from, to)));
+        add(
+            found,
+            new Trill(
+                from, to, t.quality(), t.source(), t.because(), Moves.between(setup, from, to)));
       }
     }
     for (Setup.Way a : setup.ways(lower)) {
       for (Setup.Way b : setup.ways(upper)) {
         boolean makeshifts = a.entry().role() == Role.TRILL && b.entry().role() == Role.TRILL;
         if (usable(a) && usable(b) && !makeshifts && sameElsewhere(a, b)) {
-          Move m = setup.move(a, b);
+          Move m = Moves.between(setup, a, b);
           quality(a, b, m).ifPresent(q -> add(found, new Trill(a, b, q, COMPUTED, "", m)));
         }
       }

@@ -15,6 +15,7 @@ import sempre.core.instrument.Hold;
 import sempre.core.instrument.Setup;
 import sempre.core.instrument.Stage;
 import sempre.core.motion.Move;
+import sempre.core.motion.Moves;
 import sempre.core.pitch.Pitch;
 import sempre.core.planning.Player;
 
@@ -178,7 +179,7 @@ public record Lesson(
   }
 
   private static Comparison compare(Setup.Way from, Setup.Way to, Setup setup) {
-    Move move = setup.move(from, to);
+    Move move = Moves.between(setup, from, to);
     List<Hold> before = from.fingering().holds();
     List<Hold> behind = to.fingering().holds();
     Map<Finger, List<Hold>> a = from.fingering().byFinger();
@@ -293,7 +294,7 @@ public record Lesson(
                 setup.ways(to.written()).stream()
                     .filter(w -> w.entry() == to && w.held().isEmpty())
                     .findFirst()
-                    .map(b -> setup.move(a, b)))
+                    .map(b -> Moves.between(setup, a, b)))
         .flatMap(m -> m.slips().stream().filter(s -> !s.byLips()).findFirst())
         .map(
             s ->

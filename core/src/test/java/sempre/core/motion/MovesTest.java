@@ -104,7 +104,7 @@ public class MovesTest {
     Setup setup = Setup.of(Catalogue.standard().instrument("trumpet"), Map.of());
     var f4 = setup.ways(sempre.core.pitch.Pitch.parse("F4")).get(0);
     var bFlat4 = setup.ways(sempre.core.pitch.Pitch.parse("Bb4")).get(0);
-    Move m = setup.move(f4, bFlat4);
+    Move m = Moves.between(setup, f4, bFlat4);
     assertTrue(m.same());
     assertEquals(m.partials(), 1);
     assertEquals(m.fingerSlips(), 0);
@@ -186,7 +186,8 @@ public class MovesTest {
 
   private static Move brass(String instrument, String a, String b) {
     Setup setup = Setup.of(Catalogue.standard().instrument(instrument), Map.of());
-    return setup.move(
+    return Moves.between(
+        setup,
         setup.ways(sempre.core.pitch.Pitch.parse(a)).get(0),
         setup.ways(sempre.core.pitch.Pitch.parse(b)).get(0));
   }
@@ -228,7 +229,8 @@ public class MovesTest {
 
   private static Move standard(String instrument, String from, String to) {
     Setup setup = Setup.of(Catalogue.standard().instrument(instrument), Map.of());
-    return setup.move(setup.ways(Pitch.parse(from)).get(0), setup.ways(Pitch.parse(to)).get(0));
+    return Moves.between(
+        setup, setup.ways(Pitch.parse(from)).get(0), setup.ways(Pitch.parse(to)).get(0));
   }
 
   @Test

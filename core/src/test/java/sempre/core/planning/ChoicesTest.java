@@ -23,6 +23,7 @@ import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Entry;
 import sempre.core.instrument.Setup;
 import sempre.core.instrument.Stage;
+import sempre.core.motion.Moves;
 import sempre.core.pitch.Pitch;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
@@ -75,7 +76,7 @@ public class ChoicesTest {
       int now = 0;
       if (i > 0) {
         Setup.Way before = taken.get(i - 1);
-        Effort effort = Effort.of(setup.move(before, w));
+        Effort effort = Effort.of(Moves.between(setup, before, w));
         Effort.Pace pace = Effort.Pace.between(line.notes().get(i - 1), line.notes().get(i));
         sum += effort.arriving(arrived).cost(pace) / 1024.0;
         now = pace.free() ? 0 : effort.outward();
@@ -126,7 +127,7 @@ public class ChoicesTest {
             if (i > 0) {
               Setup.Way from = layers.of(line.notes().get(i - 1).pitch().midi()).ways.get(b);
               cost +=
-                  Effort.of(player.setup().move(from, layer.ways.get(w)))
+                  Effort.of(Moves.between(player.setup(), from, layer.ways.get(w)))
                           .cost(Effort.Pace.between(line.notes().get(i - 1), line.notes().get(i)))
                       / 1024.0;
             }

@@ -20,6 +20,7 @@ import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Role;
 import sempre.core.instrument.Setup;
 import sempre.core.motion.Move;
+import sempre.core.motion.Moves;
 import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Pitch;
 import sempre.core.score.Dynamic;
@@ -94,14 +95,15 @@ public class PlannerTest {
   }
 
   private static double change(Note a, Note b, Setup.Way from, Setup.Way to, int arrived, Setup s) {
-    return Effort.of(s.move(from, to)).arriving(arrived).cost(Effort.Pace.between(a, b)) / 1024.0;
+    return Effort.of(Moves.between(s, from, to)).arriving(arrived).cost(Effort.Pace.between(a, b))
+        / 1024.0;
   }
 
   /** After a long rest the slide comes from nowhere. */
   private static int outward(Note x, Note y, Setup s, Setup.Way a, Setup.Way b) {
     return Effort.Pace.between(x, y).free()
         ? 0
-        : s.move(a, b).travel().map(Move.Travel::outward).orElse(0);
+        : Moves.between(s, a, b).travel().map(Move.Travel::outward).orElse(0);
   }
 
   /** Every path is tried one by one; no cleverness that could be wrong in the same way. */
@@ -491,9 +493,9 @@ public class PlannerTest {
         Setup.Way from = setup.ways(line.notes().get(i - 1).pitch()).get(0);
         for (Setup.Way to : layer.ways) {
           Tally told = Tally.itemised();
-          Effort.of(setup.move(from, to)).tell(pace, told);
+          Effort.of(Moves.between(setup, from, to)).tell(pace, told);
           assertEquals(
-              Effort.of(setup.move(from, to)).cost(pace) / 1024.0,
+              Effort.of(Moves.between(setup, from, to)).cost(pace) / 1024.0,
               told.total(),
               1.0 / 1024,
               from.fingering() + " to " + to.fingering());

@@ -14,6 +14,7 @@ import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Setup;
 import sempre.core.instrument.SlideRule;
 import sempre.core.motion.Move;
+import sempre.core.motion.Moves;
 import sempre.core.pitch.Pitch;
 import sempre.core.score.Phrase;
 
@@ -49,8 +50,8 @@ public class SymmetryTest {
       List<Setup.Way> b = anyWays(s, random);
       Setup.Way x = a.get(random.nextInt(a.size()));
       Setup.Way y = b.get(random.nextInt(b.size()));
-      Move there = s.move(x, y);
-      Move back = s.move(y, x);
+      Move there = Moves.between(s, x, y);
+      Move back = Moves.between(s, y, x);
       assertEquals(there.fingers(), back.fingers());
       assertEquals(there.contrary(), back.contrary());
       assertEquals(there.partials(), back.partials());
