@@ -426,7 +426,7 @@
   }
   .styles {
     display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr));
+    grid-template-columns: repeat(auto-fill, minmax(20rem, 1fr));
     gap: 0.75rem;
     margin-top: 0.75rem;
   }

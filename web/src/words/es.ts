@@ -897,8 +897,8 @@ export const es: Dictionary = {
     setItUp: 'Añadirlo',
     houseStyle: 'Estilo de la casa',
     houseIntro:
-      'Elige lo que se hace en tu escuela; puedes cambiarlo para cada alumno. Lo que elijas se toca siempre que se pueda; con «normalmente» el plan toma otra manera donde el pasaje lo pida.',
-    usuallyThis: (school: Text) => `normalmente ${school}`,
+      'Elige lo que se hace en tu escuela; puedes cambiarlo para cada alumno. Lo que elijas se toca siempre que se pueda; con «suele» el plan toma otra manera donde el pasaje lo pida.',
+    usuallyThis: (school: Text) => `suele: ${school}`,
     otherwiseNow: 'Lo que ahora se digita de otra manera',
     barNote: (before: Text, bar: Text, note: Text, fingering: Text) =>
       `${before}compás ${bar} ${note} ${fingering}`,

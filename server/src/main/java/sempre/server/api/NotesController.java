@@ -4,6 +4,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -119,12 +120,7 @@ class NotesController {
     return db.inTransaction(
         tx -> {
           Setup setup = houses.setup(tx, instrument, options(set));
-          Player player =
-              Player.of(
-                  setup,
-                  Ways.without(people.houseStyle(tx, instrument)),
-                  Set.of(),
-                  Optional.empty());
+          Player player = player(tx, setup);
           Pitch note = Pitch.parse(lower);
           String chromatic = Ways.with(people.houseStyle(tx, People.EVERYONE)).get(Ways.CHROMATIC);
           return Stream.of(1, 2)
@@ -133,6 +129,12 @@ class NotesController {
               .map(p -> TrillViews.between(player, note, p))
               .toList();
         });
+  }
+
+  /** One who has every note and plays as the house does. */
+  private Player player(Db.Tx tx, Setup setup) throws SQLException {
+    Map<String, String> style = people.houseStyle(tx, setup.instrument().id());
+    return Player.of(setup, Ways.without(style), Set.of(), Optional.empty());
   }
 
   @GetMapping("/notes/{instrument}/trouble")
@@ -144,12 +146,7 @@ class NotesController {
     return db.inTransaction(
         tx -> {
           Setup setup = houses.setup(tx, instrument, options(set));
-          Player player =
-              Player.of(
-                  setup,
-                  Ways.without(people.houseStyle(tx, instrument)),
-                  Set.of(),
-                  Optional.empty());
+          Player player = player(tx, setup);
           Pitch meant = Pitch.parse(expected);
           if (setup.ways(meant).isEmpty()) {
             throw new Refusal("error.other", "text", Speech.words().plan().notThere(setup, meant));
