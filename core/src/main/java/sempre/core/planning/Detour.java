@@ -22,6 +22,7 @@ import sempre.core.motion.Move;
 import sempre.core.motion.Moves;
 import sempre.core.pitch.Pitch;
 import sempre.core.score.Note;
+import sempre.core.search.BestPath;
 
 /**
  * The whole way through a line with another fingering of one note, beside the way that was taken:
@@ -89,7 +90,7 @@ final class Detour {
    * taken, the weightiest first; each is worked out when it is asked for.
    */
   Stream<Excess> excess(int i, int way) {
-    Route.Bypass b = route.bypass(i, way, taken);
+    BestPath.Bypass b = route.bypass(i, way, taken);
     int to = Math.min(notes.size() - 1, b.from() + b.states().length);
     Costs dear = costs(b.from(), to, b);
     Costs cheap = costs(b.from(), to, null);
@@ -116,7 +117,7 @@ final class Detour {
 
   /** What the cheapest way through another fingering costs more, by weight; less is negative. */
   Map<Weight, Double> more(int i, int way) {
-    Route.Bypass b = route.bypass(i, way, taken);
+    BestPath.Bypass b = route.bypass(i, way, taken);
     int to = Math.min(notes.size() - 1, b.from() + b.states().length);
     Map<Weight, Double> more = new EnumMap<>(Weight.class);
     sum(costs(b.from(), to, b), 1, more);
@@ -147,7 +148,7 @@ final class Detour {
     return i < first ? first - i : Math.max(0, i - p.note());
   }
 
-  private Costs costs(int from, int to, Route.Bypass b) {
+  private Costs costs(int from, int to, BestPath.Bypass b) {
     Map<Weight, Map<Place, Double>> efforts = new EnumMap<>(Weight.class);
     Map<Place, List<Tally.Item>> items = new HashMap<>();
     for (int j = from; j <= to; j++) {
@@ -160,7 +161,7 @@ final class Detour {
   }
 
   /** What the change to note j costs; on the way that was taken it is worked out once. */
-  private List<Tally.Item> changes(int j, Route.Bypass b) {
+  private List<Tally.Item> changes(int j, BestPath.Bypass b) {
     boolean taken = state(j - 1, b) == this.taken[j - 1] && state(j, b) == this.taken[j];
     if (!taken) {
       return change(j, state(j - 1, b), state(j, b)).items();
@@ -172,7 +173,7 @@ final class Detour {
   }
 
   /** What the fingering of note j costs where it stands, likewise. */
-  private List<Tally.Item> prices(int j, Route.Bypass b) {
+  private List<Tally.Item> prices(int j, BestPath.Bypass b) {
     if (state(j, b) != taken[j]) {
       return price(j, state(j, b));
     }
@@ -201,7 +202,7 @@ final class Detour {
                 .merge(p, i.effort(), Double::sum));
   }
 
-  private int state(int j, Route.Bypass b) {
+  private int state(int j, BestPath.Bypass b) {
     return b == null || j < b.from() || j >= b.from() + b.states().length
         ? taken[j]
         : b.states()[j - b.from()];
@@ -211,7 +212,7 @@ final class Detour {
     return route.layers.get(j).ways.get(state / route.directions);
   }
 
-  private Move move(int j, Route.Bypass b) {
+  private Move move(int j, BestPath.Bypass b) {
     return Moves.between(player.setup(), way(j - 1, state(j - 1, b)), way(j, state(j, b)));
   }
 
@@ -224,7 +225,7 @@ final class Detour {
   }
 
   private Optional<Excess> excess(
-      int i, Dearer dearer, Place most, Route.Bypass b, Costs dear, Costs cheap) {
+      int i, Dearer dearer, Place most, BestPath.Bypass b, Costs dear, Costs cheap) {
     Weight w = dearer.weight();
     double net = dearer.net();
     Map<Place, Double> more = dearer.more();
@@ -252,7 +253,7 @@ final class Detour {
       Optional<Rule> rule,
       Why why,
       Where where,
-      Route.Bypass b) {
+      BestPath.Bypass b) {
     int j = most.note();
     int other = j == i ? i + 1 : i;
     Why told = why;
@@ -273,7 +274,7 @@ final class Detour {
   }
 
   private Where where(
-      int i, Place p, Map<Place, Double> more, Optional<Rule> rule, Route.Bypass b) {
+      int i, Place p, Map<Place, Double> more, Optional<Rule> rule, BestPath.Bypass b) {
     int j = p.note();
     if (!p.change()) {
       Where.Side side =
@@ -295,7 +296,7 @@ final class Detour {
         j < i ? j - i : j - i - 1);
   }
 
-  private Where beside(Where.Side side, int i, Route.Bypass b) {
+  private Where beside(Where.Side side, int i, BestPath.Bypass b) {
     List<Pitch> otherwise =
         switch (side) {
           case PREVIOUS -> otherwise(b, i - 1);
@@ -306,7 +307,7 @@ final class Detour {
   }
 
   /** Those of some notes that the other way fingers otherwise too. */
-  private List<Pitch> otherwise(Route.Bypass b, int... at) {
+  private List<Pitch> otherwise(BestPath.Bypass b, int... at) {
     return Arrays.stream(at)
         .filter(j -> j >= 0 && j < notes.size())
         .filter(j -> way(j, state(j, b)).entry() != way(j, taken[j]).entry())
@@ -332,7 +333,7 @@ final class Detour {
     };
   }
 
-  private Optional<Why> why(int i, Weight w, Place p, Optional<Rule> rule, Route.Bypass b) {
+  private Optional<Why> why(int i, Weight w, Place p, Optional<Rule> rule, BestPath.Bypass b) {
     int j = p.note();
     Setup.Way way = way(j, state(j, b));
     return switch (w) {
@@ -369,7 +370,7 @@ final class Detour {
     };
   }
 
-  private Optional<Why> slip(int j, Route.Bypass b) {
+  private Optional<Why> slip(int j, BestPath.Bypass b) {
     Set<Integer> there = new HashSet<>();
     move(j, null).slips().forEach(s -> there.add(s.note().midi()));
     return move(j, b).slips().stream()
@@ -378,7 +379,7 @@ final class Detour {
         .map(s -> new Why.Slip(s.note(), s.blamed(), s.isLate()));
   }
 
-  private Optional<Why> slide(int i, int j, Route.Bypass b) {
+  private Optional<Why> slide(int i, int j, BestPath.Bypass b) {
     int beside = j == i ? i - 1 : j;
     boolean needed =
         (j == i || j == i + 1)
@@ -391,7 +392,7 @@ final class Detour {
   }
 
   /** The slide's way to a note, in centimetres. */
-  private double travel(int j, Route.Bypass b) {
+  private double travel(int j, BestPath.Bypass b) {
     return move(j, b).travel().map(Move.Travel::cm).orElse(0.0);
   }
 

@@ -64,13 +64,9 @@ final class Network {
       return outward[at];
     }
 
-    /** What a change costs at a pace, in 1/1024; of a slide that need not turn back. */
-    long cost(int at, Effort.Pace pace) {
-      return (long) Math.rint(sum(at, pace) * Weight.GRID);
-    }
-
     /**
-     * The same of a slide that arrived at the first note from a direction.
+     * What a change costs at a pace, in 1/1024, of a slide that arrived at the first note from a
+     * direction.
      *
      * @param arrived 1 from the player, -1 towards, 0 at rest
      */
@@ -92,12 +88,13 @@ final class Network {
     }
 
     /**
-     * What every change costs at a pace, in 1/1024, for some ways of the two notes.
+     * What every change from one way costs at a pace, in 1/1024; on an instrument without a slide.
      *
-     * @param index places of the ways of the second note
      * @param row place of the way of the first note, times {@link #to}
+     * @param index places of the ways of the second note
+     * @param into one place for each of them, which is filled
      */
-    void costs(int row, int[] index, Effort.Pace pace, long base, long[] into) {
+    void costs(int row, int[] index, Effort.Pace pace, long[] into) {
       double time = pace.factor(TIME);
       double slides = pace.factor(SLIDE);
       double never = pace.factor(NEVER);
@@ -111,7 +108,7 @@ final class Network {
                 + sums[NEVER][at] * never
                 + sums[SLUR][at] * slur
                 + sums[REST][at] * rest;
-        into[w] = base + (long) Math.rint(sum * Weight.GRID);
+        into[w] = (long) Math.rint(sum * Weight.GRID);
       }
     }
   }

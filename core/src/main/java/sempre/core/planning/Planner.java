@@ -172,7 +172,7 @@ public final class Planner {
       return List.of(new Choice(0, List.of(), List.of()));
     }
     List<Choice> choices = new ArrayList<>();
-    for (BestRoutes.Path path : BestRoutes.of(p.route(player), count)) {
+    for (Route.Whole path : p.route(player).best(count)) {
       List<Setup.Way> ways = new ArrayList<>();
       for (int i = 0; i < p.layers().size(); i++) {
         ways.add(p.layers().get(i).ways.get(path.ways()[i]));

@@ -17,6 +17,8 @@ import sempre.core.score.Line;
 import sempre.core.score.Note;
 import sempre.core.score.Part;
 import sempre.core.score.Texture;
+import sempre.core.search.BestPath;
+import sempre.core.search.Layered;
 
 /**
  * A part made simpler for one who is not there yet. A note that the player does not have is put
@@ -42,6 +44,9 @@ import sempre.core.score.Texture;
 public record SimplerPart(List<Change> changes, double measure) {
   private static final int OCTAVE = 12;
   private static final int LETTERS = 7;
+
+  /** Steps in one unit of the measure; all that it adds are whole steps. */
+  private static final int STEPS = 10;
 
   private static final double PER_OCTAVE = 1;
   private static final double CHORD_NOTE = 2;
@@ -117,45 +122,56 @@ public record SimplerPart(List<Change> changes, double measure) {
       options.add(
           chosen.containsKey(n.id()) ? List.of(chosen(n, chosen.get(n.id()), s)) : options(n, s));
     }
-    // the cheapest way to each option of the note at hand, and from where it came
-    double[] cost = new double[0];
-    List<int[]> from = new ArrayList<>();
-    for (int i = 0; i < notes.size(); i++) {
-      List<Option> here = options.get(i);
-      double[] best = new double[here.size()];
-      int[] back = new int[here.size()];
-      for (int o = 0; o < here.size(); o++) {
-        best[o] = i == 0 ? 0 : Double.POSITIVE_INFINITY;
-        for (int b = 0; b < cost.length; b++) {
-          double sum =
-              cost[b]
-                  + joined(notes.get(i - 1), options.get(i - 1).get(b), notes.get(i), here.get(o));
-          if (sum < best[o]) {
-            best[o] = sum;
-            back[o] = b;
-          }
-        }
-        best[o] += here.get(o).cost();
-      }
-      cost = best;
-      from.add(back);
+    if (notes.isEmpty()) {
+      return new SimplerPart(List.of(), 0);
     }
-    int at = 0;
-    for (int o = 1; o < cost.length; o++) {
-      at = cost[o] < cost[at] ? o : at;
-    }
-    double measure = cost.length == 0 ? 0 : cost[at];
+    BestPath best = BestPath.of(new Versions(notes, options));
+    int[] taken = best.states();
     List<Change> changes = new ArrayList<>();
-    for (int i = notes.size() - 1; i >= 0; i--) {
-      Option o = options.get(i).get(at);
+    for (int i = 0; i < taken.length; i++) {
+      Option o = options.get(i).get(taken[i]);
       if (o.how() != How.AS_WRITTEN) {
         Note n = notes.get(i);
         changes.add(
-            0, new Change(n, o.how(), o.becomes(), s.has().test(n.pitch()), strong(n, bar(n, s))));
+            new Change(n, o.how(), o.becomes(), s.has().test(n.pitch()), strong(n, bar(n, s))));
       }
-      at = from.get(i)[at];
     }
-    return new SimplerPart(changes, Math.round(measure * 10) / 10.0);
+    return new SimplerPart(changes, best.cost() / (double) STEPS);
+  }
+
+  /** All parts that can be made of a line, one layer a note; the cost in steps of the measure. */
+  private record Versions(List<Note> notes, List<List<Option>> options) implements Layered {
+    @Override
+    public int layers() {
+      return notes.size();
+    }
+
+    @Override
+    public int states(int note) {
+      return options.get(note).size();
+    }
+
+    @Override
+    public long cost(int note, int option) {
+      return steps(options.get(note).get(option).cost());
+    }
+
+    @Override
+    public void changes(int note, int from, long[] into) {
+      List<Option> here = options.get(note);
+      List<Option> before = options.get(note - 1);
+      // what the teacher has chosen on both sides stands, parallel or not
+      boolean decided = here.size() == 1 && before.size() == 1;
+      for (int o = 0; o < into.length; o++) {
+        double joined =
+            joined(notes.get(note - 1), before.get(from), notes.get(note), here.get(o), decided);
+        into[o] = joined == Double.POSITIVE_INFINITY ? FAR : steps(joined);
+      }
+    }
+
+    private static long steps(double measure) {
+      return Math.round(measure * STEPS);
+    }
   }
 
   /**
@@ -252,8 +268,11 @@ public record SimplerPart(List<Change> changes, double measure) {
                     CHORD_NOTE + PER_SEMITONE * Math.abs(what.get().midi() - n.pitch().midi())));
   }
 
-  /** The price of going from one note to the next, infinite where they run in parallel. */
-  private static double joined(Note from, Option a, Note to, Option b) {
+  /**
+   * The price of going from one note to the next, infinite where they run in parallel and that is
+   * not decided.
+   */
+  private static double joined(Note from, Option a, Note to, Option b, boolean decided) {
     if (a.becomes().isEmpty() || b.becomes().isEmpty()) {
       return 0;
     }
@@ -261,7 +280,8 @@ public record SimplerPart(List<Change> changes, double measure) {
     int first = a.becomes().get().midi();
     int is = b.becomes().get().midi() - first;
     boolean parallel =
-        a.how() == How.CHORD
+        !decided
+            && a.how() == How.CHORD
             && b.how() == How.CHORD
             && was != 0
             && is == was

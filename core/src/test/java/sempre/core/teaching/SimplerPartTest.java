@@ -166,6 +166,18 @@ public class SimplerPartTest {
   }
 
   @Test
+  public void twoChordNotesNeverMoveInFifthsWithThePartUnlessTheTeacherHasThemSo() {
+    SimplerPart.Setting s =
+        setting("A4 Bb4", "key=-1: E5/2 F5/2", "key=-1: A3/2 Bb3/2", "key=-1: C4/2 D4/2");
+    assertEquals(played(s), "rest Bb4");
+    Map<String, Optional<Pitch>> both =
+        Map.of("n0", Optional.of(Pitch.parse("A4")), "n1", Optional.of(Pitch.parse("Bb4")));
+    assertEquals(played(s, both), "A4 Bb4");
+    // two chord notes seven semitones away, and nothing else
+    assertEquals(SimplerPart.of(s, both).measure(), 2 * (2 + 0.7));
+  }
+
+  @Test
   public void aChordNoteIsSpelledAsTheKeyHasIt() {
     SimplerPart.Setting s = setting("Eb4 G4", "key=-3: Bb4/1", "key=-3: Eb3/1", "key=-3: Bb3/1");
     assertEquals(s.part().bars().get(0).key(), new KeySignature(-3));
