@@ -43,8 +43,7 @@ public class PartBenchmark {
   /** Writes the file: a walk over the middle of the instrument's range, the same every time. */
   @Setup
   public void prepare() {
-    var setup =
-        sempre.core.instrument.Setup.of(Catalogue.standard().instrument(instrument), Map.of());
+    var setup = Catalogue.standard().setup(instrument, Map.of());
     player = Player.able(setup);
     int low = setup.lowest().midi() + 3;
     int span = setup.highest().midi() - low - 6;

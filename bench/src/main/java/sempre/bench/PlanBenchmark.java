@@ -64,9 +64,7 @@ public class PlanBenchmark {
 
   @Setup
   public void prepare() {
-    var setup =
-        sempre.core.instrument.Setup.of(
-            Catalogue.standard().instrument(instrument.replaceAll(":.*", "")), Map.of());
+    var setup = Catalogue.standard().setup(instrument.replaceAll(":.*", ""), Map.of());
     player = Player.able(setup);
     int low = setup.lowest().midi() + 3;
     int span = setup.highest().midi() - low - 6;

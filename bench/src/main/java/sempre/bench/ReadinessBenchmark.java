@@ -67,7 +67,7 @@ public class ReadinessBenchmark {
   public void prepare() {
     Random random = new Random(1);
     for (String id : INSTRUMENTS) {
-      var setup = sempre.core.instrument.Setup.of(Catalogue.standard().instrument(id), Map.of());
+      var setup = Catalogue.standard().setup(id, Map.of());
       players.add(Player.able(setup));
       List<Line> own = new ArrayList<>();
       for (int e = 0; e < EXERCISES; e++) {

@@ -33,7 +33,7 @@ public class WordsTest {
   private static final Words ES = Words.of(Language.ES, PitchNaming.SYLLABLES);
 
   private static Setup setup(String id) {
-    return Setup.of(Catalogue.standard().instrument(id), Map.of());
+    return Catalogue.standard().setup(id, Map.of());
   }
 
   private static Player knowing(String id, String... notes) {
@@ -352,8 +352,7 @@ public class WordsTest {
     assertEquals(
         said(Words.ENGLISH, plan, plan.notes().get(0)),
         "Draw the third valve slide about 2 cm: without it this note is sharp.");
-    Setup without =
-        Setup.of(Catalogue.standard().instrument("trumpet"), Map.of("thirdSlide", "false"));
+    Setup without = Catalogue.standard().setup("trumpet", Map.of("thirdSlide", "false"));
     Plan lips = Planner.plan(Phrase.of("key=0 tempo=60: *D4/1 E4/4").line(), Player.able(without));
     assertEquals(
         said(Words.ENGLISH, lips, lips.notes().get(0)),

@@ -7,17 +7,18 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import sempre.core.Judgement.Brass;
 import sempre.core.pitch.Pitch;
 
 /**
  * Slide positions from the length of the tube: each lowers by one semitone, so that the steps grow
  * longer further out.
  *
- * <p>Rules: a partial more than {@value #MARKED_CENTS} cents from its note is played with the slide
- * drawn in or out by that much and the position is marked {@code +} or {@code -} (smaller ones the
- * ear makes: common practice, no source); in first position nothing can be drawn in; the standard
- * is the position nearest to the player. The F attachment is offered where it shortens the slide by
- * at least {@value #ATTACHMENT_SAVES_CM} cm.
+ * <p>Rules: a partial more than {@value Judgement.Brass#MARKED_CENTS} cents from its note is played
+ * with the slide drawn in or out by that much and the position is marked {@code +} or {@code -}
+ * (smaller ones the ear makes: common practice, no source); in first position nothing can be drawn
+ * in; the standard is the position nearest to the player. The F attachment is offered where it
+ * shortens the slide by at least {@value Judgement.Brass#ATTACHMENT_SAVES_CM} cm.
  *
  * @param tube the open tube, slide in
  * @param attachments what the left hand holds to the tube that makes, slide in: {@code F}, {@code F
@@ -42,15 +43,6 @@ public record Slide(Tube tube, Map<String, Tube> attachments, int lowest, int hi
 
   /** Number of positions. */
   public static final int POSITIONS = 7;
-
-  static final double MARKED_CENTS = 20;
-  static final double ATTACHMENT_SAVES_CM = 20;
-
-  /** Partials used on the attachment's tube, for the low notes it is made for. */
-  private static final int ATTACHMENT_HIGHEST = 4;
-
-  /** So much further than seventh position the slide can be drawn, in centimetres. */
-  private static final double BEYOND_CM = 5;
 
   /** How far out the slide is at a position, in centimetres from first. */
   public double centimetres(int position) {
@@ -92,7 +84,7 @@ public record Slide(Tube tube, Map<String, Tube> attachments, int lowest, int hi
         Pitch note =
             Pitch.usual(tube.fundamental().midi() + Harmonics.semitones(p) - (position - 1));
         double cents = Harmonics.deviation(p);
-        boolean raised = cents < -MARKED_CENTS;
+        boolean raised = cents < -Brass.MARKED_CENTS;
         if (note.midi() < from.midi() || note.midi() > to.midi() || raised && position == 1) {
           continue;
         }
@@ -136,11 +128,11 @@ public record Slide(Tube tube, Map<String, Tube> attachments, int lowest, int hi
     List<BrassNote> found = new ArrayList<>();
     attachments.forEach(
         (held, longer) -> {
-          for (int p = lowest; p <= ATTACHMENT_HIGHEST; p++) {
+          for (int p = lowest; p <= Brass.ATTACHMENT_HIGHEST; p++) {
             int down = longer.fundamental().midi() + Harmonics.semitones(p) - note.midi();
             double drawn = down < 0 ? 0 : longer.slideCentimetres(down);
-            boolean there = down >= 0 && drawn <= centimetres(POSITIONS) + BEYOND_CM;
-            if (there && plain - drawn >= ATTACHMENT_SAVES_CM) {
+            boolean there = down >= 0 && drawn <= centimetres(POSITIONS) + Brass.BEYOND_CM;
+            if (there && plain - drawn >= Brass.ATTACHMENT_SAVES_CM) {
               String text = held + " p" + (down + 1) + (down == 0 ? "" : "-");
               found.add(new BrassNote(note, text, p, Harmonics.deviation(p), "slide", false, true));
             }

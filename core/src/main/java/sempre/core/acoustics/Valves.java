@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import sempre.core.Judgement.Brass;
 import sempre.core.pitch.Pitch;
 
 /**
@@ -20,10 +21,10 @@ import sempre.core.pitch.Pitch;
  * true as on the open tube.
  *
  * <p>Rules (computed, save where marked): a combination is usable where it lies within {@value
- * #LIMIT_CENTS} cents of the note, after a valve slide has been drawn where there is one; the
- * standard is the combination with the least added tube; of two with the same semitones that with
- * more valves is the standard (1-2 before 3: common practice, no source), unless the fourth valve
- * stands in for it (common practice, no source).
+ * Judgement.Brass#LIMIT_CENTS} cents of the note, after a valve slide has been drawn where there is
+ * one; the standard is the combination with the least added tube; of two with the same semitones
+ * that with more valves is the standard (1-2 before 3: common practice, no source), unless the
+ * fourth valve stands in for it (common practice, no source).
  *
  * @param fundamental written pitch of the open tube's first partial
  * @param valves token to semitones, in order
@@ -44,8 +45,6 @@ public record Valves(
     Map<String, String> instead,
     Map<Integer, List<String>> longWays,
     String compensator) {
-  /** How far from equal temperament a combination may lie, in cents. */
-  public static final double LIMIT_CENTS = 35;
 
   private static final String LIPS = "lips";
 
@@ -104,7 +103,7 @@ public record Valves(
         }
         double cents = Harmonics.deviation(p) + 100.0 * semitones - centsDown(combination);
         boolean mended = drawn.containsKey(String.join(" ", combination));
-        if (Math.abs(mended ? Harmonics.deviation(p) : cents) <= LIMIT_CENTS) {
+        if (Math.abs(mended ? Harmonics.deviation(p) : cents) <= Brass.LIMIT_CENTS) {
           byMidi
               .computeIfAbsent(midi, m -> new ArrayList<>())
               .add(new Way(combination, semitones, p, cents, false));

@@ -17,6 +17,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Set;
+import sempre.core.Judgement.Brass;
 import sempre.core.acoustics.BrassNote;
 import sempre.core.acoustics.Slide;
 import sempre.core.acoustics.Tube;
@@ -26,8 +27,6 @@ import sempre.core.pitch.Transposition;
 
 /** The fingerings of a brass instrument, computed from what its file says of its tubes. */
 final class BrassReader {
-  /** Up to this partial the attachment stands in for far positions (common practice, no source). */
-  private static final int NEAR_PARTIAL = 3;
 
   private final Map<String, Object> tube;
   private final Keywork keywork;
@@ -269,7 +268,7 @@ final class BrassReader {
   private boolean asUsual(BrassNote n) {
     List<Object> positions = list(tube.get("near"));
     return n.attachment()
-        && n.partial() <= NEAR_PARTIAL
+        && n.partial() <= Brass.NEAR_PARTIAL
         && positions.stream().anyMatch(p -> n.fingering().contains(String.valueOf(p)));
   }
 

@@ -44,6 +44,14 @@ public final class Catalogue {
   }
 
   private final Map<String, Instrument> read = new ConcurrentHashMap<>();
+  private final Map<Chosen, Setup> setups = new ConcurrentHashMap<>();
+
+  /**
+   * Which set-up.
+   *
+   * @param options every one of the instrument, with its value
+   */
+  private record Chosen(String id, Map<String, String> options) {}
 
   private Catalogue() {}
 
@@ -77,6 +85,28 @@ public final class Catalogue {
       throw new Refusal("error.no-such-instrument", "typed", id, "there", IDS);
     }
     return read.computeIfAbsent(id, Catalogue::load);
+  }
+
+  /**
+   * The set-up of an instrument; the same object for the same options.
+   *
+   * @param chosen option to value; what is not named is as usual
+   * @throws IllegalArgumentException when the instrument, an option or a value is unknown
+   */
+  public Setup setup(String id, Map<String, String> chosen) {
+    Instrument i = instrument(id);
+    return setups.computeIfAbsent(
+        new Chosen(id, Map.copyOf(i.optionsWith(chosen))), c -> Setup.of(i, chosen));
+  }
+
+  /**
+   * The set-up of an instrument as a house plays it. It is not kept where the house changes
+   * something: who asks often keeps it.
+   *
+   * @throws IllegalArgumentException when the instrument, an option or a value is unknown
+   */
+  public Setup setup(String id, Map<String, String> chosen, House house) {
+    return house.changesNothing() ? setup(id, chosen) : Setup.of(instrument(id), chosen, house);
   }
 
   /**

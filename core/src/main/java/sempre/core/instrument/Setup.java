@@ -18,8 +18,6 @@ import sempre.core.pitch.Pitch;
  * it under a number, and what is computed once and looked up afterwards.
  */
 public final class Setup {
-  private static final Map<String, Setup> KNOWN = new ConcurrentHashMap<>();
-
   private final Instrument instrument;
   private final Map<String, String> options;
   private final Pitch lowest;
@@ -144,26 +142,20 @@ public final class Setup {
   }
 
   /**
-   * The set-up of an instrument; the same object for the same options.
+   * A new set-up of an instrument; {@link Catalogue#setup} keeps those of its own.
    *
    * @throws IllegalArgumentException when an option or value is unknown
    */
   public static Setup of(Instrument instrument, Map<String, String> chosen) {
-    Map<String, String> options = new LinkedHashMap<>(instrument.optionsWith(chosen));
-    return KNOWN.computeIfAbsent(
-        instrument.id() + System.identityHashCode(instrument) + options,
-        k -> new Setup(instrument, options));
+    return new Setup(instrument, new LinkedHashMap<>(instrument.optionsWith(chosen)));
   }
 
   /**
-   * The set-up of an instrument as a house plays it. It is not kept: who asks often keeps it.
+   * A new set-up of an instrument as a house plays it.
    *
    * @throws IllegalArgumentException when an option or value is unknown
    */
   public static Setup of(Instrument instrument, Map<String, String> chosen, House house) {
-    if (house.changesNothing()) {
-      return of(instrument, chosen);
-    }
     Map<String, String> options = new LinkedHashMap<>(instrument.optionsWith(chosen));
     return new Setup(house.applied(instrument, options), options);
   }

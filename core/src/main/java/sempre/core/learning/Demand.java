@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Comparator;
 import java.util.List;
+import sempre.core.Judgement.TooHard;
 import sempre.core.instrument.Stage;
 import sempre.core.pitch.Pitch;
 import sempre.core.planning.HardMove;
@@ -75,9 +76,9 @@ public record Demand(BitSet notes, List<Pitch> beyond, List<HardMove> hardest) {
    */
   public static double limit(Stage stage) {
     return switch (stage) {
-      case FIRST_YEARS -> 0.45;
-      case SCHOOL -> 0.65;
-      case ADVANCED -> 0.9;
+      case FIRST_YEARS -> TooHard.FIRST_YEARS;
+      case SCHOOL -> TooHard.SCHOOL;
+      case ADVANCED -> TooHard.ADVANCED;
     };
   }
 }

@@ -9,13 +9,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.PriorityQueue;
+import sempre.core.Judgement.Learning;
 
 /** What to take next: one new thing at a time. */
 public final class NextSteps {
-  /** An exercise that brings one new note costs so much, a note learned by itself a little more. */
-  private static final int EXERCISE = 2;
-
-  private static final int BY_ITSELF = 3;
 
   /** From so many steps on their order no longer weighs more. */
   private static final int MOST_TOLD = 10;
@@ -131,19 +128,20 @@ public final class NextSteps {
           int note = d.lacking(s.known).nextSetBit(0);
           if (!brought.get(note)) {
             brought.set(note);
-            open.add(after(s, note, EXERCISE, OptionalInt.of(p), order));
+            open.add(after(s, note, Learning.EXERCISE, OptionalInt.of(p), order));
           }
         }
       }
       BitSet alone = goal.lacking(s.known);
       alone.andNot(brought);
-      alone.stream().forEach(n -> open.add(after(s, n, BY_ITSELF, OptionalInt.empty(), order)));
+      alone.stream()
+          .forEach(n -> open.add(after(s, n, Learning.BY_ITSELF, OptionalInt.empty(), order)));
     }
     return last == null ? List.of() : last.steps();
   }
 
   private static int left(BitSet known, Demand goal) {
-    return EXERCISE * Math.max(0, goal.lackingCount(known) - 1);
+    return Learning.EXERCISE * Math.max(0, goal.lackingCount(known) - 1);
   }
 
   private static State after(State s, int note, int cost, OptionalInt part, List<Integer> order) {

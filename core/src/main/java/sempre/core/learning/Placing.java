@@ -8,6 +8,7 @@ import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import sempre.core.Judgement.Learning;
 import sempre.core.instrument.Compass;
 import sempre.core.instrument.Stage;
 import sempre.core.pitch.NoteName;
@@ -27,14 +28,6 @@ import sempre.core.planning.Player;
  */
 public record Placing(Player player, Stage stage, Needs needs) {
   private static final int OCTAVES = 8;
-
-  /** A row may go on so far from a note that is had, in semitones: a third (judgement). */
-  private static final int NEXT = 4;
-
-  /**
-   * Where in the range of their stage beginners start, from 0 (its lowest note) to 1 (judgement).
-   */
-  private static final double BEGINNING = 0.45;
 
   /** Why a note is asked in its octave. */
   public enum Why {
@@ -205,7 +198,9 @@ public record Placing(Player player, Stage stage, Needs needs) {
   private boolean fitsARow(Pitch written) {
     return fits(written)
         || plays(written)
-            && IntStream.rangeClosed(written.midi() - NEXT, written.midi() + NEXT)
+            && IntStream.rangeClosed(
+                    written.midi() - Learning.NEXT_SEMITONES,
+                    written.midi() + Learning.NEXT_SEMITONES)
                 .anyMatch(m -> has(Pitch.usual(m)));
   }
 
@@ -241,6 +236,6 @@ public record Placing(Player player, Stage stage, Needs needs) {
   /** Where an instrument's first years begin, as a MIDI number. */
   private double beginning() {
     Compass.Range first = range(Stage.FIRST_YEARS);
-    return first.from().midi() + BEGINNING * (first.to().midi() - first.from().midi());
+    return first.from().midi() + Learning.BEGINNING * (first.to().midi() - first.from().midi());
   }
 }

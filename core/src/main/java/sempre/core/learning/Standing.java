@@ -13,6 +13,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import sempre.core.Judgement.Learning;
 import sempre.core.pitch.Pitch;
 import sempre.core.planning.Player;
 
@@ -25,10 +26,10 @@ import sempre.core.planning.Player;
  */
 public final class Standing {
   /** What was heard fades by half in this time, unless the teacher says otherwise. */
-  public static final Duration HALF_LIFE = Duration.ofDays(21);
+  public static final Duration HALF_LIFE = Duration.ofDays(Learning.HALF_LIFE_DAYS);
 
   /** With less than this left a note counts as not heard for long. */
-  public static final double LEFT = 0.25;
+  public static final double LEFT = Learning.LEFT;
 
   private final Map<String, Mark> marks = new TreeMap<>();
 
@@ -72,7 +73,7 @@ public final class Standing {
               Mark before = standing.marks.get(key);
               boolean again = before != null && before.grade() == c.grade();
               double age = Duration.between(c.at(), now).toMillis() / (double) halfLife.toMillis();
-              double fresh = (again ? left.get(key) : 0) + Math.pow(0.5, Math.max(0, age));
+              double fresh = (again ? left.get(key) : 0) + Math.pow(2, -Math.max(0, age));
               left.put(key, fresh);
               standing.marks.put(
                   key, new Mark(c.written(), c.fingering(), c.grade(), c.at(), fresh < LEFT, c));

@@ -3,6 +3,7 @@ package sempre.core.motion;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import sempre.core.Judgement.Slips;
 import sempre.core.instrument.Finger;
 import sempre.core.instrument.SlideRule;
 import sempre.core.pitch.Pitch;
@@ -78,23 +79,6 @@ public record Move(
    * @param lips how the lips err, where they do
    */
   public record Slip(Pitch note, List<Finger> late, List<Finger> early, int distance, Lips lips) {
-    /** A finger is late for so much of the time there is, as a rule. */
-    private static final double LATE_SHARE = 0.25;
-
-    private static final double LEAST_LATE_SECONDS = 0.015;
-    private static final double MOST_LATE_SECONDS = 0.06;
-
-    /** Half of such a moment is heard after so many seconds. */
-    private static final double HEARD_SECONDS = 0.03;
-
-    /** From so many semitones on a wrong note stands out by itself. */
-    private static final int FAR = 4;
-
-    /** Two fingers that err together are rarer than one (common practice, no source). */
-    private static final double TOGETHER = 0.25;
-
-    private static final double STANDS_OUT = 0.4;
-    private static final double IS_HEARD = 0.2;
 
     /** What the lips do when no finger is at fault. */
     public enum Lips {
@@ -118,9 +102,9 @@ public record Move(
     /** The step of {@link #audible(double)}. */
     public Audibly audibly(double seconds) {
       double much = audible(seconds);
-      return much >= STANDS_OUT
+      return much >= Slips.STANDS_OUT
           ? Audibly.STANDS_OUT
-          : much >= IS_HEARD ? Audibly.IS_HEARD : Audibly.HARDLY;
+          : much >= Slips.IS_HEARD ? Audibly.IS_HEARD : Audibly.HARDLY;
     }
 
     /**
@@ -132,7 +116,9 @@ public record Move(
     public double lasts(double seconds) {
       return byLips()
           ? seconds / 2
-          : Math.max(LEAST_LATE_SECONDS, Math.min(MOST_LATE_SECONDS, seconds * LATE_SHARE));
+          : Math.max(
+              Slips.LEAST_LATE_SECONDS,
+              Math.min(Slips.MOST_LATE_SECONDS, seconds * Slips.LATE_SHARE));
     }
 
     /**
@@ -143,10 +129,10 @@ public record Move(
      */
     public double audible(double seconds) {
       double lasting = lasts(seconds);
-      double share = lasting / (lasting + HEARD_SECONDS);
-      double far = Math.min(1, distance / (double) FAR);
+      double share = lasting / (lasting + Slips.HEARD_SECONDS);
+      double far = Math.min(1, distance / (double) Slips.FAR);
       boolean one = byLips() || Math.min(late.size(), early.size()) == 1;
-      return share * far * (one ? 1 : TOGETHER);
+      return share * far * (one ? 1 : Slips.TOGETHER);
     }
 
     /** Whether whoever is to blame is late; else early. */

@@ -12,6 +12,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
+import sempre.core.Judgement.Brass;
+import sempre.core.Judgement.Slips;
 import sempre.core.instrument.Bore;
 import sempre.core.instrument.Entry;
 import sempre.core.instrument.Finger;
@@ -25,11 +27,6 @@ import sempre.core.pitch.Pitch;
 
 /** Works out the {@link Move} from one fingering to another. All computed from the two holds. */
 public final class Moves {
-  /** How many semitones from one of the two notes a slip may lie (common practice, no source). */
-  private static final int SLIP_REACH = 9;
-
-  /** The time for which slips are put in order. */
-  private static final double UNHURRIED_SECONDS = 0.25;
 
   private Moves() {}
 
@@ -206,7 +203,7 @@ public final class Moves {
     }
     var slide = setup.instrument().slide().get();
     double way = slide.centimetres(to.text()) - slide.centimetres(from.text());
-    int outward = Math.abs(way) < 0.05 ? 0 : way > 0 ? 1 : -1;
+    int outward = Math.abs(way) < Brass.STILL_CM ? 0 : way > 0 ? 1 : -1;
     return Optional.of(
         new Move.Travel(
             from.slidePosition().orElseThrow().token(),
@@ -328,7 +325,7 @@ public final class Moves {
   private static List<Move.Slip> ranked(Map<Integer, Move.Slip> byFingers, List<Move.Slip> byLips) {
     byLips.forEach(s -> byFingers.putIfAbsent(s.note().midi(), s));
     return byFingers.values().stream()
-        .sorted(Comparator.comparingDouble(s -> -s.audible(UNHURRIED_SECONDS)))
+        .sorted(Comparator.comparingDouble(s -> -s.audible(Slips.UNHURRIED_SECONDS)))
         .toList();
   }
 
@@ -355,10 +352,10 @@ public final class Moves {
       }
     }
     List<Move.Slip> slips = new ArrayList<>();
-    if (below != null && below.midi() != a && b - below.midi() <= SLIP_REACH) {
+    if (below != null && below.midi() != a && b - below.midi() <= Slips.REACH) {
       slips.add(lips(below, distance(below.midi(), a, b), Move.Slip.Lips.SLACK));
     }
-    if (above != null && above.midi() != a && above.midi() - b <= SLIP_REACH) {
+    if (above != null && above.midi() != a && above.midi() - b <= Slips.REACH) {
       slips.add(lips(above, distance(above.midi(), a, b), Move.Slip.Lips.TIGHT));
     }
     return slips;
@@ -372,7 +369,7 @@ public final class Moves {
    * A hold speaks in the register that is blown, so a note of another register does not slip out.
    */
   private static boolean near(int heard, int a, int b) {
-    return a < 0 || Math.min(Math.abs(heard - a), Math.abs(heard - b)) <= SLIP_REACH;
+    return a < 0 || Math.min(Math.abs(heard - a), Math.abs(heard - b)) <= Slips.REACH;
   }
 
   private static boolean still(Hold h, Set<Finger> moving, Set<Finger> late) {

@@ -3,6 +3,7 @@ package sempre.core.planning;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import sempre.core.Judgement.Telling;
 import sempre.core.instrument.Setup;
 import sempre.core.score.Note;
 
@@ -29,9 +30,6 @@ public record Choice(double cost, List<Note> notes, List<Setup.Way> ways) {
         .toList();
   }
 
-  /** Notes so near each other are fingered as one thing. */
-  private static final int TOGETHER = 2;
-
   /**
    * Whether this is another way through than the best one, and not only a worse note here or there:
    * notes near each other are fingered otherwise together, for a price that is worth a thought.
@@ -40,7 +38,7 @@ public record Choice(double cost, List<Note> notes, List<Setup.Way> ways) {
     List<Integer> changed = differences(best);
     boolean together =
         IntStream.range(1, changed.size())
-            .anyMatch(i -> changed.get(i) - changed.get(i - 1) <= TOGETHER);
+            .anyMatch(i -> changed.get(i) - changed.get(i - 1) <= Telling.TOGETHER);
     return together && cost - best.cost <= Weight.FAR_OFF;
   }
 

@@ -14,6 +14,7 @@ import java.util.OptionalInt;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Stream;
+import sempre.core.Judgement.Telling;
 import sempre.core.instrument.Hold;
 import sempre.core.instrument.Purpose;
 import sempre.core.instrument.Rule;
@@ -30,14 +31,6 @@ import sempre.core.search.BestPath;
  * sentence can't contradict the price.
  */
 final class Detour {
-  /** What weighs less is not told. */
-  private static final double AUDIBLE = 0.05;
-
-  /** Of places that weigh about the same the nearest is named: so much for each note between. */
-  private static final double FAR = 0.05;
-
-  /** Another place is named with, or in place of, the dearest where it weighs so much of it. */
-  private static final double BOTH_SIDES = 0.4;
 
   private final Player player;
   private final Route route;
@@ -103,7 +96,7 @@ final class Detour {
       for (double e : more.values()) {
         net += e;
       }
-      if (net >= AUDIBLE) {
+      if (net >= Telling.AUDIBLE) {
         all.add(new Dearer(w, net, more));
       }
     }
@@ -136,8 +129,8 @@ final class Detour {
   private static Place most(int i, Map<Place, Double> more) {
     double dearest = Collections.max(more.values());
     return more.entrySet().stream()
-        .filter(e -> e.getValue() >= dearest * BOTH_SIDES)
-        .max(Comparator.comparingDouble(e -> e.getValue() - FAR * away(i, e.getKey())))
+        .filter(e -> e.getValue() >= dearest * Telling.BOTH_SIDES)
+        .max(Comparator.comparingDouble(e -> e.getValue() - Telling.FARTHER * away(i, e.getKey())))
         .orElseThrow()
         .getKey();
   }
@@ -284,7 +277,7 @@ final class Detour {
     }
     if (j == i || j == i + 1) {
       double other = more.getOrDefault(new Place(j == i ? i + 1 : i, true), 0.0);
-      boolean both = other > 0 && other >= more.get(p) * BOTH_SIDES;
+      boolean both = other > 0 && other >= more.get(p) * Telling.BOTH_SIDES;
       Where.Side side = both ? Where.Side.BOTH : j == i ? Where.Side.PREVIOUS : Where.Side.NEXT;
       return beside(side, i, b);
     }

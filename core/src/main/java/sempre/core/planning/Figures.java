@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import sempre.core.Judgement.Figure;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
 
@@ -20,16 +21,11 @@ import sempre.core.score.Note;
  * them have, unless that costs more than {@link Weight#FIGURE}.
  *
  * <p>A turn is a figure that is played again at once, two notes by turns or up to {@value
- * #LONGEST_TURN}. In a turn every note keeps its fingering from the first to the last, unless that
- * costs more than {@link Weight#TURN}; of the fingerings that it has here and there the one is
- * taken with which the turn is cheapest.
+ * Judgement.Figure#LONGEST_TURN}. In a turn every note keeps its fingering from the first to the
+ * last, unless that costs more than {@link Weight#TURN}; of the fingerings that it has here and
+ * there the one is taken with which the turn is cheapest.
  */
 public final class Figures {
-  /** Neighbours that count on each side. */
-  private static final int REACH = 2;
-
-  /** Notes in the longest figure that is looked for as a turn. */
-  private static final int LONGEST_TURN = 6;
 
   private final List<Note> notes;
 
@@ -117,8 +113,8 @@ public final class Figures {
         List<Note> notes,
         List<Layer> layers,
         List<Context> contexts) {
-      int start = Math.max(0, from - REACH);
-      int end = Math.min(notes.size(), to + 1 + REACH);
+      int start = Math.max(0, from - Figure.REACH);
+      int end = Math.min(notes.size(), to + 1 + Figure.REACH);
       String best = "";
       long least = Long.MAX_VALUE;
       for (String f : fingerings) {
@@ -184,7 +180,7 @@ public final class Figures {
   /** Every turn, each as the shortest figure that goes round. */
   private List<Turn> turns() {
     List<Turn> all = new ArrayList<>();
-    for (int length = 2; length <= LONGEST_TURN; length++) {
+    for (int length = 2; length <= Figure.LONGEST_TURN; length++) {
       int from = 0;
       while (from + length < notes.size()) {
         int to = from;
@@ -229,7 +225,7 @@ public final class Figures {
   private List<List<Integer>> figures() {
     Map<Long, List<List<Integer>>> byHash = new HashMap<>();
     List<List<Integer>> all = new ArrayList<>();
-    for (int i = REACH; i < notes.size() - REACH; i++) {
+    for (int i = Figure.REACH; i < notes.size() - Figure.REACH; i++) {
       List<List<Integer>> same = byHash.computeIfAbsent(hash(i), h -> new ArrayList<>(1));
       List<Integer> figure = null;
       for (List<Integer> f : same) {
@@ -247,7 +243,7 @@ public final class Figures {
 
   private long hash(int at) {
     long hash = 17;
-    for (int i = at - REACH; i <= at + REACH; i++) {
+    for (int i = at - Figure.REACH; i <= at + Figure.REACH; i++) {
       Note n = notes.get(i);
       hash = hash * 1_000_003 + n.pitch().midi();
       hash = hash * 31 + Double.hashCode(n.quarters()) + (n.slurToNext() ? 7 : 0);
@@ -256,7 +252,7 @@ public final class Figures {
   }
 
   private boolean alike(int a, int b) {
-    for (int i = -REACH; i <= REACH; i++) {
+    for (int i = -Figure.REACH; i <= Figure.REACH; i++) {
       Note x = notes.get(a + i);
       Note y = notes.get(b + i);
       if (x.pitch().midi() != y.pitch().midi()

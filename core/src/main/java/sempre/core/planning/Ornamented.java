@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import sempre.core.Judgement.Trilling;
 import sempre.core.instrument.Setup;
 import sempre.core.instrument.TrillFingering.Quality;
 import sempre.core.motion.Move;
@@ -29,8 +30,6 @@ public record Ornamented(
     Optional<Move> move,
     Optional<Trill> trill,
     Optional<Pitch> missing) {
-  /** One note of an ornament lasts about so long, in seconds (common practice, no source). */
-  private static final double STEP_SECONDS = 0.1;
 
   public Ornamented {
     steps = List.copyOf(steps);
@@ -61,7 +60,7 @@ public record Ornamented(
     }
     List<Note> notes = new ArrayList<>();
     Map<String, String> locks = new HashMap<>();
-    double quarters = STEP_SECONDS * note.tempo() / 60;
+    double quarters = Trilling.STEP_SECONDS * note.tempo() / 60;
     for (int i = 0; i < pitches.size(); i++) {
       String id = note.id() + "~" + i;
       Pitch p = pitches.get(i);

@@ -68,7 +68,7 @@ public record Passage(Player player, Phrase phrase, String text, String expected
         options.put(pair[0], pair[1]);
       }
     }
-    Setup setup = Setup.of(Catalogue.standard().instrument(words[0]), options);
+    Setup setup = Catalogue.standard().setup(words[0], options);
     return Player.of(setup, style, avoid, Optional.empty());
   }
 

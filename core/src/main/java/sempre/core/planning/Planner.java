@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.TreeSet;
 import java.util.stream.IntStream;
+import sempre.core.Judgement.Telling;
 import sempre.core.Refusal;
 import sempre.core.instrument.Control;
 import sempre.core.instrument.Entry;
@@ -35,11 +36,6 @@ import sempre.core.score.Note;
  * equal paths the one with the earlier catalogue entries is taken.
  */
 public final class Planner {
-  /** A difference in effort that is worth a word. */
-  private static final double CLEARLY = 0.5;
-
-  /** A second reason is given where it weighs so much of the first. */
-  private static final double SECOND = 0.4;
 
   private final Player player;
   private final List<Note> notes;
@@ -362,7 +358,7 @@ public final class Planner {
                 player.known().isPresent()
                     && player.known().get().hasNote(note.pitch())
                     && !player.known().get().has(note.pitch(), a.way().entry().fingering())
-                    && a.extra() < Weight.UNLEARNED.size() - CLEARLY)
+                    && a.extra() < Weight.UNLEARNED.size() - Telling.CLEARLY)
         .min(Comparator.comparingDouble(Alternative::extra))
         .map(Alternative::way);
   }
@@ -442,7 +438,7 @@ public final class Planner {
     double first = 0;
     for (Detour.Excess e : detour.excess(i, cheapest(through, ways, other)).toList()) {
       // a second reason must weigh something beside the first
-      if (reasons.size() == 2 || e.effort() < first * SECOND) {
+      if (reasons.size() == 2 || e.effort() < first * Telling.SECOND) {
         break;
       }
       first = Math.max(first, e.effort());

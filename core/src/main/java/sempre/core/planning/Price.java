@@ -3,6 +3,8 @@ package sempre.core.planning;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import sempre.core.Judgement.Trilling;
+import sempre.core.Judgement.Tuned;
 import sempre.core.instrument.Entry;
 import sempre.core.instrument.Purpose;
 import sempre.core.instrument.Role;
@@ -62,7 +64,7 @@ final class Price {
       double effort =
           Trills.from(way, note.ornament().upper().orElseThrow(), player)
               .map(t -> Trills.effort(t, player))
-              .orElse(Trills.NONE);
+              .orElse(Trilling.NONE);
       tally.add(Weight.TRILL, effort, Optional.empty());
     }
   }
@@ -90,7 +92,10 @@ final class Price {
     double seconds = context.note().seconds() * (context.note().fermata() ? Weight.FERMATA : 1);
     if (e.cents().isPresent() && !(e.correctable() && seconds >= Weight.LONG_SECONDS)) {
       double cents = Math.abs(e.cents().getAsDouble()) - Weight.TOLERANCE_CENTS;
-      tally.add(Weight.PITCH, Math.max(0, cents), Math.max(0.1, Math.min(2, seconds)));
+      tally.add(
+          Weight.PITCH,
+          Math.max(0, cents),
+          Math.max(Tuned.LEAST_SECONDS, Math.min(Tuned.MOST_SECONDS, seconds)));
     }
   }
 

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
+import sempre.core.Judgement.Trilling;
 import sempre.core.instrument.Finger;
 import sempre.core.instrument.Fingering;
 import sempre.core.instrument.Keywork;
@@ -27,13 +28,6 @@ import sempre.core.pitch.Pitch;
  * computed).
  */
 public final class Trills {
-  /** The widest trill, in semitones. */
-  private static final int WHOLE_STEP = 2;
-
-  /** From this partial on the next one is a step away: 204 cents and less. */
-  private static final int LIPS_FROM = 8;
-
-  private static final int MANY_FINGERS = 3;
 
   private static final String COMPUTED = "computed";
 
@@ -48,10 +42,11 @@ public final class Trills {
   public static List<Trill> of(Setup setup, Pitch lower, Pitch upper) {
     Trills trills = setup.derived(Trills.class, Trills::new);
     int width = upper.midi() - lower.midi();
-    return width < 1 || width > WHOLE_STEP
+    return width < 1 || width > Trilling.WHOLE_STEP
         ? List.of()
         : trills.known.computeIfAbsent(
-            lower.midi() * WHOLE_STEP + width - 1, k -> trills.find(lower.midi(), upper.midi()));
+            lower.midi() * Trilling.WHOLE_STEP + width - 1,
+            k -> trills.find(lower.midi(), upper.midi()));
   }
 
   /**
@@ -77,20 +72,14 @@ public final class Trills {
     double effort =
         switch (t.quality()) {
           case GOOD -> 0;
-          case FAIR -> 1;
-          case POOR -> 3;
-          case NONE -> NONE;
+          case FAIR -> Trilling.FAIR;
+          case POOR -> Trilling.POOR;
+          case NONE -> Trilling.NONE;
         };
     boolean house = Price.house(t.upper().entry(), player.style());
     boolean other = !house && !t.upper().entry().style().isEmpty();
-    return effort + (other ? HOUSE : 0);
+    return effort + (other ? Trilling.NOT_THE_HOUSES : 0);
   }
-
-  /** A note for which there is no trill. */
-  static final double NONE = 6;
-
-  /** The upper note is not the house's. */
-  private static final double HOUSE = 0.7;
 
   private List<Trill> find(int lower, int upper) {
     Map<String, Trill> found = new LinkedHashMap<>();
@@ -160,16 +149,16 @@ public final class Trills {
       return brass(a, b, m);
     }
     boolean rolls = m.slides().stream().allMatch(s -> s.way() == SlideRule.Way.ROLL);
-    if (m.contrary() || m.same() || m.fingers() > MANY_FINGERS || !rolls) {
+    if (m.contrary() || m.same() || m.fingers() > Trilling.MANY_FINGERS || !rolls) {
       return Optional.empty();
     }
     boolean apart = twoHands(m);
     boolean forTrills = a.entry().role() == Role.TRILL || b.entry().role() == Role.TRILL;
     boolean crosses = m.registers() > 0 && !forTrills;
-    if (m.fingers() == MANY_FINGERS && (apart || crosses) || crosses && m.fingers() > 1) {
+    if (m.fingers() == Trilling.MANY_FINGERS && (apart || crosses) || crosses && m.fingers() > 1) {
       return Optional.empty();
     }
-    if (!m.slides().isEmpty() || apart || m.fingers() == MANY_FINGERS) {
+    if (!m.slides().isEmpty() || apart || m.fingers() == Trilling.MANY_FINGERS) {
       return Optional.of(Quality.POOR);
     }
     return Optional.of(m.fingers() == 1 && !crosses ? Quality.GOOD : Quality.FAIR);
@@ -184,7 +173,9 @@ public final class Trills {
     int low = a.entry().partial().orElse(0);
     int high = b.entry().partial().orElse(0);
     if (m.same()) {
-      return high == low + 1 && low >= LIPS_FROM ? Optional.of(Quality.GOOD) : Optional.empty();
+      return high == low + 1 && low >= Trilling.LIPS_FROM
+          ? Optional.of(Quality.GOOD)
+          : Optional.empty();
     }
     boolean slide = m.travel().filter(t -> t.outward() != 0).isPresent();
     if (slide || Math.abs(low - high) > 1 || m.sideChange() || m.fingers() > 2) {

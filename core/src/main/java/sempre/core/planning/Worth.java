@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import sempre.core.Judgement.Telling;
 import sempre.core.instrument.Entry;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
@@ -26,9 +27,6 @@ public record Worth(Entry entry, double saves, List<Note> notes) {
   public Worth {
     notes = List.copyOf(notes);
   }
-
-  /** What saves less is not worth a lesson (common practice, no source). */
-  static final double LEAST = 0.5;
 
   /**
    * One fingering over several parts.
@@ -100,7 +98,7 @@ public record Worth(Entry entry, double saves, List<Note> notes) {
               where.add(choice.notes().get(i));
             }
           }
-          if (saves >= LEAST && !where.isEmpty()) {
+          if (saves >= Telling.WORTH_LEARNING && !where.isEmpty()) {
             worth.add(new Worth(entry, saves, where));
           }
         });

@@ -5,11 +5,12 @@ import java.util.Map;
 import java.util.NavigableMap;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import sempre.core.Judgement.Music;
 
 /** The tempo over a part, also where nobody plays. */
 public final class Tempi {
   /** A part without a tempo is taken at this one, in quarter notes a minute (judgement). */
-  public static final double USUAL = 96;
+  public static final double USUAL = Music.TEMPO;
 
   /** Places that differ by less are the same: durations in a file are rounded. */
   private static final double NEAR = 1e-6;

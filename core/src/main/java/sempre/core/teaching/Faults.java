@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import sempre.core.Judgement.Rank;
 import sempre.core.acoustics.Slide;
 import sempre.core.instrument.Bore;
 import sempre.core.instrument.Control;
@@ -231,15 +232,12 @@ final class Faults {
         continue;
       }
       List<Pitch> heard = new ArrayList<>();
-      for (int up = 1; up <= FAR_ABOVE; up++) {
+      for (int up = 1; up <= Rank.FAR_ABOVE; up++) {
         heard.add(Pitch.usual(entry.written().midi() + up));
       }
       add(new Fault.BrushedAbove(place), Rank.BRUSHED_ABOVE, heard, holds);
     }
   }
-
-  /** How far above a spoiled note may come out, in semitones: up to the twelfth. */
-  private static final int FAR_ABOVE = 19;
 
   /** A hole that is not quite closed: a pitch in between, or a jump to the upper register. */
   private void leak() {
@@ -439,7 +437,7 @@ final class Faults {
     found.add(
         new Found(
             new Fault.Partial(steps),
-            next ? Rank.NEXT_PARTIAL : Rank.FAR_PARTIAL + Math.abs(steps) * 0.1,
+            next ? Rank.NEXT_PARTIAL : Rank.FAR_PARTIAL + Math.abs(steps) * Rank.PER_PARTIAL,
             List.of(heard),
             f.text()));
   }

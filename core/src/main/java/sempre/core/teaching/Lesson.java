@@ -8,6 +8,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
+import sempre.core.Judgement.Nearness;
+import sempre.core.Judgement.Rank;
 import sempre.core.instrument.Entry;
 import sempre.core.instrument.Finger;
 import sempre.core.instrument.Fingering;
@@ -41,19 +43,6 @@ public record Lesson(
     Optional<Caution> caution) {
   /** So many mistakes are told. */
   private static final int MOST = 3;
-
-  /** Farther away nothing is compared, in semitones: an octave and a twelfth are within. */
-  private static final int NEAR = 19;
-
-  /**
-   * What has to be thought of for each thing that changes, in fingers (common practice, no source).
-   */
-  private static final double ONE_KEY = 0.6;
-
-  private static final double SLIDE = 1.5;
-  private static final double CENTIMETRE = 0.1;
-  private static final double PARTIAL = 0.5;
-  private static final double SEMITONE = 0.04;
 
   public Lesson {
     mistakes = List.copyOf(mistakes);
@@ -150,7 +139,7 @@ public record Lesson(
   private static Optional<Comparison> nearest(Setup.Way way, Player player) {
     int written = way.entry().written().midi();
     List<Setup.Way> all = new ArrayList<>();
-    for (int midi = written - NEAR; midi <= written + NEAR; midi++) {
+    for (int midi = written - Nearness.SEMITONES; midi <= written + Nearness.SEMITONES; midi++) {
       for (Setup.Way w : midi == written ? List.<Setup.Way>of() : player.setup().ways(midi)) {
         boolean had =
             player
@@ -171,11 +160,11 @@ public record Lesson(
   private static double thought(Setup.Way from, Setup.Way to, Setup setup) {
     Comparison c = compare(from, to, setup);
     int partials = Math.abs(from.entry().partial().orElse(0) - to.entry().partial().orElse(0));
-    return (c.registerKey() ? ONE_KEY : c.added().size() + c.lifted().size())
-        + SLIDE * c.shifts().size()
-        + CENTIMETRE * c.travel().map(Move.Travel::cm).orElse(0.0)
-        + PARTIAL * partials
-        + SEMITONE * Math.abs(from.entry().written().midi() - to.entry().written().midi());
+    return (c.registerKey() ? Nearness.ONE_KEY : c.added().size() + c.lifted().size())
+        + Nearness.SLIDE * c.shifts().size()
+        + Nearness.CENTIMETRE * c.travel().map(Move.Travel::cm).orElse(0.0)
+        + Nearness.PARTIAL * partials
+        + Nearness.SEMITONE * Math.abs(from.entry().written().midi() - to.entry().written().midi());
   }
 
   private static Comparison compare(Setup.Way from, Setup.Way to, Setup setup) {
@@ -241,11 +230,6 @@ public record Lesson(
     return f instanceof Fault.Partial p ? Integer.signum(p.steps()) : f.getClass();
   }
 
-  /** How much more a fault weighs in a lesson where its finger is new, and where it is weak. */
-  private static final double NEW_FINGER = 0.4;
-
-  private static final double WEAK_FINGER = 0.1;
-
   private static Optional<Ranked> rank(
       Setup setup, Entry entry, Faults.Found f, Optional<Comparison> from) {
     Optional<Pitch> heard =
@@ -255,7 +239,7 @@ public record Lesson(
     boolean newly = false;
     if (f.fault() instanceof Fault.Late l) {
       newly = from.stream().anyMatch(c -> c.added().contains(l.hold()));
-      rank -= l.hold().finger().weak() ? WEAK_FINGER : 0;
+      rank -= l.hold().finger().weak() ? Rank.WEAK_FINGER : 0;
     } else if (f.fault() instanceof Fault.StillDown s) {
       newly = from.stream().anyMatch(c -> c.lifted().contains(s.hold()));
     } else if (f.fault() instanceof Fault.ValveUp v) {
@@ -280,9 +264,10 @@ public record Lesson(
         || f.rank() >= Rank.VALVE_AND_PARTIAL) {
       return Optional.empty();
     }
-    double far = heard.map(p -> Math.abs(p.midi() - entry.written().midi()) * 0.01).orElse(0.0);
+    double far =
+        heard.map(p -> Math.abs(p.midi() - entry.written().midi()) * Rank.PER_SEMITONE).orElse(0.0);
     return Optional.of(
-        new Ranked(rank + far - (newly ? NEW_FINGER : 0), new Mistake(heard, f.fault())));
+        new Ranked(rank + far - (newly ? Rank.NEW_FINGER : 0), new Mistake(heard, f.fault())));
   }
 
   private static Optional<Ranked> slip(Setup setup, Comparison c, Entry to) {

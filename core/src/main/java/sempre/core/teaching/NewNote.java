@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import sempre.core.Judgement.Rank;
 import sempre.core.instrument.Compass;
 import sempre.core.instrument.Entry;
 import sempre.core.instrument.Instrument;

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import sempre.core.Judgement.Simpler;
 import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Letter;
 import sempre.core.pitch.Pitch;
@@ -47,15 +48,6 @@ public record SimplerPart(List<Change> changes, double measure) {
 
   /** Steps in one unit of the measure; all that it adds are whole steps. */
   private static final int STEPS = 10;
-
-  private static final double PER_OCTAVE = 1;
-  private static final double CHORD_NOTE = 2;
-  private static final double LEFT_OUT_WEAK = 3;
-  private static final double LEFT_OUT_STRONG = 8;
-  private static final double GRACE = 0.5;
-  private static final double PER_SEMITONE = 0.1;
-  private static final double WIDE_LEAP = 1;
-  private static final double OTHER_WAY = 0.2;
 
   /** Pitch classes apart that clash: seconds and sevenths, and the tritone. */
   private static final Set<Integer> SEMITONE = Set.of(1, 11);
@@ -202,7 +194,7 @@ public record SimplerPart(List<Change> changes, double measure) {
     for (int k : new int[] {-1, 1, -2, 2}) {
       Pitch p = n.pitch().plus(LETTERS * k, OCTAVE * k);
       if (s.has().test(p) && (!has || Math.abs(k) == 1)) {
-        options.add(new Option(How.OCTAVE, Optional.of(p), PER_OCTAVE * Math.abs(k)));
+        options.add(new Option(How.OCTAVE, Optional.of(p), Simpler.OCTAVE * Math.abs(k)));
       }
     }
     if (!has) {
@@ -215,7 +207,10 @@ public record SimplerPart(List<Change> changes, double measure) {
   }
 
   private static Option leftOut(Note n, Setting s) {
-    double cost = n.grace() ? GRACE : strong(n, bar(n, s)) ? LEFT_OUT_STRONG : LEFT_OUT_WEAK;
+    double cost =
+        n.grace()
+            ? Simpler.GRACE
+            : strong(n, bar(n, s)) ? Simpler.LEFT_OUT_STRONG : Simpler.LEFT_OUT_WEAK;
     return new Option(How.LEFT_OUT, Optional.empty(), cost);
   }
 
@@ -237,7 +232,10 @@ public record SimplerPart(List<Change> changes, double measure) {
                 && around.stream().noneMatch(t -> clash(sound, t.midi(), chord.get()));
         if (fits) {
           found.add(
-              new Option(How.CHORD, Optional.of(p), CHORD_NOTE + PER_SEMITONE * Math.abs(way)));
+              new Option(
+                  How.CHORD,
+                  Optional.of(p),
+                  Simpler.CHORD_NOTE + Simpler.SEMITONE * Math.abs(way)));
         }
       }
     }
@@ -265,7 +263,8 @@ public record SimplerPart(List<Change> changes, double measure) {
                 new Option(
                     How.OTHER,
                     what,
-                    CHORD_NOTE + PER_SEMITONE * Math.abs(what.get().midi() - n.pitch().midi())));
+                    Simpler.CHORD_NOTE
+                        + Simpler.SEMITONE * Math.abs(what.get().midi() - n.pitch().midi())));
   }
 
   /**
@@ -291,10 +290,10 @@ public record SimplerPart(List<Change> changes, double measure) {
     }
     int octaves = Math.abs(first - from.pitch().midi()) / OCTAVE;
     boolean sameTurn = a.how() == How.OCTAVE && b.how() == How.OCTAVE && is == was;
-    return (sameTurn ? -octaves * PER_OCTAVE / 2 : 0)
-        + PER_SEMITONE * Math.max(0, Math.abs(is) - Math.abs(was))
-        + (Math.abs(is) > OCTAVE && Math.abs(is) > Math.abs(was) ? WIDE_LEAP : 0)
-        + ((long) is * was < 0 ? OTHER_WAY : 0);
+    return (sameTurn ? -octaves * Simpler.SAME_TURN : 0)
+        + Simpler.SEMITONE * Math.max(0, Math.abs(is) - Math.abs(was))
+        + (Math.abs(is) > OCTAVE && Math.abs(is) > Math.abs(was) ? Simpler.WIDE_LEAP : 0)
+        + ((long) is * was < 0 ? Simpler.OTHER_WAY : 0);
   }
 
   private static Bar bar(Note n, Setting s) {

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import sempre.core.Judgement.Rank;
 import sempre.core.Refusal;
 import sempre.core.instrument.Blown;
 import sempre.core.instrument.Bore;
@@ -168,7 +169,7 @@ public final class Trouble {
       if (Math.abs(places) == 2) {
         add(new Fault.Misread(places), Rank.MISREAD, usual);
       } else if (Math.abs(places) == 1 && Math.abs(apart) > 1) {
-        add(new Fault.Misread(places), Rank.MISREAD + 0.3, usual);
+        add(new Fault.Misread(places), Rank.MISREAD + Rank.MISREAD_OTHERWISE, usual);
       } else if (Math.abs(places) == CLEFS_APART && expected.alter() == 0) {
         add(new Fault.OtherClef(), Rank.CLEF, usual);
       }

@@ -63,7 +63,7 @@ public class BrassOptionsTest {
       String[] pair = words[i].split("=");
       options.put(pair[0], pair[1]);
     }
-    Setup setup = Setup.of(Catalogue.standard().instrument(words[0]), options);
+    Setup setup = Catalogue.standard().setup(words[0], options);
     Map<Integer, String> computed = new TreeMap<>();
     for (int m = setup.lowest().midi(); m <= setup.highest().midi(); m++) {
       int note = m;

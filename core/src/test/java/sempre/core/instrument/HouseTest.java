@@ -2,6 +2,7 @@ package sempre.core.instrument;
 
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertNotSame;
 import static org.testng.Assert.assertSame;
 import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
@@ -214,7 +215,11 @@ public class HouseTest {
 
   @Test
   public void nothingChangedIsTheCatalogueItself() {
-    assertSame(Setup.of(FLUTE, Map.of(), House.none("flute")), Setup.of(FLUTE, Map.of()));
+    Catalogue all = Catalogue.standard();
+    Setup usual = all.setup("flute", Map.of());
+    assertSame(all.setup("flute", Map.of(), House.none("flute")), usual);
+    assertSame(all.setup("flute", Map.of("foot", "C")), usual);
+    assertNotSame(all.setup("flute", Map.of("foot", "B")), usual);
   }
 
   @Test

@@ -17,7 +17,7 @@ import sempre.core.planning.Player;
 
 public class ClassItemTest {
   private static Player player(String id) {
-    return Player.able(Setup.of(Catalogue.standard().instrument(id), Map.of()));
+    return Player.able(Catalogue.standard().setup(id, Map.of()));
   }
 
   private static List<ClassItem.Target> targets(ClassItem item, Player player, Stage stage) {
@@ -122,7 +122,7 @@ public class ClassItemTest {
 
   @Test
   public void theHousesWayAndTheHandDecideTheFingering() {
-    Setup sax = Setup.of(Catalogue.standard().instrument("alto-sax"), Map.of());
+    Setup sax = Catalogue.standard().setup("alto-sax", Map.of());
     ClassItem bFlat = ClassItem.read("SOUND", "Db");
     Player bis = Player.of(sax, Map.of("bFlat", "bis"), Set.of(), Optional.empty());
     assertEquals(targets(bFlat, bis, Stage.SCHOOL).get(0).entry().fingering(), "1 bis |");

@@ -14,7 +14,6 @@ import java.util.OptionalLong;
 import java.util.Random;
 import org.testng.annotations.Test;
 import sempre.core.instrument.Catalogue;
-import sempre.core.instrument.Setup;
 import sempre.core.pitch.Pitch;
 import sempre.core.planning.Player;
 
@@ -24,7 +23,7 @@ public class GroupSoundsTest {
   private static final int G = 7;
 
   private static Player player(String id) {
-    return Player.able(Setup.of(Catalogue.standard().instrument(id), Map.of()));
+    return Player.able(Catalogue.standard().setup(id, Map.of()));
   }
 
   /**

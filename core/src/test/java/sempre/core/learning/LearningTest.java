@@ -118,7 +118,7 @@ public class LearningTest {
 
   @Test
   public void readinessSaysWhatLacksWhatShakesAndWhatIsBeyond() {
-    Player trumpet = Player.able(Setup.of(Catalogue.standard().instrument("trumpet"), Map.of()));
+    Player trumpet = Player.able(Catalogue.standard().setup("trumpet", Map.of()));
     Standing s =
         Standing.of(
             List.of(
@@ -165,7 +165,7 @@ public class LearningTest {
 
   @Test
   public void theMapKeepsStandardsAndAlternatesApartAndSaysWhatIsNext() {
-    Setup flute = Setup.of(Catalogue.standard().instrument("flute"), Map.of());
+    Setup flute = Catalogue.standard().setup("flute", Map.of());
     Standing s =
         Standing.of(
             List.of(

@@ -27,7 +27,7 @@ import sempre.core.score.Ornament;
 
 public class MatrixTest {
   private static Player able(String id) {
-    return Player.able(Setup.of(Catalogue.standard().instrument(id), Map.of()));
+    return Player.able(Catalogue.standard().setup(id, Map.of()));
   }
 
   private static Line line(double tempo, String... notes) {

@@ -23,7 +23,7 @@ import sempre.core.planning.Player;
 /** In which octave a student is asked; every value was worked out on paper. */
 public class PlacingTest {
   private static Setup setup(String id) {
-    return Setup.of(Catalogue.standard().instrument(id), Map.of());
+    return Catalogue.standard().setup(id, Map.of());
   }
 
   private static Player having(String id, String notes) {

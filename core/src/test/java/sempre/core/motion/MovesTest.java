@@ -17,7 +17,7 @@ import sempre.core.pitch.Pitch;
 
 public class MovesTest {
   private static Move move(String instrument, Map<String, String> options, String from, String to) {
-    Setup setup = Setup.of(Catalogue.standard().instrument(instrument), options);
+    Setup setup = Catalogue.standard().setup(instrument, options);
     Keywork k = setup.instrument().keywork();
     return Moves.between(setup, k.read(from), k.read(to));
   }
@@ -55,7 +55,7 @@ public class MovesTest {
   /** Common practice, no source: bis never slides to or from B; under A it may leave its key. */
   @Test
   public void aKeyIsLeftAtLeisureUnderANoteThatDoesNotHearIt() {
-    Setup sax = Setup.of(Catalogue.standard().instrument("alto-sax"), Map.of());
+    Setup sax = Catalogue.standard().setup("alto-sax", Map.of());
     Keywork k = sax.instrument().keywork();
     Move toA = Moves.between(sax, k.read("1 bis |"), k.read("1 2 |"));
     assertEquals(toA.slides().get(0).way(), SlideRule.Way.ROLL);
@@ -101,7 +101,7 @@ public class MovesTest {
 
   @Test
   public void sameValvesOtherPartialMovesNothingButTheLips() {
-    Setup setup = Setup.of(Catalogue.standard().instrument("trumpet"), Map.of());
+    Setup setup = Catalogue.standard().setup("trumpet", Map.of());
     var f4 = setup.ways(sempre.core.pitch.Pitch.parse("F4")).get(0);
     var bFlat4 = setup.ways(sempre.core.pitch.Pitch.parse("Bb4")).get(0);
     Move m = Moves.between(setup, f4, bFlat4);
@@ -167,7 +167,7 @@ public class MovesTest {
 
   @Test
   public void theHornsThumbChangesTheSide() {
-    Setup horn = Setup.of(Catalogue.standard().instrument("horn"), Map.of());
+    Setup horn = Catalogue.standard().setup("horn", Map.of());
     Keywork k = horn.instrument().keywork();
     assertTrue(Moves.between(horn, k.read("1"), k.read("T 1 2")).sideChange());
     assertFalse(Moves.between(horn, k.read("1"), k.read("1 2")).sideChange());
@@ -185,7 +185,7 @@ public class MovesTest {
   }
 
   private static Move brass(String instrument, String a, String b) {
-    Setup setup = Setup.of(Catalogue.standard().instrument(instrument), Map.of());
+    Setup setup = Catalogue.standard().setup(instrument, Map.of());
     return Moves.between(
         setup,
         setup.ways(sempre.core.pitch.Pitch.parse(a)).get(0),
@@ -215,7 +215,7 @@ public class MovesTest {
 
   @Test
   public void theWayBackIsTheMirrorOfTheWayThere() {
-    Setup setup = Setup.of(Catalogue.standard().instrument("alto-sax"), Map.of());
+    Setup setup = Catalogue.standard().setup("alto-sax", Map.of());
     for (String[] pair :
         new String[][] {{"1 2 |", "1 2 | sBb"}, {"1 |", "2 |"}, {"O 1 2 3 |", "O f 2 |"}}) {
       Keywork k = setup.instrument().keywork();
@@ -228,7 +228,7 @@ public class MovesTest {
   }
 
   private static Move standard(String instrument, String from, String to) {
-    Setup setup = Setup.of(Catalogue.standard().instrument(instrument), Map.of());
+    Setup setup = Catalogue.standard().setup(instrument, Map.of());
     return Moves.between(
         setup, setup.ways(Pitch.parse(from)).get(0), setup.ways(Pitch.parse(to)).get(0));
   }

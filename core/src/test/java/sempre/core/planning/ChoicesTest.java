@@ -19,6 +19,7 @@ import org.jgrapht.graph.DefaultWeightedEdge;
 import org.jgrapht.graph.SimpleDirectedWeightedGraph;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import sempre.core.Judgement;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Entry;
 import sempre.core.instrument.Setup;
@@ -40,7 +41,7 @@ public class ChoicesTest {
   }
 
   private static Player able(String id) {
-    return Player.able(Setup.of(Catalogue.standard().instrument(id), Map.of()));
+    return Player.able(Catalogue.standard().setup(id, Map.of()));
   }
 
   /** Every choice of entries for a short line with its cheapest way through: no cleverness. */
@@ -257,7 +258,7 @@ public class ChoicesTest {
     List<Worth> worth = Worth.of(flat, knowsStandards("flute", flat));
     assertEquals(worth.get(0).entry().label(), "thumb-b-flat");
     assertEquals(worth.get(0).notes().size(), 3);
-    assertTrue(worth.get(0).saves() > Worth.LEAST);
+    assertTrue(worth.get(0).saves() > Judgement.Telling.WORTH_LEARNING);
     Line plain = Phrase.of("tempo=80: G4/4 *A4/4 B4/4 A4/4").line();
     assertEquals(Worth.of(plain, knowsStandards("flute", plain)), List.of());
     assertEquals(Worth.of(flat, able("flute")), List.of(), "of others nothing is known");
@@ -281,7 +282,7 @@ public class ChoicesTest {
   public void aNoteBeyondReachHasAnOctaveThatIsNot() {
     Player small =
         Player.of(
-            Setup.of(Catalogue.standard().instrument("trombone"), Map.of()),
+            Catalogue.standard().setup("trombone", Map.of()),
             Map.of(),
             Set.of("p6", "p7"),
             Optional.empty());
@@ -290,10 +291,7 @@ public class ChoicesTest {
     // E flat an octave up has a fingering, but nobody is sent up to a harder note
     Player oboe =
         Player.of(
-            Setup.of(Catalogue.standard().instrument("oboe"), Map.of()),
-            Map.of(),
-            Set.of("Eb"),
-            Optional.empty());
+            Catalogue.standard().setup("oboe", Map.of()), Map.of(), Set.of("Eb"), Optional.empty());
     assertEquals(other(oboe, "Eb5"), "");
     Player recorder = able("recorder-soprano");
     assertEquals(other(recorder, "C1"), "");

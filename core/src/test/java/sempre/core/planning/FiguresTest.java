@@ -28,7 +28,7 @@ public class FiguresTest {
     final Route alike;
 
     Twice(String instrument, String phrase) {
-      Setup setup = Setup.of(Catalogue.standard().instrument(instrument), Map.of());
+      Setup setup = Catalogue.standard().setup(instrument, Map.of());
       Player player = Player.able(setup);
       notes = Phrase.of(phrase).line().notes();
       Layers all = new Layers(player);
@@ -100,7 +100,7 @@ public class FiguresTest {
   @Test
   public void theWordForAFigureIsSaid() {
     Object[] sax = figures()[0];
-    Setup setup = Setup.of(Catalogue.standard().instrument("alto-sax"), Map.of());
+    Setup setup = Catalogue.standard().setup("alto-sax", Map.of());
     Plan plan = Planner.plan(Phrase.of((String) sax[1]).line(), Player.able(setup));
     Plan.Alternative other =
         plan.notes().get(12).alternatives().stream()
@@ -117,7 +117,7 @@ public class FiguresTest {
     int less = 0;
     for (String id : List.of("trombone", "clarinet", "alto-sax", "flute", "bassoon")) {
       Random random = new Random(4);
-      Setup setup = Setup.of(Catalogue.standard().instrument(id), Map.of());
+      Setup setup = Catalogue.standard().setup(id, Map.of());
       int low = setup.lowest().midi();
       int span = Math.min(24, setup.highest().midi() - low - 8);
       for (int t = 0; t < 500; t++) {

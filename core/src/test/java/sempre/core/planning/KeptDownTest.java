@@ -15,7 +15,7 @@ import sempre.core.score.Phrase;
 /** What a plan keeps down where it is not heard (common practice, no source). */
 public class KeptDownTest {
   private static Plan plan(String instrument, String phrase) {
-    Setup setup = Setup.of(Catalogue.standard().instrument(instrument), Map.of());
+    Setup setup = Catalogue.standard().setup(instrument, Map.of());
     return Planner.plan(Phrase.of(phrase).line(), Player.able(setup));
   }
 

@@ -27,7 +27,7 @@ public class OrnamentedTest {
   private static final KeySignature C = new KeySignature(0);
 
   private static Plan.PlannedNote asked(String instrument, String phrase) {
-    Setup setup = Setup.of(Catalogue.standard().instrument(instrument), Map.of());
+    Setup setup = Catalogue.standard().setup(instrument, Map.of());
     Phrase p = Phrase.of(phrase);
     return Planner.plan(p.line(), Player.able(setup)).notes().get(p.first());
   }
@@ -120,7 +120,7 @@ public class OrnamentedTest {
 
   @Test
   public void anOrnamentWhoseNoteIsNotThereIsSaidToBeLeftOut() {
-    Setup recorder = Setup.of(Catalogue.standard().instrument("recorder-soprano"), Map.of());
+    Setup recorder = Catalogue.standard().setup("recorder-soprano", Map.of());
     Pitch top = recorder.highest();
     Note n = Phrase.of(": C5/2").line().notes().get(0);
     Note high =
@@ -151,7 +151,7 @@ public class OrnamentedTest {
 
   @Test
   public void aHandThatCantReachTrillsAnotherWay() {
-    Setup sax = Setup.of(Catalogue.standard().instrument("alto-sax"), Map.of());
+    Setup sax = Catalogue.standard().setup("alto-sax", Map.of());
     Phrase p = Phrase.of("key=0: G4/4 *B4/2~ A4/4");
     Player small = Player.of(sax, Map.of(), Set.of("sC"), Optional.empty());
     Ornamented o = Planner.plan(p.line(), small).notes().get(1).ornament().orElseThrow();

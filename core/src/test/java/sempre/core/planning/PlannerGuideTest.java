@@ -55,7 +55,7 @@ public class PlannerGuideTest {
   @Test(dataProvider = "examples")
   public void theWorkedExampleIsWhatIsComputed(
       String id, String from, String fromNote, String to, String toNote, double effort, double d) {
-    Setup setup = Setup.of(Catalogue.standard().instrument(id), Map.of());
+    Setup setup = Catalogue.standard().setup(id, Map.of());
     Fingering a = setup.instrument().keywork().read(from);
     Fingering b = setup.instrument().keywork().read(to);
     Move move =

@@ -31,7 +31,7 @@ import sempre.core.score.Phrase;
 
 public class PlannerTest {
   private static Setup setup(String id) {
-    return Setup.of(Catalogue.standard().instrument(id), Map.of());
+    return Catalogue.standard().setup(id, Map.of());
   }
 
   @DataProvider
@@ -268,7 +268,7 @@ public class PlannerTest {
     assertEquals(plan.notes().get(0).way().fingering().text(), "p1");
     Player attached =
         Player.of(
-            Setup.of(Catalogue.standard().instrument("trombone"), Map.of("Fattachment", "true")),
+            Catalogue.standard().setup("trombone", Map.of("Fattachment", "true")),
             Map.of(),
             Set.of("p6", "p7"),
             Optional.empty());

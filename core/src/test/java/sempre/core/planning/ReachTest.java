@@ -30,7 +30,7 @@ public class ReachTest {
   private static Setup setup(String id, String... options) {
     Map<String, String> chosen =
         Stream.of(options).map(o -> o.split("=")).collect(Collectors.toMap(o -> o[0], o -> o[1]));
-    return Setup.of(Catalogue.standard().instrument(id), chosen);
+    return Catalogue.standard().setup(id, chosen);
   }
 
   private static Player avoiding(Setup setup, String... places) {

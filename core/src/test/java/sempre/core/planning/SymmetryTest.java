@@ -21,7 +21,7 @@ import sempre.core.score.Phrase;
 /** What must stay the same when a phrase is turned round or put in another octave. Computed. */
 public class SymmetryTest {
   private static Setup setup(String id) {
-    return Setup.of(Catalogue.standard().instrument(id), Map.of());
+    return Catalogue.standard().setup(id, Map.of());
   }
 
   @DataProvider

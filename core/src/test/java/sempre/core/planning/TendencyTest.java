@@ -39,7 +39,7 @@ public class TendencyTest {
   @Test(dataProvider = "notes")
   public void aLongNoteIsNoFurtherOffThanItsMainForm(
       String id, String note, Map<String, Integer> off) {
-    Setup setup = Setup.of(Catalogue.standard().instrument(id), Map.of());
+    Setup setup = Catalogue.standard().setup(id, Map.of());
     if (setup.ways(Pitch.parse(note).midi()).isEmpty()) {
       // with the bell covered by the knee only: not taught at school
       assertEquals(id + " " + note, "recorder-soprano C#6");
@@ -69,7 +69,7 @@ public class TendencyTest {
     List<String> wrong = new ArrayList<>();
     int held = 0;
     for (String[] r : Reference.rows("tendencies.txt")) {
-      Setup setup = Setup.of(Catalogue.standard().instrument(r[0]), Map.of());
+      Setup setup = Catalogue.standard().setup(r[0], Map.of());
       for (Setup.Way w : setup.everyWay(Pitch.parse(r[1]).midi())) {
         if (w.fingering().text().equals(r[2]) && w.entry().cents().isPresent()) {
           double cents = w.entry().cents().getAsDouble();
@@ -92,7 +92,7 @@ public class TendencyTest {
             .collect(Collectors.groupingBy(r -> r[0] + " " + r[1]));
     List<String> free = new ArrayList<>();
     for (List<String[]> rows : notes.values()) {
-      Setup setup = Setup.of(Catalogue.standard().instrument(rows.get(0)[0]), Map.of());
+      Setup setup = Catalogue.standard().setup(rows.get(0)[0], Map.of());
       Map<String, Integer> off =
           rows.stream()
               .collect(Collectors.toMap(r -> r[2], r -> Math.abs(SIGNS.indexOf(r[3]) - 2)));

@@ -25,7 +25,7 @@ import sempre.core.score.Phrase;
 /** What moves in a trill, and how well it goes. */
 public class TrillsTest {
   private static Setup setup(String id) {
-    return Setup.of(Catalogue.standard().instrument(id), Map.of());
+    return Catalogue.standard().setup(id, Map.of());
   }
 
   private static List<Trill> trills(Setup setup, int lower, int width) {

@@ -8,7 +8,6 @@ import java.util.Map;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import sempre.core.instrument.Catalogue;
-import sempre.core.instrument.Setup;
 import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Pitch;
 import sempre.core.pitch.Transposition;
@@ -100,7 +99,7 @@ public class PartTest {
   }
 
   private static PartChoice.Reading read(Part p, String id, PartChoice.Pages pages) {
-    return PartChoice.read(p, Setup.of(Catalogue.standard().instrument(id), Map.of()), pages);
+    return PartChoice.read(p, Catalogue.standard().setup(id, Map.of()), pages);
   }
 
   @Test

@@ -23,7 +23,7 @@ import sempre.core.planning.Player;
 public class LessonTest {
   /** One who has these notes with their standard fingerings. */
   private static Player knowing(String id, String... notes) {
-    Setup setup = Setup.of(Catalogue.standard().instrument(id), Map.of());
+    Setup setup = Catalogue.standard().setup(id, Map.of());
     Set<String> known = new HashSet<>();
     for (String n : notes) {
       Pitch p = Pitch.parse(n);
@@ -88,7 +88,7 @@ public class LessonTest {
 
   @Test
   public void aFingerThatGoesFromKeyToKeyIsNamedWithBoth() {
-    Setup flute = Setup.of(Catalogue.standard().instrument("flute"), Map.of());
+    Setup flute = Catalogue.standard().setup("flute", Map.of());
     Pitch a = Pitch.parse("A4");
     Player thumb =
         Player.of(

@@ -21,7 +21,7 @@ import sempre.core.planning.Player;
 
 public class TroubleTest {
   private static Setup setup(String id) {
-    return Setup.of(Catalogue.standard().instrument(id), Map.of());
+    return Catalogue.standard().setup(id, Map.of());
   }
 
   private static List<Cause> causes(String id, String expected, String heard) {
@@ -278,9 +278,7 @@ public class TroubleTest {
   @Test
   public void anOpenHoleFluteLeaksAtItsHoles() {
     for (boolean open : new boolean[] {false, true}) {
-      Setup s =
-          Setup.of(
-              Catalogue.standard().instrument("flute"), Map.of("openHole", String.valueOf(open)));
+      Setup s = Catalogue.standard().setup("flute", Map.of("openHole", String.valueOf(open)));
       boolean byHoles =
           Trouble.causes(s, Pitch.parse("E4"), Pitch.parse("F#4")).stream()
               .map(Cause::fault)

@@ -395,7 +395,7 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
     Optional<Compass.Range> plays = Optional.empty();
     if (instrument.isPresent()) {
       try {
-        Setup setup = Setup.of(instrument.get(), options);
+        Setup setup = Catalogue.standard().setup(instrument.get().id(), options);
         for (String token : of.getOrDefault(Meaning.REACH, "").split("[\\s,;]+")) {
           if (!token.isEmpty()) {
             reach.addAll(instrument.get().keywork().places(token, setup.options()));

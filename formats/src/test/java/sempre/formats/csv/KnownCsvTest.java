@@ -14,7 +14,7 @@ import sempre.formats.Said;
 import sempre.formats.UnreadableException;
 
 public class KnownCsvTest {
-  private static final Setup FLUTE = Setup.of(Catalogue.standard().instrument("flute"), Map.of());
+  private static final Setup FLUTE = Catalogue.standard().setup("flute", Map.of());
 
   @Test
   public void readsNotesWithTheirFingeringsInAnyOrder() {

@@ -92,7 +92,7 @@ public class ChoraleTest {
 
   /** How a player who has only some of the notes plays one of the parts. */
   private SimplerPart.Setting setting(String instrument, int part, Random random) {
-    Setup setup = Setup.of(Catalogue.standard().instrument(instrument), Map.of());
+    Setup setup = Catalogue.standard().setup(instrument, Map.of());
     PartChoice.Reading r =
         PartChoice.read(score.parts().get(part), setup, PartChoice.Pages.AS_SAID);
     Line line = r.part().topLine().orElseThrow();

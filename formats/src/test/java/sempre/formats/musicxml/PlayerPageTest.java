@@ -128,7 +128,7 @@ public class PlayerPageTest {
   @Test
   public void aPlayerGetsTheOwnPartOrAnotherOneTransposedToTheOctaveThatFits() {
     var score = MusicXmlReader.read(bytes(CONCERT));
-    Setup alto = Setup.of(Catalogue.standard().instrument("alto-sax"), Map.of());
+    Setup alto = Catalogue.standard().setup("alto-sax", Map.of());
     PartChoice.Reading r =
         PartChoice.read(
             PartChoice.best(score, alto.instrument()).orElseThrow(),
@@ -136,12 +136,12 @@ public class PlayerPageTest {
             PartChoice.Pages.AS_SAID);
     assertEquals(r.move(), TO_ALTO);
     assertTrue(Said.of(r.remark().orElseThrow()).contains("transposed to this page"));
-    Setup trombone = Setup.of(Catalogue.standard().instrument("trombone"), Map.of());
+    Setup trombone = Catalogue.standard().setup("trombone", Map.of());
     PartChoice.Reading low =
         PartChoice.read(score.parts().get(0), trombone, PartChoice.Pages.AS_SAID);
     assertEquals(low.move(), new Transposition(-7, -12));
     assertTrue(Said.of(low.remark().orElseThrow()).contains("an octave lower"));
-    Setup flute = Setup.of(Catalogue.standard().instrument("flute"), Map.of());
+    Setup flute = Catalogue.standard().setup("flute", Map.of());
     assertEquals(
         PartChoice.read(score.parts().get(0), flute, PartChoice.Pages.AS_SAID).move(),
         Transposition.CONCERT);

@@ -139,7 +139,7 @@ class PeopleController {
         others.add(Names.student(o));
       }
     }
-    Setup setup = Setup.of(Catalogue.standard().instrument(s.instrument()), s.options());
+    Setup setup = Catalogue.standard().setup(s.instrument(), s.options());
     Keywork keywork = setup.instrument().keywork();
     Set<String> avoid = Player.of(setup, Map.of(), s.avoid(), Optional.empty()).avoid();
     List<Hold> reach =
@@ -334,7 +334,11 @@ class PeopleController {
         });
     // a name without a side is kept as both hands'
     Player player =
-        Player.of(Setup.of(instrument, options), Ways.without(style), avoid, Optional.empty());
+        Player.of(
+            Catalogue.standard().setup(b.instrument(), options),
+            Ways.without(style),
+            avoid,
+            Optional.empty());
     return new People.Student(
         id,
         b.givenName().strip(),

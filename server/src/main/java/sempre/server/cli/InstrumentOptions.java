@@ -81,6 +81,6 @@ final class InstrumentOptions {
   }
 
   Setup setup(String instrument) {
-    return Setup.of(Catalogue.standard().instrument(instrument), set);
+    return Catalogue.standard().setup(instrument, set);
   }
 }

@@ -16,7 +16,6 @@ import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 import sempre.core.Saying;
 import sempre.core.instrument.Catalogue;
-import sempre.core.instrument.Setup;
 import sempre.core.instrument.Stage;
 import sempre.core.pitch.Pitch;
 import sempre.core.teaching.NewNote;
@@ -57,8 +56,7 @@ final class NewNoteCommand implements Callable<Integer> {
     Stage at = Stage.of(stage);
     List<NewNote> band = new ArrayList<>();
     for (String id : only.isEmpty() ? Catalogue.standard().ids() : only) {
-      Optional<NewNote> n =
-          NewNote.of(concert, Setup.of(Catalogue.standard().instrument(id), Map.of()), at);
+      Optional<NewNote> n = NewNote.of(concert, Catalogue.standard().setup(id, Map.of()), at);
       n.ifPresent(band::add);
     }
     PrintWriter out = spec.commandLine().getOut();

@@ -17,6 +17,7 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 import sempre.core.Refusal;
+import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Setup;
 import sempre.core.instrument.TrillFingering;
 import sempre.core.pitch.Pitch;
@@ -111,7 +112,8 @@ final class TrillCommand implements Callable<Integer> {
       if (other) {
         Map<String, String> set = new TreeMap<>(setup.options());
         set.putAll(t.requires());
-        Player player = playerOptions.player(Setup.of(setup.instrument(), set));
+        Player player =
+            playerOptions.player(Catalogue.standard().setup(setup.instrument().id(), set));
         Trills.of(player, low, high).stream().filter(x -> known.add(key(x))).forEach(more::add);
       }
     }

@@ -240,7 +240,7 @@ public class DemoSchool implements SmartInitializingSingleton {
             new People.Student(
                 0, p.givenName, p.initial, p.instrument, p.options, p.avoid, Map.of(), 0, p.seat));
     people.setGroups(tx, id, List.of(group));
-    Setup setup = Setup.of(Catalogue.standard().instrument(p.instrument), p.options);
+    Setup setup = Catalogue.standard().setup(p.instrument, p.options);
     Player player = Player.of(setup, Map.of(), p.avoid, Optional.empty());
     for (Heard h : p.heard) {
       boolean etude = h.exercise().startsWith(ETUDE);

@@ -104,7 +104,7 @@ public class Houses {
     House house = house(tx, instrument);
     return setups.get(
         new SetupKey(house, Map.copyOf(options)),
-        k -> Setup.of(Catalogue.standard().instrument(instrument), options, house));
+        k -> Catalogue.standard().setup(instrument, options, house));
   }
 
   public void add(Db.Tx tx, String instrument, Entry own) throws SQLException {

@@ -1,0 +1,368 @@
+package sempre.core;
+
+/**
+ * The numbers of judgement that are no {@link sempre.core.planning.Weight}: where a step is drawn,
+ * how far is near, what is told first. All are common practice, no source, unless one says
+ * otherwise; they are kept in one place so that they can be argued with. What is computed, counted
+ * or only keeps a list short stands where it is used.
+ */
+public final class Judgement {
+  private Judgement() {}
+
+  /** Notes that slip out between two fingerings. */
+  public static final class Slips {
+    /** How many semitones from one of the two notes a slip may lie: a major sixth. */
+    public static final int REACH = 9;
+
+    /** The time for which slips are put in order, in seconds. */
+    public static final double UNHURRIED_SECONDS = 0.25;
+
+    /** A finger is late for so much of the time there is, as a rule. */
+    public static final double LATE_SHARE = 0.25;
+
+    /** Bounds of that, in seconds. */
+    public static final double LEAST_LATE_SECONDS = 0.015;
+
+    public static final double MOST_LATE_SECONDS = 0.06;
+
+    /** Half of such a moment is heard after so many seconds. */
+    public static final double HEARD_SECONDS = 0.03;
+
+    /** From so many semitones on a wrong note stands out by itself. */
+    public static final int FAR = 4;
+
+    /** Two fingers that err together are so much rarer than one. */
+    public static final double TOGETHER = 0.25;
+
+    /** From so much on it stands out, 0 to 1. */
+    public static final double STANDS_OUT = 0.4;
+
+    /** From so much on it is heard at all. */
+    public static final double IS_HEARD = 0.2;
+
+    private Slips() {}
+  }
+
+  /** Figures that are fingered alike. */
+  public static final class Figure {
+    /** Neighbours that count on each side. */
+    public static final int REACH = 2;
+
+    /** Notes in the longest figure that is looked for as a turn. */
+    public static final int LONGEST_TURN = 6;
+
+    private Figure() {}
+  }
+
+  /** Trills and other ornaments. */
+  public static final class Trilling {
+    /** The widest trill, in semitones. */
+    public static final int WHOLE_STEP = 2;
+
+    /** From this partial on the lips trill to the next, a step away: 204 cents and less. */
+    public static final int LIPS_FROM = 8;
+
+    /** So many fingers don't trill together well. */
+    public static final int MANY_FINGERS = 3;
+
+    /** How much a trill is to be avoided that goes fairly, in units of the weight of trills. */
+    public static final double FAIR = 1;
+
+    /** The same of a poor one. */
+    public static final double POOR = 3;
+
+    /** The same of a note for which there is none. */
+    public static final double NONE = 6;
+
+    /** The same where the upper note is not the house's. */
+    public static final double NOT_THE_HOUSES = 0.7;
+
+    /** Each note of a turn or mordent is thought so long, in seconds. */
+    public static final double STEP_SECONDS = 0.1;
+
+    private Trilling() {}
+  }
+
+  /** How long a note is out of tune, as far as it counts, in seconds. */
+  public static final class Tuned {
+    public static final double LEAST_SECONDS = 0.1;
+
+    public static final double MOST_SECONDS = 2;
+
+    private Tuned() {}
+  }
+
+  /** What is worth a word in a plan; in units of {@link sempre.core.planning.Weight}. */
+  public static final class Telling {
+    /** A difference in effort that is worth a word. */
+    public static final double CLEARLY = 0.5;
+
+    /** What weighs less is not told. */
+    public static final double AUDIBLE = 0.05;
+
+    /** A second reason is given where it weighs so much of the first. */
+    public static final double SECOND = 0.4;
+
+    /** Of places that weigh about the same the nearest is named: so much for each note between. */
+    public static final double FARTHER = 0.05;
+
+    /** Another place is named with, or in place of, the dearest where it weighs so much of it. */
+    public static final double BOTH_SIDES = 0.4;
+
+    /** A new fingering is worth learning for a piece where it saves so much. */
+    public static final double WORTH_LEARNING = 0.5;
+
+    /** Changes so many notes apart are fingered as one thing. */
+    public static final int TOGETHER = 2;
+
+    private Telling() {}
+  }
+
+  /** What the tubes of brass are asked for. */
+  public static final class Brass {
+    /** How far from equal temperament a combination of valves may lie, in cents. */
+    public static final double LIMIT_CENTS = 35;
+
+    /** A slide position is marked high or low where the partial is off by more, in cents. */
+    public static final double MARKED_CENTS = 20;
+
+    /** The attachment is offered where it shortens the slide by so much, in centimetres. */
+    public static final double ATTACHMENT_SAVES_CM = 20;
+
+    /** Partials used on the attachment's tube, for the low notes it is made for. */
+    public static final int ATTACHMENT_HIGHEST = 4;
+
+    /** So much further than seventh position the slide can be drawn, in centimetres. */
+    public static final double BEYOND_CM = 5;
+
+    /** A way of the slide that is shorter is none, in centimetres. */
+    public static final double STILL_CM = 0.05;
+
+    /** Up to this partial the attachment stands in for far positions. */
+    public static final int NEAR_PARTIAL = 3;
+
+    private Brass() {}
+  }
+
+  /** What a change may be for a student of a stage, as difficulty from 0 to 1. */
+  public static final class TooHard {
+    /** The first years play what needs care but no practice of its own. */
+    public static final double FIRST_YEARS = 0.45;
+
+    /** At school what needs practice is played. */
+    public static final double SCHOOL = 0.65;
+
+    /** Advanced players play anything that is done. */
+    public static final double ADVANCED = 0.9;
+
+    private TooHard() {}
+  }
+
+  /** How long what was heard stays, and what comes next. */
+  public static final class Learning {
+    /** What was secure counts half after so many days. */
+    public static final int HALF_LIFE_DAYS = 21;
+
+    /** So much must be left for a note to count as had. */
+    public static final double LEFT = 0.25;
+
+    /** An exercise that brings one new note costs so much. */
+    public static final int EXERCISE = 2;
+
+    /** A note learned by itself costs a little more. */
+    public static final int BY_ITSELF = 3;
+
+    /** A row of notes may go on so far from a note that is had, in semitones: a third. */
+    public static final int NEXT_SEMITONES = 4;
+
+    /** Where in the range of their stage beginners start, from 0 (its lowest note) to 1. */
+    public static final double BEGINNING = 0.45;
+
+    private Learning() {}
+  }
+
+  /** How near a known fingering is to a new one, in fingers that do something else. */
+  public static final class Nearness {
+    /** Farther away nothing is compared, in semitones: an octave and a twelfth are within. */
+    public static final int SEMITONES = 19;
+
+    /** Only the register key is added. */
+    public static final double ONE_KEY = 0.6;
+
+    /** A finger that goes from key to key. */
+    public static final double SLIDE = 1.5;
+
+    /** Each centimetre of slide. */
+    public static final double CENTIMETRE = 0.1;
+
+    /** Each partial between. */
+    public static final double PARTIAL = 0.5;
+
+    /** Each semitone between. */
+    public static final double SEMITONE = 0.04;
+
+    private Nearness() {}
+  }
+
+  /** How much is changed in a simpler part. */
+  public static final class Simpler {
+    /** A note in another octave, for each octave. */
+    public static final double OCTAVE = 1;
+
+    /** What each further note of the same turn saves of that. */
+    public static final double SAME_TURN = 0.5;
+
+    /** A chord note in its place. */
+    public static final double CHORD_NOTE = 2;
+
+    /** A rest off the beat. */
+    public static final double LEFT_OUT_WEAK = 3;
+
+    /** A rest on the beat. */
+    public static final double LEFT_OUT_STRONG = 8;
+
+    /** A grace note left out. */
+    public static final double GRACE = 0.5;
+
+    /** Each semitone that a chord note lies away or a leap has grown. */
+    public static final double SEMITONE = 0.1;
+
+    /** A leap of more than an octave. */
+    public static final double WIDE_LEAP = 1;
+
+    /** The line turns the other way. */
+    public static final double OTHER_WAY = 0.2;
+
+    private Simpler() {}
+  }
+
+  /** The music, where it does not say. */
+  public static final class Music {
+    /** The tempo of a part that has none, in quarter notes a minute. */
+    public static final double TEMPO = 96;
+
+    private Music() {}
+  }
+
+  /**
+   * In which order a teacher thinks of what may have gone wrong: the smaller the number, the
+   * sooner.
+   */
+  public static final class Rank {
+    /** Where a note has a sharp or flat and its natural sounds, reading is the likeliest of all. */
+    public static final double ACCIDENTAL_FORGOTTEN = 0;
+
+    /** What the catalogue says must not be held is the habit to look for first. */
+    public static final double MUST_BE_UP = 0.3;
+
+    /** Half of a hole, where the table has the note: covered, or half open. */
+    public static final double HALF = 0.5;
+
+    /** Two fingers or valves exchanged, where the table has just this note. */
+    public static final double SWAPPED = 0.7;
+
+    /** A register key, or the thumb that works as one, gives just this note. */
+    public static final double REGISTER_KEY = 0.8;
+
+    /** The next partial on the same valves or position is the commonest wrong note on brass. */
+    public static final double NEXT_PARTIAL = 0.9;
+
+    /** One finger is late, or one too many is down. */
+    public static final double FINGER = 1;
+
+    /** One valve is up or down, on the same partial. */
+    public static final double VALVE = 1;
+
+    /** The ring finger presses its valve though nothing asks for it: rarer. */
+    public static final double WEAK_VALVE = 1.7;
+
+    /** One finger is on another of its keys. */
+    public static final double WRONG_KEY = 1;
+
+    /** The slide stands elsewhere on the same partial: likelier, the nearer. */
+    public static final double SLIDE = 1;
+
+    /** On the way from the note before, fingers do not move together. */
+    public static final double SLIPPED = 1.1;
+
+    /** Palm or side keys that are not reached. */
+    public static final double KEYS_MISSED = 1.2;
+
+    /** Fingered as the octave below. */
+    public static final double FINGERED_AS = 1.3;
+
+    /** The right fingers in another register. */
+    public static final double REGISTER = 1.4;
+
+    /** The lower part of a fork is forgotten. */
+    public static final double FORK = 1.5;
+
+    /** The concert name was read. */
+    public static final double CONCERT_NAME = 1.55;
+
+    /** A place on the staff is misread; lines for lines and spaces for spaces first. */
+    public static final double MISREAD = 1.6;
+
+    /** A key is brushed. */
+    public static final double BRUSHED = 2;
+
+    /** Each semitone that a wrong key leads farther away than a neighbouring note. */
+    public static final double FARTHER = 0.4;
+
+    /** So many semitones away a key is still that of a neighbouring note. */
+    public static final int NEAR = 2;
+
+    /** Some key far above is brushed. */
+    public static final double BRUSHED_ABOVE = 2.2;
+
+    /** Some partials away on the same hold. */
+    public static final double FAR_PARTIAL = 2.4;
+
+    /** A sharp or flat is played that does not stand there. */
+    public static final double ACCIDENTAL_ADDED = 2.5;
+
+    /** A finger does not close quite. */
+    public static final double LEAK = 2.6;
+
+    /** The wrong octave was read. */
+    public static final double OCTAVE = 2.8;
+
+    /** The other clef was read. */
+    public static final double CLEF = 3;
+
+    /** Transposed the wrong way. */
+    public static final double TRANSPOSED_TWICE = 3.2;
+
+    /** A valve and the next partial besides. */
+    public static final double VALVE_AND_PARTIAL = 3.5;
+
+    /** What is only computed from the holes is less sure than what the table says. */
+    public static final double BY_ITS_HOLES = 0.2;
+
+    /** Another fingering than the player's usual one is meant less often. */
+    public static final double NOT_USUAL = 0.6;
+
+    /** The same on brass, where others are rare. */
+    public static final double NOT_USUAL_BRASS = 3;
+
+    /** How far above a spoiled note may come out, in semitones: up to the twelfth. */
+    public static final int FAR_ABOVE = 19;
+
+    /** Each further partial away. */
+    public static final double PER_PARTIAL = 0.1;
+
+    /** Misread on another hold than the usual one. */
+    public static final double MISREAD_OTHERWISE = 0.3;
+
+    /** In a lesson a fault comes so much sooner where its finger is new. */
+    public static final double NEW_FINGER = 0.4;
+
+    /** The same where the finger is weak. */
+    public static final double WEAK_FINGER = 0.1;
+
+    /** In a lesson each semitone to what is heard puts a fault a little later. */
+    public static final double PER_SEMITONE = 0.01;
+
+    private Rank() {}
+  }
+}
