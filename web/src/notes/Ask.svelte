@@ -59,7 +59,7 @@
   <h3>{ui.notes.somethingElse}</h3>
   <Select
     size="sm"
-    labelText={ui.notes.isFingered(note.shown)}
+    labelText={(table.kind === 'NONE' ? ui.notes.isWritten : ui.notes.isFingered)(note.shown)}
     selected={heard}
     on:change={(e) => (heard = String((e.target as HTMLSelectElement).value))}
   >

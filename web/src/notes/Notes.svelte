@@ -110,6 +110,8 @@
     const middle = table.notes[Math.floor(table.notes.length / 2)]!.midi + table.semitones;
     return middle < 57 ? 'bass' : 'treble';
   });
+  /** its players find each note by its name: there is nothing to finger */
+  const byName = $derived(table?.kind === 'NONE');
   const brass = $derived(table?.kind === 'VALVES' || table?.kind === 'SLIDE');
 
   function choose(midi: number) {
@@ -251,25 +253,27 @@
             {#each o.values as v (v.value)}<SelectItem value={v.value} text={v.label} />{/each}
           </Select>
         {/each}
-        <Select
-          size="sm"
-          labelText={ui.notes.showWhat}
-          selected={purpose}
-          on:change={(e) => {
-            purpose = (e.target as HTMLSelectElement).value as typeof purpose;
-            at = 0;
-          }}
-        >
-          <SelectItem value="" text={ui.notes.everything} />
-          <SelectItem value="FACILITY" text={ui.notes.theFingers} />
-          <SelectItem value="RESPONSE" text={ui.notes.speaking} />
-          <SelectItem value="INTONATION" text={ui.notes.thePitch} />
-          <SelectItem value="DYNAMICS" text={ui.notes.softLoud} />
-          <SelectItem value="REACH" text={ui.notes.smallHands} />
-          <SelectItem value="TRILL" text={ui.notes.trills} />
-          <SelectItem value="SPECIAL" text={ui.notes.specials} />
-          <SelectItem value="OWN" text={ui.notes.thisHouse} />
-        </Select>
+        {#if !byName}
+          <Select
+            size="sm"
+            labelText={ui.notes.showWhat}
+            selected={purpose}
+            on:change={(e) => {
+              purpose = (e.target as HTMLSelectElement).value as typeof purpose;
+              at = 0;
+            }}
+          >
+            <SelectItem value="" text={ui.notes.everything} />
+            <SelectItem value="FACILITY" text={ui.notes.theFingers} />
+            <SelectItem value="RESPONSE" text={ui.notes.speaking} />
+            <SelectItem value="INTONATION" text={ui.notes.thePitch} />
+            <SelectItem value="DYNAMICS" text={ui.notes.softLoud} />
+            <SelectItem value="REACH" text={ui.notes.smallHands} />
+            <SelectItem value="TRILL" text={ui.notes.trills} />
+            <SelectItem value="SPECIAL" text={ui.notes.specials} />
+            <SelectItem value="OWN" text={ui.notes.thisHouse} />
+          </Select>
+        {/if}
       </div>
     </header>
 
@@ -277,13 +281,15 @@
       <button class="plain link" onclick={() => eyes.name()}
         >{eyes.sounding ? ui.notes.soundingNames : ui.notes.writtenNames} <kbd>w</kbd></button
       >
-      <button class="plain link" onclick={() => eyes.turn()}
-        >{eyes.facing ? ui.notes.facing : ui.notes.asPlayer} <kbd>f</kbd></button
-      >
+      {#if !byName}
+        <button class="plain link" onclick={() => eyes.turn()}
+          >{eyes.facing ? ui.notes.facing : ui.notes.asPlayer} <kbd>f</kbd></button
+        >
+      {/if}
       <span class="quiet"
         ><kbd>←</kbd> <kbd>→</kbd>
-        {ui.notes.noteComma} <kbd>↑</kbd> <kbd>↓</kbd>
-        {ui.notes.fingeringWord}</span
+        {#if byName}{ui.notes.noteWord}{:else}{ui.notes.noteComma} <kbd>↑</kbd> <kbd>↓</kbd>
+          {ui.notes.fingeringWord}{/if}</span
       >
       <span class="key"
         ><span class="first">{ui.notes.firstYearsShort}</span>
@@ -328,6 +334,7 @@
               {#if mark && mark.note !== note.written}
                 <WayCard
                   way={mark.way}
+                  midi={mark.midi}
                   {table}
                   from={mark.shown}
                   chosen={false}
@@ -339,6 +346,7 @@
               {#each ways as w, i (w.fingering + w.role + w.requires)}
                 <WayCard
                   way={w}
+                  midi={note.midi}
                   {table}
                   chosen={i === Math.min(at, ways.length - 1)}
                   marked={mark?.note === note.written && mark.way.fingering === w.fingering}
@@ -353,7 +361,8 @@
               <button class="plain link" onclick={() => (purpose = '')}>{ui.notes.showAll}</button>
             </p>
           {/if}
-          {#if adding}
+          {#if byName}<!-- no fingering to add, to trill or to compare -->
+          {:else if adding}
             <OwnForm {table} {note} onadded={added} oncancel={() => (adding = false)} />
           {:else}
             <div class="add">
@@ -362,10 +371,12 @@
               >
             </div>
           {/if}
-          <Trills {table} {note} options={options()} />
+          {#if !byName}<Trills {table} {note} options={options()} />{/if}
         </section>
         <aside>
-          {#if way}
+          {#if way && byName}
+            <Ask {table} {note} options={options()} />
+          {:else if way}
             <Compare
               {table}
               options={options()}
@@ -403,7 +414,7 @@
             {/each}
           </ul>
         {/if}
-        <OwnFile id={table.id} changed={table.changed} onreplaced={added} />
+        {#if !byName}<OwnFile id={table.id} changed={table.changed} onreplaced={added} />{/if}
       </footer>
     {/if}
   {/if}

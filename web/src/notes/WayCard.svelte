@@ -2,12 +2,14 @@
 <script lang="ts">
   import type { Schemas } from '../api/client';
   import { short } from '../stand/lanes';
+  import Bars from './Bars.svelte';
   import Hands from './Hands.svelte';
   import { ui } from '../words/ui';
 
   type Way = Schemas['WayView'];
   let {
     way,
+    midi,
     table,
     chosen,
     marked,
@@ -16,6 +18,8 @@
     oncompare
   }: {
     way: Way;
+    /** the written note it is of */
+    midi: number;
     table: Schemas['TableView'];
     chosen: boolean;
     marked: boolean;
@@ -40,6 +44,8 @@
     SPECIAL: ui.notes.isSpecial,
     REACH: ui.notes.reach
   };
+  /** found by its name: there is nothing to finger */
+  const byName = $derived(table.kind === 'NONE');
   const role = $derived(
     way.hidden ? ui.notes.hidden : way.house ? ui.notes.houseStandard : roles[way.role]
   );
@@ -57,23 +63,29 @@
 <article class:chosen class:hidden={way.hidden} class:from={from !== ''}>
   {#if from}<p class="small quiet">{ui.notes.comparedFrom} <b>{from}</b></p>{/if}
   <button class="plain pick" aria-pressed={chosen} onclick={onchoose}>
-    <Hands
-      keys={table.keys}
-      held={way.held}
-      kind={table.kind}
-      guides={table.slideGuides}
-      slideCm={way.slideCm}
-      label={names}
-    />
+    {#if byName}
+      <Bars {midi} label={way.label} />
+    {:else}
+      <Hands
+        keys={table.keys}
+        held={way.held}
+        kind={table.kind}
+        guides={table.slideGuides}
+        slideCm={way.slideCm}
+        label={names}
+      />
+    {/if}
     <span class="label">{way.label}</span>
     {#if way.words}<span class="words">“{way.words}”</span>{/if}
-    <span class="notation">{short(way.fingering).join(' · ')}</span>
+    {#if !byName}<span class="notation">{short(way.fingering).join(' · ')}</span>{/if}
   </button>
-  <p class="small">
-    <b>{role}</b>{way.purposes.length
-      ? ', ' + way.purposes.map((p) => purposes[p]).join(', ')
-      : ''}{way.requires ? ui.notes.needs(way.requires) : ''}
-  </p>
+  {#if !byName}
+    <p class="small">
+      <b>{role}</b>{way.purposes.length
+        ? ', ' + way.purposes.map((p) => purposes[p]).join(', ')
+        : ''}{way.requires ? ui.notes.needs(way.requires) : ''}
+    </p>
+  {/if}
   {#if way.centsKnown && Math.abs(way.cents) >= 1}
     <p class="small">
       {way.cents > 0
@@ -86,9 +98,11 @@
   {#if way.free}<p class="small note">{ui.notes.mayStayDown(way.free)}</p>{/if}
   <p class="small quiet foot">
     <span>{way.source}</span>
-    <button class="plain link" aria-pressed={marked} onclick={oncompare}
-      >{marked ? ui.notes.comparing : ui.notes.compareHere}</button
-    >
+    {#if !byName}
+      <button class="plain link" aria-pressed={marked} onclick={oncompare}
+        >{marked ? ui.notes.comparing : ui.notes.compareHere}</button
+      >
+    {/if}
   </p>
 </article>
 

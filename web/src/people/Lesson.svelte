@@ -4,6 +4,8 @@
   import { api, asked, type Schemas } from '../api/client';
   import { loaded } from '../lib/load.svelte';
   import { read, shown as shownName } from '../lib/pitch';
+  import { midiOf } from '../lib/pitch';
+  import Bars from '../notes/Bars.svelte';
   import Hands from '../notes/Hands.svelte';
   import SheetWords from '../parts/SheetWords.svelte';
   import Staff from '../parts/Staff.svelte';
@@ -156,15 +158,19 @@
         </div>
         <div class="picture">
           <p class="label">{r.label}</p>
-          <p class="notation small">{short(r.fingering).join(' · ')}</p>
-          <Hands
-            keys={r.keys}
-            held={r.held}
-            kind={r.kind}
-            guides={r.guides}
-            slideCm={r.slideCm}
-            label={r.label}
-          />
+          {#if r.kind === 'NONE'}
+            <Bars midi={midiOf(r.written)} label={r.label} />
+          {:else}
+            <p class="notation small">{short(r.fingering).join(' · ')}</p>
+            <Hands
+              keys={r.keys}
+              held={r.held}
+              kind={r.kind}
+              guides={r.guides}
+              slideCm={r.slideCm}
+              label={r.label}
+            />
+          {/if}
         </div>
         <div class="words">
           <p class="compared">{r.compared}</p>

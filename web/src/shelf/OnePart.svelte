@@ -2,6 +2,7 @@
 <script lang="ts">
   import type { Schemas } from '../api/client';
   import Missing from '../parts/Missing.svelte';
+  import TrillsTold from '../parts/TrillsTold.svelte';
   import Score from '../stand/Score.svelte';
   import type { Language } from '../words/language';
   import { day, wordsOf } from '../words/ui';
@@ -85,7 +86,7 @@
       <Missing missing={view.plan.missing} {words} />
     </ul>
   {/if}
-  {#if told.length}
+  {#if told.length || inside.some((n) => n.trill.length)}
     <ul>
       {#each told as t (t.key)}
         <li>
@@ -94,6 +95,7 @@
             : ''}
         </li>
       {/each}
+      <TrillsTold notes={inside} {words} />
     </ul>
   {/if}
 </article>

@@ -4,8 +4,9 @@
   import Mark from '../parts/Mark.svelte';
   import Trill from '../parts/Trill.svelte';
   import type { Schemas } from '../api/client';
+  import Bars from '../notes/Bars.svelte';
   import Change from './Change.svelte';
-  import { short, type Lane, type Note, type Where } from './lanes';
+  import { BY_NAME, short, type Lane, type Note, type Where } from './lanes';
   import { ui } from '../words/ui';
 
   let {
@@ -57,6 +58,8 @@
             : extra < 15
               ? ui.stand.muchMore
               : ui.stand.notHere;
+  /** found by its name: there is nothing to finger, to keep or to take instead */
+  const byName = $derived(note.fingering === BY_NAME);
   const offered = $derived(note.alternatives.filter((a) => all || !a.farOff));
   const far = $derived(note.alternatives.filter((a) => a.farOff).length);
   const standing = $derived(
@@ -93,7 +96,11 @@
   <p class="standing small"><Mark state={mark} label={false} /> {standing}</p>
 
   <h2>{note.label}</h2>
-  <p class="notation">{short(note.fingering).join(' · ')}</p>
+  {#if byName}
+    <Bars midi={note.writtenMidi} label={note.label} />
+  {:else}
+    <p class="notation">{short(note.fingering).join(' · ')}</p>
+  {/if}
   {#each note.reasons as r (r.text)}
     <p class="why">{r.text}</p>
   {/each}
@@ -108,64 +115,66 @@
   {:else if note.ornament}<p class="small">{note.ornament}</p>{/if}
   {#if note.printed}<p class="small quiet">{ui.stand.fileSays(note.printed)}</p>{/if}
   {#if note.caution}<p class="small caution"><b>{ui.all.care}</b> {note.caution}</p>{/if}
-  <div class="keep">
-    <Button
-      size="small"
-      kind={note.locked ? 'secondary' : 'tertiary'}
-      disabled={busy}
-      on:click={onkeep}
-    >
-      {(note.locked ? ui.stand.letGo : ui.stand.keepIt) + ' (k)'}
-    </Button>
-  </div>
-  {#if same > 1 || others.length}
-    <div class="reach">
-      {#if same > 1}
-        <Select size="sm" labelText={ui.stand.counts} bind:selected={where}>
-          <SelectItem value="NOTE" text={ui.stand.thisNote} />
-          <SelectItem value="PITCH" text={ui.stand.everyNote(note.shown, same)} />
-          {#if note.figure > 1}
-            <SelectItem value="FIGURE" text={ui.stand.thisFigure(note.figure)} />
-          {/if}
-        </Select>
-      {/if}
-      {#if others.length}
-        <Checkbox labelText={ui.stand.andFor(others.join(', '))} bind:checked={section} />
-      {/if}
+  {#if !byName}
+    <div class="keep">
+      <Button
+        size="small"
+        kind={note.locked ? 'secondary' : 'tertiary'}
+        disabled={busy}
+        on:click={onkeep}
+      >
+        {(note.locked ? ui.stand.letGo : ui.stand.keepIt) + ' (k)'}
+      </Button>
     </div>
-  {/if}
-
-  <h3>{ui.stand.instead}</h3>
-  {#if note.alternatives.length}
-    <ul>
-      {#each offered as a, i (a.fingering)}
-        <li class:looked={i === looked}>
-          <button
-            class="plain"
-            disabled={busy}
-            onmouseenter={() => onlook(i)}
-            onclick={() => ontake(i)}
-          >
-            <span class="label">{a.label}</span>
-            <span class="notation">{short(a.fingering).join(' · ')}</span>
-            <span class="small quiet">{price(a.extra)}{a.learned ? '' : ui.stand.notLearned}</span>
-            <span class="small">{a.text}</span>
-            {#if i === looked}<span class="small take"><kbd>Enter</kbd> {ui.stand.takesIt}</span
-              >{/if}
-          </button>
-        </li>
-      {/each}
-    </ul>
-    {#if !all && far}
-      <button class="plain link small" onclick={() => (all = true)}>
-        {ui.stand.farMore(far)}
-      </button>
+    {#if same > 1 || others.length}
+      <div class="reach">
+        {#if same > 1}
+          <Select size="sm" labelText={ui.stand.counts} bind:selected={where}>
+            <SelectItem value="NOTE" text={ui.stand.thisNote} />
+            <SelectItem value="PITCH" text={ui.stand.everyNote(note.shown, same)} />
+            {#if note.figure > 1}
+              <SelectItem value="FIGURE" text={ui.stand.thisFigure(note.figure)} />
+            {/if}
+          </Select>
+        {/if}
+        {#if others.length}
+          <Checkbox labelText={ui.stand.andFor(others.join(', '))} bind:checked={section} />
+        {/if}
+      </div>
     {/if}
-  {:else}
-    <p class="small quiet">{ui.stand.noOther}</p>
-  {/if}
 
-  {#if move && previous}
+    <h3>{ui.stand.instead}</h3>
+    {#if note.alternatives.length}
+      <ul>
+        {#each offered as a, i (a.fingering)}
+          <li class:looked={i === looked}>
+            <button
+              class="plain"
+              disabled={busy}
+              onmouseenter={() => onlook(i)}
+              onclick={() => ontake(i)}
+            >
+              <span class="label">{a.label}</span>
+              <span class="notation">{short(a.fingering).join(' · ')}</span>
+              <span class="small quiet">{price(a.extra)}{a.learned ? '' : ui.stand.notLearned}</span
+              >
+              <span class="small">{a.text}</span>
+              {#if i === looked}<span class="small take"><kbd>Enter</kbd> {ui.stand.takesIt}</span
+                >{/if}
+            </button>
+          </li>
+        {/each}
+      </ul>
+      {#if !all && far}
+        <button class="plain link small" onclick={() => (all = true)}>
+          {ui.stand.farMore(far)}
+        </button>
+      {/if}
+    {:else}
+      <p class="small quiet">{ui.stand.noOther}</p>
+    {/if}
+  {/if}
+  {#if move && previous && !byName}
     <h3>{ui.stand.comingHere}</h3>
     <Change {move} from={previous} to={note} {lanes} />
   {/if}

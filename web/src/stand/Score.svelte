@@ -11,6 +11,7 @@
   import { draft } from './draft';
   import {
     bars,
+    BY_NAME,
     events,
     GAP,
     ROW,
@@ -18,6 +19,7 @@
     shaken,
     shakes,
     short,
+    under,
     type Lane,
     type Plan
   } from './lanes';
@@ -142,7 +144,13 @@
   const named = (n: Plan['notes'][number]) =>
     against
       ? against.has(n.id)
-      : print !== 'changed' || n.isNew || n.unlearned || n.locked || n.role !== 'STANDARD';
+      : print !== 'changed' ||
+        n.fingering === BY_NAME ||
+        n.trill.length ||
+        n.isNew ||
+        n.unlearned ||
+        n.locked ||
+        n.role !== 'STANDARD';
   const top = $derived(names + RIBBON + 4);
   const moves = $derived(new Map(plan.moves.map((m) => [m.toId, m])));
   const missing = $derived(new Map(plan.missing.map((m) => [m.id, m])));
@@ -233,7 +241,7 @@
         {/if}
         {#each line.events as e, n (e.note.id + n)}
           {#if e.head && named(e.note)}
-            {@const rowsOfName = short(e.note.fingering)}
+            {@const rowsOfName = under(e.note)}
             {@const instead = against?.get(e.note.id)}
             {@const other = e.note.role !== 'STANDARD'}
             {#each rowsOfName as text, r (r)}

@@ -4,6 +4,7 @@
   import { api, asked, sentence, type Schemas } from '../api/client';
   import { last } from '../last.svelte';
   import { typing } from '../parts/keys';
+  import TrillsTold from '../parts/TrillsTold.svelte';
   import SheetWords from '../parts/SheetWords.svelte';
   import { menu } from '../parts/menu';
   import Missing from '../parts/Missing.svelte';
@@ -432,6 +433,9 @@
           playing={!!sounding}
           {print}
         />
+        {#if plan.notes.some((n) => n.trill.length)}
+          <ul class="remarks small onPaper"><TrillsTold notes={plan.notes} words={ui} /></ul>
+        {/if}
         {#if plan.missing.length || view.remarks.length}
           <ul class="remarks small quiet">
             <Missing missing={plan.missing} />
@@ -479,8 +483,11 @@
           </div>
           <p class="small quiet keys">
             <kbd>←</kbd> <kbd>→</kbd>
-            {ui.stand.noteDot} <kbd>↑</kbd> <kbd>↓</kbd>
-            {ui.stand.otherDot}
+            {ui.stand.noteDot}
+            {#if plan.notes.some((n) => n.alternatives.length)}
+              <kbd>↑</kbd> <kbd>↓</kbd>
+              {ui.stand.otherDot}
+            {/if}
             <kbd>e</kbd>
             {ui.stand.explained}
             {#if plan.canUndo}
@@ -616,7 +623,13 @@
     color: var(--accent) !important;
     text-decoration: underline;
   }
+  .onPaper {
+    display: none;
+  }
   @media print {
+    .onPaper {
+      display: block;
+    }
     aside,
     .against,
     .zoom,

@@ -123,8 +123,16 @@ export function shaken(s: Shake, y: number): string {
   return `M${from} ${y + ROW - 4}` + `l3 ${7 - ROW}l3 ${ROW - 7}`.repeat(times);
 }
 
+/** What stands for a fingering where each note is found by its name. */
+export const BY_NAME = '-';
+
+/** What stands under a note: its fingering or, where there is none, its name without the octave. */
+export const under = (n: Note): string[] =>
+  n.fingering === BY_NAME ? [n.shown.replace(/\d+$/, '')] : short(n.fingering);
+
 /** The notation in two short rows, as it stands under a note: left hand over right hand. */
 export function short(fingering: string): string[] {
+  if (fingering === BY_NAME) return [];
   const tidy = (s: string) =>
     s
       .replace(/\bTb\b/g, 'B♭')

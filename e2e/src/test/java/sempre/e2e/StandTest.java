@@ -7,6 +7,7 @@ import static org.testng.Assert.assertTrue;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.Media;
 import com.microsoft.playwright.options.SelectOption;
 import java.util.List;
 import java.util.regex.Pattern;
@@ -170,6 +171,32 @@ public class StandTest {
     assertThat(aside).containsText("Trill C♯6 to D6");
     assertThat(aside).containsText("first trill key");
     assertThat(aside).containsText("Only the right second finger moves.");
+  }
+
+  @Test
+  public void onPaperATrillIsToldUnderTheMusic() {
+    at("/stand/5/49");
+    Locator told = page.locator("li").filter(new Locator.FilterOptions().setHasText("Trill C♯6"));
+    assertThat(told).isHidden();
+    page.emulateMedia(new Page.EmulateMediaOptions().setMedia(Media.PRINT));
+    assertThat(told).isVisible();
+    assertThat(told).containsText("bar 10: Only the right second finger moves.");
+  }
+
+  /** Mallets: nothing to finger, to keep or to take instead. */
+  @Test
+  public void whoPlaysByNamesHasTheNamesUnderTheNotesAndSeesWhereTheBarLies() {
+    page = browsing.page();
+    page.navigate(browsing.at("/stand/39/12"));
+    Locator names = page.locator("section.drawn svg.lanes text.name");
+    names.first().waitFor();
+    assertThat(names.first()).hasText("C");
+    assertThat(names.nth(5)).hasText("B♭");
+    Locator aside = page.getByLabel("The chosen note");
+    assertThat(aside.getByRole(AriaRole.HEADING).first()).containsText("Bar in the lower row");
+    assertThat(aside.locator("svg rect.struck")).hasCount(1);
+    assertThat(aside.getByText("Instead")).hasCount(0);
+    assertThat(aside.getByRole(AriaRole.BUTTON)).hasCount(0);
   }
 
   @Test

@@ -196,6 +196,9 @@ public final class TeachingWords {
 
   /** What changes from the note that the player has, in one sentence. */
   public String comparison(Instrument i, Lesson lesson) {
+    if (i.byName()) {
+      return words.say("compare.by-name", Map.of("bar", words.labelled(lesson.entry()).definite()));
+    }
     return lesson
         .from()
         .map(c -> comparison(i, lesson.written(), c))

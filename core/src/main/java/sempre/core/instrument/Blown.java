@@ -16,7 +16,9 @@ public record Blown(Voice voice, List<Pitch> from) {
     FLUTE,
     RECORDER,
     REED,
-    BRASS
+    BRASS,
+    /** Nothing is blown: bars and skins are struck. */
+    STRUCK
   }
 
   public Blown {

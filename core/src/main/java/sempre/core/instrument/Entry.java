@@ -116,6 +116,27 @@ public record Entry(
         List.of());
   }
 
+  /** A note of an instrument without fingerings. */
+  static Entry byName(Pitch written, Pattern pattern, String label, String source) {
+    return new Entry(
+        written,
+        pattern,
+        Role.STANDARD,
+        label,
+        Set.of(),
+        OptionalDouble.empty(),
+        Optional.empty(),
+        OptionalInt.empty(),
+        Map.of(),
+        Map.of(),
+        List.of(),
+        source,
+        "",
+        "",
+        false,
+        List.of());
+  }
+
   /** Whether a teacher has added it, so that its name and remark are as typed. */
   public boolean own() {
     return source.equals(House.SOURCE);

@@ -69,6 +69,11 @@ public record Instrument(
    */
   public record Gap(Pitch note, Map<String, String> when, String because) {}
 
+  /** Whether its players find each note by its name, so that there is nothing to finger. */
+  public boolean byName() {
+    return keywork.kind() == Keywork.Kind.NONE;
+  }
+
   public Instrument {
     compasses = List.copyOf(compasses);
     gaps = List.copyOf(gaps);

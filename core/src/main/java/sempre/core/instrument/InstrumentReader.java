@@ -94,6 +94,8 @@ public final class InstrumentReader {
       List<Entry> entries = new ArrayList<>();
       if (keywork.kind() == Keywork.Kind.HANDS) {
         entries.addAll(written(keywork));
+      } else if (keywork.kind() == Keywork.Kind.NONE) {
+        entries.addAll(named(compasses, keywork));
       } else {
         List<Rule> rules = rules("alternateRules");
         BrassReader brass =
@@ -444,6 +446,37 @@ public final class InstrumentReader {
     }
     return entries;
   }
+
+  /** One entry for each note of an instrument without fingerings; it says which bar it is. */
+  private List<Entry> named(List<Compass> compasses, Keywork keywork) {
+    Compass compass = compasses.get(compasses.size() - 1);
+    List<Entry> entries = new ArrayList<>();
+    for (int midi = compass.lowest().midi(); midi <= compass.highest().midi(); midi++) {
+      entries.add(
+          Entry.byName(
+              Pitch.usual(midi),
+              keywork.pattern(Keywork.BY_NAME),
+              BARS.get(Math.floorMod(midi, BARS.size())),
+              source));
+    }
+    return entries;
+  }
+
+  /** Where the bars of an octave lie, from C up, as the keys of a piano do (computed). */
+  private static final List<String> BARS =
+      List.of(
+          "bar-natural",
+          "bar-first-of-two",
+          "bar-natural",
+          "bar-second-of-two",
+          "bar-natural",
+          "bar-natural",
+          "bar-first-of-three",
+          "bar-natural",
+          "bar-second-of-three",
+          "bar-natural",
+          "bar-third-of-three",
+          "bar-natural");
 
   private Entry entry(Pitch written, Map<String, Object> way, Keywork keywork) {
     String given = text(way, "fingering");

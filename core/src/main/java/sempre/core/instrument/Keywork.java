@@ -16,20 +16,25 @@ import sempre.core.Saying;
 /**
  * The controls of an instrument, and the reader and writer of its fingering notation.
  *
- * @param kind which of the three grammars it uses
+ * @param kind which of the grammars it uses
  * @param controls all controls in canonical order
  * @param together sets of controls that one finger can hold at once (a palm on two palm keys)
  */
 public record Keywork(Kind kind, List<Control> controls, List<Set<String>> together) {
-  /** The three grammars of the notation. */
+  /** The grammars of the notation. */
   public enum Kind {
     /** Two hands with a bar between: {@code T 1 | 1 Eb}. */
     HANDS,
     /** Depressed valves: {@code 1 2}, or {@code 0}. */
     VALVES,
     /** A slide position: {@code p1}, {@code F p2-}. */
-    SLIDE
+    SLIDE,
+    /** No controls: the player finds each note by its name, and its fingering is {@code -}. */
+    NONE
   }
+
+  /** How every note is written that has no fingering. */
+  public static final String BY_NAME = "-";
 
   public Keywork {
     controls = List.copyOf(controls);
@@ -52,8 +57,11 @@ public record Keywork(Kind kind, List<Control> controls, List<Set<String>> toget
       }
       read(sides[0], true, slots, free);
       read(sides[1], false, slots, free);
-    } else if (kind == Kind.VALVES && body.equals("0")) {
+    } else if (kind == Kind.VALVES && body.equals("0")
+        || kind == Kind.NONE && body.equals(BY_NAME)) {
       // open: nothing held
+    } else if (kind == Kind.NONE) {
+      throw new Refusal("error.by-name", "typed", text);
     } else {
       if (body.isEmpty()) {
         throw new Refusal(kind == Kind.VALVES ? "error.no-valve" : "error.no-position");
@@ -335,7 +343,7 @@ public record Keywork(Kind kind, List<Control> controls, List<Set<String>> toget
     words.sort(Comparator.comparingInt(Word::place));
     if (kind != Kind.HANDS) {
       String all = words.stream().map(Word::text).collect(Collectors.joining(" "));
-      return all.isEmpty() ? "0" : all;
+      return !all.isEmpty() ? all : kind == Kind.NONE ? BY_NAME : "0";
     }
     String left =
         words.stream()

@@ -68,6 +68,24 @@ public record Move(
     }
   }
 
+  /** Where nothing is fingered. */
+  static final Move NONE =
+      new Move(
+          Set.of(),
+          Set.of(),
+          false,
+          List.of(),
+          List.of(),
+          false,
+          Optional.empty(),
+          0,
+          0,
+          0,
+          true,
+          false,
+          0,
+          false);
+
   /**
    * A note that slips out between. With no finger named it is a neighbouring partial on the same
    * valves or position: the lips are at fault.

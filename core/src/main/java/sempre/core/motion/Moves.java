@@ -84,6 +84,9 @@ public final class Moves {
    */
   public static Move between(
       Setup setup, Fingering from, Fingering to, List<Pitch> fromNotes, List<Pitch> toNotes) {
+    if (setup.instrument().byName()) {
+      return Move.NONE;
+    }
     Map<Finger, List<Hold>> a = from.byFinger();
     Map<Finger, List<Hold>> b = to.byFinger();
     Set<Finger> down = EnumSet.noneOf(Finger.class);

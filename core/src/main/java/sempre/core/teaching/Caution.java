@@ -1,6 +1,8 @@
 package sempre.core.teaching;
 
+import java.util.EnumSet;
 import java.util.Optional;
+import java.util.Set;
 import sempre.core.instrument.Blown;
 import sempre.core.instrument.Compass;
 import sempre.core.instrument.Setup;
@@ -16,11 +18,15 @@ public enum Caution {
   /** High notes tempt to overblow, and make dizzy. */
   HIGH_AIR;
 
+  /** Where a high note is no strain. */
+  private static final Set<Blown.Voice> UNSTRAINED =
+      EnumSet.of(Blown.Voice.RECORDER, Blown.Voice.STRUCK);
+
   /** What is to be watched on a note: only above what players of this stage have. */
   public static Optional<Caution> of(Setup setup, Pitch written, Stage stage) {
     Compass.Range range = setup.instrument().compass(setup.options()).of(stage);
     Blown.Voice voice = setup.instrument().blown().voice();
-    if (written.midi() <= range.to().midi() || voice == Blown.Voice.RECORDER) {
+    if (written.midi() <= range.to().midi() || UNSTRAINED.contains(voice)) {
       return Optional.empty();
     }
     return Optional.of(

@@ -51,6 +51,14 @@ public sealed interface Fault {
     }
   }
 
+  /** The mallet falls on a neighbour of the bar that is meant. */
+  record BarBeside() implements Fault {
+    @Override
+    public Kind kind() {
+      return Kind.WRONG_KEY;
+    }
+  }
+
   /** Palm or side keys are not pressed, so that only what is held besides sounds. */
   record KeysMissed(List<Hold> holds) implements Fault {
     public KeysMissed {

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import sempre.core.Judgement.Rank;
 import sempre.core.acoustics.Slide;
 import sempre.core.instrument.Bore;
@@ -57,6 +58,7 @@ final class Faults {
       case HANDS -> f.hands();
       case VALVES -> f.valves();
       case SLIDE -> f.slide();
+      case NONE -> f.bars();
     }
     return f.found;
   }
@@ -76,6 +78,33 @@ final class Faults {
     leak();
     registers();
     octaveBelow();
+  }
+
+  /**
+   * The bars of a keyboard lie in two rows (computed): beside each are its neighbours in its own
+   * row, and those of the other row a semitone away.
+   */
+  private void bars() {
+    int at = entry.written().midi();
+    List<Pitch> beside =
+        IntStream.of(-1, 1, -2, 2, -3, 3)
+            .filter(away -> Math.abs(away) == 1 || neighbours(at, at + away))
+            .mapToObj(away -> setup.ways(at + away))
+            .flatMap(List::stream)
+            .map(w -> w.entry().written())
+            .toList();
+    add(new Fault.BarBeside(), Rank.WRONG_KEY, beside, List.of());
+  }
+
+  private static boolean neighbours(int a, int b) {
+    boolean upper = inUpperRow(a);
+    return upper == inUpperRow(b)
+        && IntStream.range(Math.min(a, b) + 1, Math.max(a, b))
+            .noneMatch(m -> inUpperRow(m) == upper);
+  }
+
+  private static boolean inUpperRow(int midi) {
+    return Pitch.usual(midi).alter() != 0;
   }
 
   /** Adds a fault for what a hold sounds, where that is another note. */

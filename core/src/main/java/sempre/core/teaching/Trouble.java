@@ -82,6 +82,9 @@ public final class Trouble {
   public static List<Fault.Symptom> symptoms(Instrument instrument) {
     Set<Fault.Sound> sounds = EnumSet.allOf(Fault.Sound.class);
     Blown.Voice voice = instrument.blown().voice();
+    if (voice == Blown.Voice.STRUCK) {
+      return List.of();
+    }
     if (instrument.keywork().kind() != Keywork.Kind.VALVES) {
       sounds.remove(Fault.Sound.STUCK_VALVE);
     }

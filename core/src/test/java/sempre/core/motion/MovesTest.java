@@ -307,4 +307,136 @@ public class MovesTest {
     assertEquals(two.blamed(), List.of(Finger.L2, Finger.L3));
     assertFalse(two.isLate());
   }
+
+  /** A slip with how far it lies: {@code B4 1 [LT] early}. */
+  private static List<String> far(Move m) {
+    return m.slips().stream()
+        .map(
+            s ->
+                s.note()
+                    + " "
+                    + s.distance()
+                    + " "
+                    + (s.byLips() ? s.lips() : s.blamed() + (s.isLate() ? " late" : " early")))
+        .toList();
+  }
+
+  /**
+   * Worked out by hand from the table of the flute: C5 is 1 with E flat, D5 the thumb, 2 and 3 with
+   * the three right fingers. All of it but one finger or two is looked for in the table; D4, where
+   * the left first finger alone is late, lies ten semitones away and is not of this register, E
+   * flat 4 nine and is.
+   */
+  @Test
+  public void everyNoteBetweenIsFoundOnceOneFingerBeforeTwoAndNoneBeyondAMajorSixth() {
+    assertEquals(
+        far(standard("flute", "C5", "D5")),
+        List.of(
+            "Eb5 1 [R4] late",
+            "B4 1 [LT] early",
+            "C#5 1 [L1] early",
+            "Eb4 9 [L1, R4] late",
+            "A4 3 [LT, L2] early",
+            "Bb4 2 [LT, R1] early"));
+  }
+
+  /** The open partials of a trumpet, written: C4 G4 C5 E5 G5, then C6 (computed). */
+  @Test
+  public void theLipsFallShortOrOvershootByOnePartialOfTheNoteThatIsMeant() {
+    assertEquals(far(brass("trumpet", "C4", "G4")), List.of("C5 5 TIGHT"), "C4 is no slip");
+    assertEquals(far(brass("trumpet", "G4", "E5")), List.of("C5 4 SLACK", "G5 3 TIGHT"));
+    assertEquals(far(brass("trumpet", "E5", "G4")), List.of("C4 7 SLACK", "C5 4 TIGHT"));
+    assertEquals(far(brass("trumpet", "C5", "E5")), List.of("G5 3 TIGHT"), "C5 is no slip");
+    assertEquals(brass("trumpet", "G4", "E5").partials(), 2);
+    assertEquals(brass("trumpet", "E5", "G4").partials(), 2);
+  }
+
+  @Test
+  public void fromAHoldThatIsNoNoteEveryNoteBetweenIsAsNear() {
+    assertEquals(
+        far(move("flute", Map.of(), "T 3 | Eb", "T 1 2 | Eb")),
+        List.of("B4 1 [L2] late", "G4 1 [L3] late", "D6 1 [L2] early"));
+    assertEquals(move("flute", Map.of(), "T 3 | Eb", "T 1 2 | Eb").leap(), 0);
+  }
+
+  @Test
+  public void aHoldThatIsTwoNotesIsTheOneThatLiesNearest() {
+    // T 1 2 3 with E flat is G4 and G5, with the next finger up A4 and A5
+    assertEquals(move("flute", Map.of(), "T 1 2 3 | Eb", "T 1 2 | Eb").leap(), 2);
+    assertEquals(move("flute", Map.of(), "T 1 2 3 | Eb", "T 1 2 | Eb").registers(), 0);
+  }
+
+  @Test
+  public void registersCountFromTheLowerToTheUpperAndBackAlike() {
+    assertEquals(standard("clarinet", "E3", "D6").registers(), 2);
+    assertEquals(standard("clarinet", "D6", "E3").registers(), 2);
+    assertEquals(standard("clarinet", "D6", "B4").registers(), 1);
+    assertEquals(standard("clarinet", "E3", "D6").leap(), 34);
+    assertEquals(standard("trumpet", "C4", "C6").registers(), 0);
+  }
+
+  @Test
+  public void aKeyGoesOverFromHandToHandOnlyWhereTheOtherTakesIt() {
+    String left = "R T 1 2 3 E | 1 2 3";
+    String right = "R T 1 2 3 | 1 2 3 E";
+    assertEquals(move("clarinet", Map.of(), left, right).swaps(), 1);
+    assertEquals(move("clarinet", Map.of(), right, left).swaps(), 1);
+    assertEquals(
+        move("clarinet", Map.of(), left, "R T 1 2 3 E | 1 2 3 E").swaps(), 0, "the left stays");
+    assertEquals(
+        move("clarinet", Map.of(), "R T 1 2 3 E | 1 2 3 E", right).swaps(),
+        0,
+        "the right was there");
+    assertEquals(move("clarinet", Map.of(), "T 1 |", "T | 1").swaps(), 0, "holes are no keys");
+  }
+
+  @Test
+  public void onTheAttachmentASlideIsNoSmearFromTheOpenHorn() {
+    Map<String, String> with = Map.of("Fattachment", "true");
+    assertFalse(move("trombone", with, "F p1", "p6").smear());
+    assertTrue(move("trombone", with, "p1", "p2").smear());
+    assertFalse(move("trombone", with, "p1", "p1").smear());
+    assertFalse(move("trumpet", Map.of(), "0", "2").smear());
+  }
+
+  @Test
+  public void aHandHasLeftItsPlaceWhereItHoldsAKeyAwayFromHome() {
+    // the left hand is at its table keys both times; only the right goes to its foot key
+    assertTrue(move("alto-sax", Map.of(), "1 2 3 B | 1 2 3", "1 2 3 B | 1 2 3 C").handShift());
+    assertFalse(move("alto-sax", Map.of(), "1 2 3 B | 1 2 3", "1 2 3 Bb | 1 2 3").handShift());
+  }
+
+  @Test
+  public void aFingerRollsOnlyWhereAllThatChangesIsSilent() {
+    // over B bis is silent neither before nor after; over A it may be let go at leisure
+    assertEquals(
+        move("alto-sax", Map.of(), "1 bis |", "1 2 |").slides().get(0).way(), SlideRule.Way.ROLL);
+    assertEquals(
+        move("alto-sax", Map.of(), "1 bis |", "1 |").slides().get(0).way(), SlideRule.Way.NEVER);
+  }
+
+  @Test
+  public void howMuchASlipIsNoticedComesInThreeSteps() {
+    Move.Slip near =
+        new Move.Slip(
+            Pitch.parse("B4"), List.of(Finger.R1), List.of(Finger.L1), 2, Move.Slip.Lips.FINE);
+    // 0.06 of 0.09 s, half as far as what stands out by itself
+    assertEquals(near.audible(1), 2 / 3.0 * 2 / 4.0, 1e-9);
+    assertEquals(near.audibly(1), Move.Slip.Audibly.IS_HEARD);
+    Move.Slip far =
+        new Move.Slip(
+            Pitch.parse("B4"), List.of(Finger.R1), List.of(Finger.L1), 4, Move.Slip.Lips.FINE);
+    assertEquals(far.audible(1), 2 / 3.0, 1e-9);
+    assertEquals(far.audibly(1), Move.Slip.Audibly.STANDS_OUT);
+    Move.Slip two =
+        new Move.Slip(
+            Pitch.parse("B4"),
+            List.of(Finger.R1, Finger.R2),
+            List.of(Finger.L1, Finger.L2),
+            4,
+            Move.Slip.Lips.FINE);
+    assertEquals(two.audible(1), 2 / 3.0 / 4, 1e-9);
+    assertEquals(two.audibly(1), Move.Slip.Audibly.HARDLY);
+    assertEquals(near.lasts(0.01), 0.015, 1e-9);
+  }
 }

@@ -77,6 +77,18 @@ public final class InstrumentNames {
     call("trumpet-c", "c trumpet", "trompeta en do");
     call("mellophone", "mello", "melofono");
     call("alto-horn", "tenor horn", "e flat horn", "trompa alto");
+    call(
+        "mallets",
+        "mallet",
+        "bells",
+        "glockenspiel",
+        "xylophone",
+        "marimba",
+        "vibraphone",
+        "laminas",
+        "lira",
+        "xilofono");
+    call("percussion", "perc", "drums", "drum", "snare drum", "percusion", "bateria", "caja");
     call("contrabass-clarinet", "contra clarinet", "clarinete contrabajo");
     call("bass-flute", "flauta baja");
     call("cornet", "b flat cornet", "corneta");

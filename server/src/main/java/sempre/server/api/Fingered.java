@@ -30,8 +30,9 @@ final class Fingered {
   /** The part as MusicXML. */
   static byte[] xml(Stands.Loaded l, String which) {
     Map<String, FingeredFile.Mark> texts = new LinkedHashMap<>();
+    boolean byName = l.player().setup().instrument().byName();
     for (Plan.PlannedNote n : l.plan().notes()) {
-      if (which.equals("all") || !usual(n)) {
+      if (!byName && (which.equals("all") || !usual(n))) {
         texts.put(
             n.note().id(),
             FingeredFile.Mark.of(n.way().bare(), l.player().setup().instrument().keywork()));

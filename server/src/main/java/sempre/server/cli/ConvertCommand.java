@@ -113,8 +113,9 @@ final class ConvertCommand implements Callable<Integer> {
     Output.left(err, plan, words.words());
     err.flush();
     Map<String, FingeredFile.Mark> texts = new LinkedHashMap<>();
+    boolean byName = setup.instrument().byName();
     for (Plan.PlannedNote n : plan.notes()) {
-      if (!changed || n.way().entry().role() != Role.STANDARD) {
+      if (!byName && (!changed || n.way().entry().role() != Role.STANDARD)) {
         texts.put(
             n.note().id(), FingeredFile.Mark.of(n.way().bare(), setup.instrument().keywork()));
       }

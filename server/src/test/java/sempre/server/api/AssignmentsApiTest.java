@@ -53,10 +53,10 @@ public class AssignmentsApiTest extends DemoTestBase {
     long piece = piece("Two Boats");
     long id = give(piece, body(group("Quay Concert Band"), 0, "", "", 0, false));
     JsonNode a = get("/api/assignments/" + id);
-    assertThat(a.get("parts")).hasSize(16);
+    assertThat(a.get("parts")).hasSize(17);
     Set<Long> students = new HashSet<>();
     a.get("parts").forEach(p -> students.add(p.get("student").get("id").asLong()));
-    assertThat(students).hasSize(16);
+    assertThat(students).hasSize(17);
     // one file each, all sounding together: every part as long as the others
     byte[] zip =
         mvc.get()
@@ -79,7 +79,7 @@ public class AssignmentsApiTest extends DemoTestBase {
         assertThat(notes.get(notes.size() - 1).end()).isEqualTo(32.0);
       }
     }
-    assertThat(files).hasSize(16).doesNotHaveDuplicates();
+    assertThat(files).hasSize(17).doesNotHaveDuplicates();
     takeBack(id);
     assertThat(mvc.get().uri("/api/assignments/" + id)).hasStatus(404);
   }

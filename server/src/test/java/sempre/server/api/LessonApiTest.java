@@ -43,7 +43,10 @@ public class LessonApiTest extends DemoTestBase {
   public void eachIsComparedWithANoteOfTheOwn() {
     JsonNode l = get("/api/groups/" + group("Quay Concert Band") + "/lesson?pitch=Gb");
     for (JsonNode r : l.get("rows")) {
-      assertThat(r.get("compared").asString()).matches("(As for|The same as for) .*");
+      String compared = r.get("compared").asString();
+      if (!r.get("fingering").asString().equals("-")) {
+        assertThat(compared).matches("(As for|The same as for) .*");
+      }
       assertThat(r.get("mistakes")).isNotEmpty();
       r.get("mistakes").forEach(m -> assertThat(m.get("mend").asString()).isNotEmpty());
     }

@@ -143,7 +143,7 @@ public class NotesApiTest extends ServerTestBase {
     assertThat(mvc.get().uri("/api/notes/trumpet/trouble?expected=Bb4&heard=Bb4").exchange())
         .hasStatus(400);
     JsonNode band = get("/api/newnote?pitch=Ab4&stage=SCHOOL");
-    assertThat(band).hasSize(33);
+    assertThat(band).hasSize(35);
     assertThat(mvc.get().uri("/api/newnote?pitch=H4&stage=SCHOOL").exchange()).hasStatus(400);
   }
 

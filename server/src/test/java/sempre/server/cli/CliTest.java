@@ -101,7 +101,7 @@ public class CliTest {
   public void instrumentsAreListedForAPersonAndForAMachine() {
     assertThat(run("instruments").out()).contains("alto-sax", "sounds a major sixth lower");
     JsonNode all = run("instruments", "--json").json();
-    assertThat(all).hasSize(33);
+    assertThat(all).hasSize(35);
     JsonNode flute = all.get(1);
     assertThat(flute.get("options").get(0).get("name").asString()).isEqualTo("foot");
     assertThat(flute.get("stages").get("firstYears").get("to").asString()).isEqualTo("D6");
@@ -192,7 +192,7 @@ public class CliTest {
   @Test
   public void aNewNoteIsTakenAcrossTheBand() {
     JsonNode band = run("newnote", "Ab4", "--json").json();
-    assertThat(band).hasSize(33);
+    assertThat(band).hasSize(35);
     for (JsonNode n : band) {
       assertThat(n.get("fingering").asString()).isNotEmpty();
       if (n.get("instrument").asString().equals("tuba")) {
