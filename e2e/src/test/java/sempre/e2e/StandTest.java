@@ -193,7 +193,7 @@ public class StandTest {
     assertThat(names.first()).hasText("C");
     assertThat(names.nth(5)).hasText("B♭");
     Locator aside = page.getByLabel("The chosen note");
-    assertThat(aside.getByRole(AriaRole.HEADING).first()).containsText("Bar in the lower row");
+    assertThat(aside.getByRole(AriaRole.HEADING).first()).containsText("bar in the lower row");
     assertThat(aside.locator("svg rect.struck")).hasCount(1);
     assertThat(aside.getByText("Instead")).hasCount(0);
     assertThat(aside.getByRole(AriaRole.BUTTON)).hasCount(0);
