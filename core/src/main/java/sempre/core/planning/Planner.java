@@ -442,6 +442,9 @@ public final class Planner {
         break;
       }
       first = Math.max(first, e.effort());
+      if (reasons.stream().anyMatch(r -> sameTold(r, e.why()))) {
+        continue;
+      }
       boolean own = e.why() instanceof Why.PassedOver p && way.entry().rules().contains(p.rule());
       Reason.Fact fact =
           own
@@ -452,6 +455,15 @@ public final class Planner {
     }
     lacking(i, way).ifPresent(l -> reasons.add(0, l));
     return reasons;
+  }
+
+  /** Whether what weighs is told already: the same rule at two notes is one reason. */
+  private static boolean sameTold(Reason reason, Why why) {
+    return reason.fact() instanceof Reason.Instead told
+        && (told.why().equals(why)
+            || told.why() instanceof Why.Ruled a
+                && why instanceof Why.Ruled b
+                && a.rule().because().equals(b.rule().because()));
   }
 
   /** A fingering that would be made for this place on an instrument with one more key. */

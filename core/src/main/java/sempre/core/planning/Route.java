@@ -68,11 +68,13 @@ final class Route {
 
     @Override
     public long cost(int i, int state) {
-      if (i == 0 && state % directions != directions / 2) {
-        return FAR;
-      }
       long[] here = i == place ? own : prices[i];
-      return here[layer(i).priceOf[state / directions]];
+      if (directions == 1) {
+        return here[layer(i).priceOf[state]];
+      }
+      return i == 0 && state % directions != directions / 2
+          ? FAR
+          : here[layer(i).priceOf[state / directions]];
     }
 
     @Override
@@ -81,11 +83,11 @@ final class Route {
       Layer b = layer(i);
       Effort.Pace pace = paces.get(i);
       Network.Pair pair = network.pair(a.midi, b.midi);
-      int row = a.index[from / directions] * pair.to;
       if (directions == 1) {
-        pair.costs(row, b.index, pace, into);
+        pair.costs(a.index[from] * pair.to, b.index, pace, into);
         return;
       }
+      int row = a.index[from / directions] * pair.to;
       int arrived = from % directions - directions / 2;
       Arrays.fill(into, FAR);
       for (int w = 0; w < b.index.length; w++) {
