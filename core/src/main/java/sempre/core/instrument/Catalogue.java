@@ -99,6 +99,11 @@ public final class Catalogue {
         new Chosen(id, Map.copyOf(i.optionsWith(chosen))), c -> Setup.of(i, chosen));
   }
 
+  /** Lets go of every set-up and of all that was derived from them. */
+  void forget() {
+    setups.clear();
+  }
+
   /**
    * The set-up of an instrument as a house plays it. It is not kept where the house changes
    * something: who asks often keeps it.

@@ -6,6 +6,7 @@ import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -336,5 +337,38 @@ public class ChoicesTest {
       }
     }
     assertTrue(all.stream().anyMatch(c -> c.anotherWay(best)), "some of them is one");
+  }
+
+  private static Choice choice(double cost, int... other) {
+    Setup flute = Catalogue.standard().setup("flute", Map.of());
+    List<Note> notes = Phrase.of(": *Bb4/8 Bb4/8 Bb4/8 Bb4/8 Bb4/8").line().notes();
+    List<Setup.Way> ways = new ArrayList<>();
+    for (int i = 0; i < notes.size(); i++) {
+      int at = i;
+      List<Setup.Way> all = flute.ways(Pitch.parse("Bb4"));
+      boolean changed = Arrays.stream(other).anyMatch(o -> o == at);
+      ways.add(changed ? all.get(all.size() - 1) : all.get(0));
+    }
+    return new Choice(cost, notes, ways);
+  }
+
+  /** Two notes apart still belong together, three do not; fifteen is the most that it may cost. */
+  @Test
+  public void anotherWayThroughChangesNotesAtMostTwoApartForAPriceWorthAThought() {
+    Choice best = choice(2);
+    assertTrue(choice(3, 0, 1).anotherWay(best));
+    assertTrue(choice(3, 0, 2).anotherWay(best));
+    assertFalse(choice(3, 0, 3).anotherWay(best));
+    assertFalse(choice(3, 1).anotherWay(best));
+    assertTrue(choice(17, 0, 1).anotherWay(best));
+    assertFalse(choice(17.5, 0, 1).anotherWay(best));
+    assertEquals(choice(3, 0, 3).differences(best), List.of(0, 3));
+  }
+
+  @Test
+  public void whatCostsMoreThanFifteenIsNotOffered() {
+    Setup.Way way = Catalogue.standard().setup("flute", Map.of()).ways(Pitch.parse("Bb4")).get(0);
+    assertFalse(new Plan.Alternative(way, 15, Optional.empty()).farOff());
+    assertTrue(new Plan.Alternative(way, 15.1, Optional.empty()).farOff());
   }
 }

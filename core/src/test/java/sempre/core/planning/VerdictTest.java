@@ -7,6 +7,7 @@ import static org.testng.Assert.expectThrows;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.testng.annotations.Test;
@@ -55,6 +56,15 @@ public class VerdictTest {
     spans.values().forEach(s -> assertTrue(s.most() >= s.weight().size(), s.toString()));
     assertTrue(spans.get(Weight.UNLEARNED).floats(), "nothing is unlearned here");
     assertFalse(spans.get(Weight.ALTERNATE).floats(), "forked F is an alternate");
+  }
+
+  @Test
+  public void aWeightIsPinnedBetweenItsLeastAndTheDoubleOfThat() {
+    Optional<Passage> some = Optional.of(Passage.of(HOLDS));
+    assertTrue(new Verdict.Span(Weight.STYLE, 0.7, 1.4, some, some).pinned());
+    assertFalse(new Verdict.Span(Weight.STYLE, 0.7, 1.41, some, some).pinned());
+    assertFalse(new Verdict.Span(Weight.STYLE, 0, 1, Optional.empty(), some).pinned());
+    assertFalse(new Verdict.Span(Weight.STYLE, 0, 1, Optional.empty(), some).floats());
   }
 
   @Test
