@@ -11,7 +11,10 @@ import com.tngtech.archunit.core.importer.ClassFileImporter;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
+import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 /** Dependencies point one way, and core knows nothing of the web, of SQL or of Spring. */
@@ -41,6 +44,55 @@ public class ArchitectureTest {
   @Test
   public void noTwoPackagesOfTheCoreNeedEachOther() {
     slices().matching("sempre.core.(*)..").should().beFreeOfCycles().check(all);
+  }
+
+  /** Each package of the core and what of the core it may use, as its package-info says. */
+  @DataProvider
+  public Object[][] uses() {
+    return new Object[][] {
+      {"pitch", ""},
+      {"acoustics", "pitch"},
+      {"instrument", "pitch acoustics"},
+      {"motion", "acoustics instrument pitch"},
+      {"score", "instrument pitch"},
+      {"search", ""},
+      {"planning", "instrument motion pitch score search"},
+      {"learning", "instrument pitch planning score"},
+      {"teaching", "acoustics instrument motion pitch planning score search"},
+    };
+  }
+
+  @Test(dataProvider = "uses")
+  public void aPackageOfTheCoreUsesWhatItSaysItDoes(String name, String uses) {
+    List<String> allowed =
+        new ArrayList<>(List.of("sempre.core", "java..", "org.snakeyaml.engine.."));
+    allowed.add("sempre.core." + name);
+    for (String other : uses.split(" ")) {
+      allowed.add("sempre.core." + other);
+    }
+    classes()
+        .that()
+        .resideInAPackage("sempre.core." + name)
+        .and()
+        .haveSimpleNameNotEndingWith("Test")
+        .should()
+        .onlyDependOnClassesThat()
+        .resideInAnyPackage(allowed.toArray(String[]::new))
+        .check(all);
+  }
+
+  @Test
+  public void everyPackageSaysWhatLivesInIt() throws IOException {
+    List<String> without = new ArrayList<>();
+    for (String module : List.of("core", "words", "formats", "server")) {
+      try (Stream<Path> all = Files.walk(Path.of("..", module, "src/main/java"))) {
+        all.filter(Files::isDirectory)
+            .filter(d -> !List.of(d.toFile().list((f, n) -> n.endsWith(".java"))).isEmpty())
+            .filter(d -> !Files.exists(d.resolve("package-info.java")))
+            .forEach(d -> without.add(d.toString()));
+      }
+    }
+    assertTrue(without.isEmpty(), without.toString());
   }
 
   @Test

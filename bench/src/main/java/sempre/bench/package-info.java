@@ -1,0 +1,2 @@
+/** Measurements of what the product runs. */
+package sempre.bench;

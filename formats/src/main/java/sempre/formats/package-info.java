@@ -1,0 +1,2 @@
+/** Files of others, read and written. Uses the core only. */
+package sempre.formats;
