@@ -1,5 +1,5 @@
 /**
  * What the hands do from one fingering to the next, and what slips out between. Uses {@code
- * instrument} and {@code pitch}.
+ * acoustics}, {@code instrument} and {@code pitch}.
  */
 package sempre.core.motion;
