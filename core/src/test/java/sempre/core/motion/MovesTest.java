@@ -439,4 +439,31 @@ public class MovesTest {
     assertEquals(two.audibly(1), Move.Slip.Audibly.HARDLY);
     assertEquals(near.lasts(0.01), 0.015, 1e-9);
   }
+
+  @Test
+  public void aHalfHoleIsOpenedOrCoveredAgainByTheFingerThatStaysOnIt() {
+    Move.FingerSlide opens = new Move.FingerSlide(Finger.LT, "T", "hT", SlideRule.Way.ROLL);
+    assertTrue(opens.opensHalf());
+    assertFalse(opens.coversWhole());
+    Move.FingerSlide covers = new Move.FingerSlide(Finger.LT, "hT", "T", SlideRule.Way.ROLL);
+    assertTrue(covers.coversWhole());
+    assertFalse(covers.opensHalf());
+    Move.FingerSlide goes = new Move.FingerSlide(Finger.R4, "Eb", "C", SlideRule.Way.HARD);
+    assertFalse(goes.opensHalf() || goes.coversWhole());
+  }
+
+  /** A hold that is a note's standard and another's alternate is the standard's. */
+  @Test
+  public void aHoldIsTheNoteOfWhichItIsTheStandard() {
+    // 2 alone is C on the saxophone; 1 2 with the side C key is an alternate of the same note
+    assertEquals(move("alto-sax", Map.of(), "2 |", "1 |").leap(), 1);
+    assertEquals(move("trumpet", Map.of(), "1 2", "1").leap(), 1, "E4 or A4, and the nearest");
+  }
+
+  @Test
+  public void theLeftHandAtItsTableKeysIsNotTheRightAtItsFootKeys() {
+    // the left leaves its table keys as the right goes to its foot key: each hand shifts
+    assertTrue(move("alto-sax", Map.of(), "1 2 3 B | 1 2 3", "1 2 3 | 1 2 3 C").handShift());
+    assertFalse(move("alto-sax", Map.of(), "1 2 3 | 1 2 3 C", "1 2 3 | 1 2 3 C").handShift());
+  }
 }
