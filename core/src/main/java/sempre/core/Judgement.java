@@ -351,8 +351,8 @@ public final class Judgement {
     /** Each further partial away. */
     public static final double PER_PARTIAL = 0.1;
 
-    /** Misread on another hold than the usual one. */
-    public static final double MISREAD_OTHERWISE = 0.3;
+    /** A line read as the next space, or a space as the next line, is rarer by so much. */
+    public static final double MISREAD_BY_A_STEP = 0.3;
 
     /** In a lesson a fault comes so much sooner where its finger is new. */
     public static final double NEW_FINGER = 0.4;

@@ -172,7 +172,7 @@ public final class Trouble {
       if (Math.abs(places) == 2) {
         add(new Fault.Misread(places), Rank.MISREAD, usual);
       } else if (Math.abs(places) == 1 && Math.abs(apart) > 1) {
-        add(new Fault.Misread(places), Rank.MISREAD + Rank.MISREAD_OTHERWISE, usual);
+        add(new Fault.Misread(places), Rank.MISREAD + Rank.MISREAD_BY_A_STEP, usual);
       } else if (Math.abs(places) == CLEFS_APART && expected.alter() == 0) {
         add(new Fault.OtherClef(), Rank.CLEF, usual);
       }

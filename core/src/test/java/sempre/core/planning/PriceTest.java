@@ -12,6 +12,8 @@ import org.testng.annotations.Test;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Setup;
 import sempre.core.pitch.Pitch;
+import sempre.core.score.Note;
+import sempre.core.score.Phrase;
 
 /** What a fingering of the flute's B flat costs wherever it stands. */
 public class PriceTest {
@@ -116,5 +118,37 @@ public class PriceTest {
       boolean far = tally.items().stream().map(Tally.Item::weight).anyMatch(Weight.FAR_OUT::equals);
       assertEquals(far, !w.entry().fingering().startsWith("F p1"), w.entry().fingering());
     }
+  }
+
+  /** What the only note of a phrase pays for its pitch with a fingering. */
+  private static double pitch(Setup setup, String phrase, String fingering) {
+    List<Note> notes = Phrase.of(phrase).line().notes();
+    Context context = Context.of(notes, Player.able(setup).style()).get(0);
+    Setup.Way way =
+        setup.ways(notes.get(0).pitch()).stream()
+            .filter(w -> w.fingering().text().equals(fingering))
+            .findFirst()
+            .orElseThrow();
+    Tally tally = Tally.itemised();
+    Price.here(way, List.of(), context, Optional.empty(), tally);
+    return tally.items().stream()
+        .filter(item -> item.weight() == Weight.PITCH)
+        .mapToDouble(Tally.Item::effort)
+        .sum();
+  }
+
+  /**
+   * D is some 27 cents high with one and three (computed); the slide mends it where there is time.
+   */
+  @Test
+  public void whatCanBeBroughtIntoTuneIsPaidForOnlyWhileItIsShort() {
+    Setup trumpet = Catalogue.standard().setup("trumpet", Map.of());
+    Pitch d = Pitch.parse("D4");
+    double cents = Math.abs(trumpet.ways(d).get(0).entry().cents().orElseThrow());
+    double each = Weight.PITCH.size() * (cents - Weight.TOLERANCE_CENTS);
+    assertEquals(pitch(trumpet, "tempo=120: *D4/8", "1 3"), each * 0.25, 1e-9);
+    assertEquals(pitch(trumpet, "tempo=120: *D4/16", "1 3"), each * 0.125, 1e-9);
+    assertEquals(pitch(trumpet, "tempo=60: *D4/4", "1 3"), 0.0, "a second is long");
+    assertEquals(pitch(trumpet, "tempo=100: *D4/4", "1 3"), each * 0.6, 1e-9);
   }
 }

@@ -134,4 +134,22 @@ public class FaultTest {
     assertTrue(
         n.others().stream().noneMatch(e -> e == n.standard()), "the standard is no other way");
   }
+
+  private static boolean misread(String expected, String heard) {
+    return causes("flute", expected, heard).containsKey(Fault.Misread.class);
+  }
+
+  /** The first two sharps and flats are read without thinking; others are no misreading. */
+  @Test
+  public void whatIsMisreadIsANoteThatMayStandThere() {
+    assertTrue(misread("D5", "F5"));
+    assertTrue(misread("D5", "F#5"), "F sharp is the first sharp");
+    assertTrue(misread("A5", "C#6"), "C sharp the second");
+    assertTrue(misread("G5", "Bb5"), "B flat is the first flat");
+    assertTrue(misread("C5", "Eb5"), "E flat the second");
+    assertTrue(!misread("E5", "G#5"), "G sharp stands in no easy key");
+    assertTrue(!misread("F5", "Ab5"), "nor does A flat");
+    assertTrue(misread("G5", "A5"), "a line for the next space");
+    assertTrue(!misread("E5", "F5"), "half a step is an accidental");
+  }
 }

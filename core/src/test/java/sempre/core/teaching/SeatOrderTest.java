@@ -33,4 +33,15 @@ public class SeatOrderTest {
         .forEach(word -> assertEquals(SeatOrder.of(word).word(), word));
     assertEquals(Stream.of(SeatOrder.values()).count(), 3);
   }
+
+  @Test
+  public void aSeatWithoutALetterComesBeforeTheSameWithOne() {
+    List<SeatOrder.Player> three =
+        Stream.of("10", "2a", "2", "1B", "1a")
+            .map(seat -> new SeatOrder.Player(seat, "flute", seat))
+            .toList();
+    assertEquals(
+        three.stream().sorted(SeatOrder.SEAT.comparator()).map(SeatOrder.Player::seat).toList(),
+        List.of("1a", "1B", "2", "2a", "10"));
+  }
 }
