@@ -196,4 +196,16 @@ public class LessonTest {
     }
     assertEquals(silent.toString(), "[]", "it is said what comes out instead");
   }
+
+  /**
+   * The trumpet's B and C in the middle are the fourth partial, with the second valve and without
+   * (computed).
+   */
+  @Test
+  public void onOnePartialOnlyTheHighestNoteAsksForMore() {
+    assertEquals(lesson("Bb4", knowing("trumpet", "B4")).air().way(), Air.Way.UP, "the highest");
+    assertEquals(lesson("A4", knowing("trumpet", "C5")).air().way(), Air.Way.SAME);
+    assertEquals(lesson("F4", knowing("trumpet", "C5")).air().way(), Air.Way.DOWN);
+    assertEquals(lesson("Bb4", knowing("trumpet", "G4", "D5")).air().way(), Air.Way.UP);
+  }
 }

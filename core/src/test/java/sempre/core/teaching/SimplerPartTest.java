@@ -183,4 +183,20 @@ public class SimplerPartTest {
     assertEquals(s.part().bars().get(0).key(), new KeySignature(-3));
     assertEquals(played(s), "Eb4");
   }
+
+  @Test
+  public void aTurnThatGoesDownTwoOctavesSavesHalfOfEachForItsFurtherNotes() {
+    SimplerPart p = SimplerPart.of(setting("C4 D4 E4", ": C6/4 D6/4 E6/2"), Map.of());
+    assertEquals(p.changes().size(), 3);
+    // two octaves each, and for the second and third note half of them
+    assertEquals(p.measure(), 2 + (2 - 1) + (2 - 1), 1e-9);
+  }
+
+  @Test
+  public void aSeventhOfTheChordMaySoundWithItsRoot() {
+    // C E B flat sounds, and G over it: C beside B flat is of the chord
+    assertEquals(
+        played(setting("C5", "key=-1: G5/1", "key=-1: Bb4/1", "key=-1: E4/1", "key=-1: C4/1")),
+        "C5");
+  }
 }
