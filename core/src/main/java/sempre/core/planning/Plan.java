@@ -106,11 +106,6 @@ public record Plan(
           .sorted(Comparator.comparingDouble(s -> -s.audible(seconds)))
           .toList();
     }
-
-    /** Speed of the slide in centimetres a second, on a trombone. */
-    public Optional<Double> cmPerSecond() {
-      return move.travel().map(t -> t.cm() / seconds);
-    }
   }
 
   /** What is kept down where it is not heard, in page order. */

@@ -514,4 +514,23 @@ public class PlannerTest {
     }
     assertEquals(Planner.cost(new Line(1, "1", List.of()), player), 0.0);
   }
+
+  /** Each slip lasts as long as the pace lets it. */
+  @Test
+  public void whatSlipsOutIsToldTheEasiestToHearFirstAtThePaceOfTheChange() {
+    Plan plan =
+        Planner.plan(
+            Phrase.of("tempo=120: ( *C5/16 D5/16 B4/16 Bb4/16 A4/16 )").line(),
+            Player.able(setup("flute")));
+    int several = 0;
+    for (Plan.PlannedMove m : plan.moves()) {
+      double before = Double.POSITIVE_INFINITY;
+      for (Move.Slip slip : m.slips()) {
+        assertTrue(slip.audible(m.seconds()) <= before, m + " " + slip);
+        before = slip.audible(m.seconds());
+      }
+      several += m.slips().size() > 1 ? 1 : 0;
+    }
+    assertTrue(several > 0, "some change lets several notes out");
+  }
 }
