@@ -68,14 +68,18 @@ public class AssignmentsApiTest extends DemoTestBase {
     try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
       for (var e = in.getNextEntry(); e != null; e = in.getNextEntry()) {
         files.add(e.getName());
+        // a player of bars has no fingering to be written in
+        boolean fingered = !e.getName().contains("Mallet");
         List<Note> notes =
             MusicXmlReader.read(in.readAllBytes()).parts().stream()
                 .flatMap(p -> p.topLine().stream())
-                .filter(l -> l.notes().stream().anyMatch(n -> !n.printed().isEmpty()))
+                .filter(l -> l.notes().stream().anyMatch(n -> n.printed().isEmpty() != fingered))
                 .findFirst()
                 .orElseThrow()
                 .notes();
-        assertThat(notes).as(e.getName()).allSatisfy(n -> assertThat(n.printed()).isNotEmpty());
+        assertThat(notes)
+            .as(e.getName())
+            .allSatisfy(n -> assertThat(n.printed().isEmpty()).isEqualTo(!fingered));
         assertThat(notes.get(notes.size() - 1).end()).isEqualTo(32.0);
       }
     }
