@@ -223,7 +223,7 @@ public class NotesTest {
     Page page = at("/notes/trumpet/Bb4");
     page.getByText("this pitch across the band").click();
     assertThat(page.locator("h1")).hasText("Concert A♭4 across the band");
-    assertThat(page.locator("tbody tr")).hasCount(33);
+    assertThat(page.locator("tbody tr")).hasCount(35);
     assertThat(page.locator("tbody tr").filter(text("Tuba"))).containsText("two octaves down");
     page.getByLabel("Concert pitch").selectOption("F#4");
     assertThat(page.locator("h1")).hasText("Concert F♯4 across the band");

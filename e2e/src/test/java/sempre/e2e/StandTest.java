@@ -281,7 +281,7 @@ public class StandTest {
     assertThat(effects).containsText("instead of side lever B flat");
     // decided for the thumb, the plan takes no lever; taken back, it may
     page.waitForResponse(
-        r -> r.url().endsWith("/api/styles"),
+        r -> r.request().method().equals("PUT") && r.url().contains("/api/styles/"),
         () -> flute.selectOption(new SelectOption().setLabel("usually thumb in flat keys")));
     page.reload();
     assertThat(flute).hasValue("");
