@@ -29,6 +29,7 @@
   <li>
     <b>{words.trill.between(t.trill.lower.shown, t.trill.upper.shown)}</b>, {words.all.barsList(
       t.bars
-    )}: {t.trill.words}
+    )}: {t.trill.moving.length ? t.trill.moving.map((m) => m.name).join(', ') + '. ' : ''}{t.trill
+      .words}
   </li>
 {/each}

@@ -180,7 +180,8 @@ public class StandTest {
     assertThat(told).isHidden();
     page.emulateMedia(new Page.EmulateMediaOptions().setMedia(Media.PRINT));
     assertThat(told).isVisible();
-    assertThat(told).containsText("bar 10: Only the right second finger moves.");
+    assertThat(told)
+        .containsText("bar 10: the first trill key. Only the right second finger moves.");
   }
 
   /** Mallets: nothing to finger, to keep or to take instead. */

@@ -27,7 +27,6 @@ import sempre.core.pitch.Transposition;
 
 /** The fingerings of a brass instrument, computed from what its file says of its tubes. */
 final class BrassReader {
-
   private final Map<String, Object> tube;
   private final Keywork keywork;
   private final List<Option> options;

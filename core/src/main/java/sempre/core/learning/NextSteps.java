@@ -13,7 +13,6 @@ import sempre.core.Judgement.Learning;
 
 /** What to take next: one new thing at a time. */
 public final class NextSteps {
-
   /** From so many steps on their order no longer weighs more. */
   private static final int MOST_TOLD = 10;
 

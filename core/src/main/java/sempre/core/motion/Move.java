@@ -97,7 +97,6 @@ public record Move(
    * @param lips how the lips err, where they do
    */
   public record Slip(Pitch note, List<Finger> late, List<Finger> early, int distance, Lips lips) {
-
     /** What the lips do when no finger is at fault. */
     public enum Lips {
       FINE,

@@ -27,7 +27,6 @@ import sempre.core.pitch.Pitch;
 
 /** Works out the {@link Move} from one fingering to another. All computed from the two holds. */
 public final class Moves {
-
   private Moves() {}
 
   /** Between two ways of two notes; computed once for each set-up. */

@@ -31,7 +31,6 @@ import sempre.core.search.BestPath;
  * sentence can't contradict the price.
  */
 final class Detour {
-
   private final Player player;
   private final Route route;
   private final List<Note> notes;

@@ -26,7 +26,6 @@ import sempre.core.score.Note;
  * there the one is taken with which the turn is cheapest.
  */
 public final class Figures {
-
   private final List<Note> notes;
 
   private Figures(List<Note> notes) {

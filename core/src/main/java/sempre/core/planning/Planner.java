@@ -36,7 +36,6 @@ import sempre.core.score.Note;
  * equal paths the one with the earlier catalogue entries is taken.
  */
 public final class Planner {
-
   private final Player player;
   private final List<Note> notes;
   private List<Context> contexts;

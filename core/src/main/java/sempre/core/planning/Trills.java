@@ -28,7 +28,6 @@ import sempre.core.pitch.Pitch;
  * computed).
  */
 public final class Trills {
-
   private static final String COMPUTED = "computed";
 
   private final Setup setup;

@@ -49,12 +49,13 @@ public final class PartChoice {
   }
 
   /**
-   * The part whose name says this instrument, else one of the same transposition, else the one that
-   * lies nearest to where its players play.
+   * The part whose name says this instrument, else for who plays by names another of those, else
+   * one of the same transposition, else the one that lies nearest to where its players play.
    */
   public static Optional<Part> best(Score score, Instrument instrument) {
     List<Part> playable = score.parts().stream().filter(p -> p.topLine().isPresent()).toList();
     return own(score, instrument)
+        .or(() -> playable.stream().filter(p -> instrument.byName() && isByName(p)).findFirst())
         .or(
             () ->
                 playable.stream()
@@ -62,6 +63,14 @@ public final class PartChoice {
                     .filter(p -> fit(p, instrument, 0) == 0)
                     .findFirst())
         .or(() -> playable.stream().min(Comparator.comparingDouble(p -> distance(p, instrument))));
+  }
+
+  /** Whether a part is for bars: a percussionist reads the bells, and the bells the percussion. */
+  private static boolean isByName(Part part) {
+    return Catalogue.standard()
+        .named(part.name())
+        .filter(id -> Catalogue.standard().instrument(id).byName())
+        .isPresent();
   }
 
   /** How far a part lies from the middle of what an instrument's players play, in semitones. */

@@ -164,6 +164,17 @@ public class PartTest {
     assertTrue(PartChoice.best(new Score("", false, List.of(empty), List.of()), sax).isEmpty());
   }
 
+  @Test
+  public void whoPlaysByNamesReadsTheBellsBeforeAnyOther() {
+    var percussion = Catalogue.standard().instrument("percussion");
+    var flutes = Catalogue.standard().instrument("flute");
+    Part flute = part("Flute", Transposition.CONCERT, 0, "C5");
+    Part bells = part("Bells", Transposition.CONCERT, 0, "D5");
+    assertEquals(best(percussion, flute, bells), "Bells");
+    assertEquals(best(percussion, flute), "Flute");
+    assertEquals(best(flutes, bells, flute), "Flute");
+  }
+
   private static String best(sempre.core.instrument.Instrument i, Part... parts) {
     return PartChoice.best(new Score("", false, List.of(parts), List.of()), i)
         .map(Part::name)
