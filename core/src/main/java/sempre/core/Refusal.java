@@ -1,7 +1,7 @@
 package sempre.core;
 
 /** Something that was given can't be taken; what is said tells what to change. */
-public class Refusal extends IllegalArgumentException {
+public class Refusal extends RuntimeException {
   private static final long serialVersionUID = 1L;
 
   private final transient Saying saying;

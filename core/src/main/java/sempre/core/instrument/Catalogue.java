@@ -78,7 +78,7 @@ public final class Catalogue {
   /**
    * An instrument by its id.
    *
-   * @throws IllegalArgumentException naming the ids there are
+   * @throws Refusal naming the ids there are
    */
   public Instrument instrument(String id) {
     if (!has(id)) {
@@ -91,7 +91,7 @@ public final class Catalogue {
    * The set-up of an instrument; the same object for the same options.
    *
    * @param chosen option to value; what is not named is as usual
-   * @throws IllegalArgumentException when the instrument, an option or a value is unknown
+   * @throws Refusal when the instrument, an option or a value is unknown
    */
   public Setup setup(String id, Map<String, String> chosen) {
     Instrument i = instrument(id);
@@ -108,7 +108,7 @@ public final class Catalogue {
    * The set-up of an instrument as a house plays it. It is not kept where the house changes
    * something: who asks often keeps it.
    *
-   * @throws IllegalArgumentException when the instrument, an option or a value is unknown
+   * @throws Refusal when the instrument, an option or a value is unknown
    */
   public Setup setup(String id, Map<String, String> chosen, House house) {
     return house.changesNothing() ? setup(id, chosen) : Setup.of(instrument(id), chosen, house);

@@ -79,7 +79,7 @@ public record House(
    * A teacher's own fingering, checked as the catalogue's are.
    *
    * @param role alternate, trill or special
-   * @throws IllegalArgumentException with one sentence that says what to change
+   * @throws Refusal with one sentence that says what to change
    */
   public Entry checked(
       Instrument i, Pitch written, String fingering, Role role, String label, String note) {
@@ -300,8 +300,8 @@ public record House(
                     Role.named(text(way, "role", "alternate")),
                     text(way, "label"),
                     text(way, "note", "")));
-          } catch (IllegalArgumentException e) {
-            problems.add(Refusal.of(e));
+          } catch (Refusal e) {
+            problems.add(e.saying());
           }
         }
       }
@@ -316,8 +316,8 @@ public record House(
               known(i, own, root.get("hidden"), problems),
               known(i, own, root.get("standards"), problems),
               words);
-    } catch (IllegalArgumentException e) {
-      problems.add(Refusal.of(e));
+    } catch (Refusal e) {
+      problems.add(e.saying());
     }
     if (!problems.isEmpty()) {
       throw new CatalogueException(file, problems);

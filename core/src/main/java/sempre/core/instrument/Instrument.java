@@ -169,7 +169,7 @@ public record Instrument(
   /**
    * Completes and checks option values.
    *
-   * @throws IllegalArgumentException with a sentence naming what there is
+   * @throws Refusal with a sentence naming what there is
    */
   public Map<String, String> optionsWith(Map<String, String> chosen) {
     Map<String, String> map = new LinkedHashMap<>(usualOptions());
@@ -201,7 +201,7 @@ public record Instrument(
   /**
    * Completes and checks style values.
    *
-   * @throws IllegalArgumentException with a sentence naming what there is
+   * @throws Refusal with a sentence naming what there is
    */
   public Map<String, String> stylesWith(Map<String, String> chosen) {
     Map<String, String> map = new LinkedHashMap<>();
@@ -227,7 +227,7 @@ public record Instrument(
   /**
    * A matter in which schools differ, by its name.
    *
-   * @throws IllegalArgumentException with a sentence naming what there is
+   * @throws Refusal with a sentence naming what there is
    */
   public Style style(String name) {
     return styles.stream()

@@ -79,8 +79,8 @@ public final class InstrumentReader {
     String other = text(own, "like");
     try {
       return Likeness.whole(own, whole(other, others.apply(other), others));
-    } catch (IllegalArgumentException e) {
-      throw new CatalogueException(file, List.of(Refusal.of(e)));
+    } catch (Refusal e) {
+      throw new CatalogueException(file, List.of(e.saying()));
     }
   }
 
@@ -145,7 +145,7 @@ public final class InstrumentReader {
         throw new CatalogueException(file, problems);
       }
       return instrument;
-    } catch (IllegalArgumentException | ClassCastException | NullPointerException e) {
+    } catch (Refusal | IllegalArgumentException | ClassCastException | NullPointerException e) {
       problems.add(Refusal.of(e));
       throw new CatalogueException(file, problems);
     }
@@ -439,7 +439,7 @@ public final class InstrumentReader {
         }
         try {
           entries.add(entry(written, way, keywork));
-        } catch (IllegalArgumentException e) {
+        } catch (Refusal | IllegalArgumentException e) {
           problems.add(Saying.of("error.at", "where", written, "why", Refusal.of(e)));
         }
       }

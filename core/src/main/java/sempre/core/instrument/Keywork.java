@@ -44,7 +44,7 @@ public record Keywork(Kind kind, List<Control> controls, List<Set<String>> toget
   /**
    * Reads a fingering in any order, with choices and free controls.
    *
-   * @throws IllegalArgumentException with one sentence: which token, and what there is instead
+   * @throws Refusal with one sentence: which token, and what there is instead
    */
   public Pattern pattern(String text) {
     String body = text.strip();
@@ -82,7 +82,7 @@ public record Keywork(Kind kind, List<Control> controls, List<Set<String>> toget
   /**
    * Reads one concrete fingering; of a choice the first is taken, free controls are not held.
    *
-   * @throws IllegalArgumentException also when one finger would have to hold two things at once
+   * @throws Refusal also when one finger would have to hold two things at once
    */
   public Fingering read(String text) {
     Fingering f = pattern(text).plain();
@@ -98,7 +98,7 @@ public record Keywork(Kind kind, List<Control> controls, List<Set<String>> toget
    * The controls named in a text, without asking whether one hand could hold them all at once; for
    * a hole, its half-covered form as well where the text says so ({@code h3}).
    *
-   * @throws IllegalArgumentException naming a token that is not there
+   * @throws Refusal naming a token that is not there
    */
   List<Hold> holds(String text) {
     return holds(text, true);
@@ -239,7 +239,7 @@ public record Keywork(Kind kind, List<Control> controls, List<Set<String>> toget
    * @param options of the particular instrument: what it lacks is not meant by a name without a
    *     side
    * @return the names as {@link #place(Hold)} writes them; two where both hands are meant
-   * @throws IllegalArgumentException naming what there is instead
+   * @throws Refusal naming what there is instead
    */
   public Set<String> places(String text, Map<String, String> options) {
     String[] parts = text.strip().split("@", 2);

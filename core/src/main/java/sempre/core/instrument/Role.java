@@ -23,7 +23,7 @@ public enum Role {
   /**
    * The role of a word, as a teacher gives it to an own fingering.
    *
-   * @throws IllegalArgumentException with a sentence that says which there are
+   * @throws Refusal with a sentence that says which there are
    */
   public static Role named(String word) {
     for (Role r : values()) {

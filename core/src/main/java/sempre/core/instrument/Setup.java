@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
+import sempre.core.Refusal;
 import sempre.core.Saying;
 import sempre.core.pitch.Pitch;
 
@@ -144,7 +145,7 @@ public final class Setup {
   /**
    * A new set-up of an instrument; {@link Catalogue#setup} keeps those of its own.
    *
-   * @throws IllegalArgumentException when an option or value is unknown
+   * @throws Refusal when an option or value is unknown
    */
   public static Setup of(Instrument instrument, Map<String, String> chosen) {
     return new Setup(instrument, new LinkedHashMap<>(instrument.optionsWith(chosen)));
@@ -153,7 +154,7 @@ public final class Setup {
   /**
    * A new set-up of an instrument as a house plays it.
    *
-   * @throws IllegalArgumentException when an option or value is unknown
+   * @throws Refusal when an option or value is unknown
    */
   public static Setup of(Instrument instrument, Map<String, String> chosen, House house) {
     Map<String, String> options = new LinkedHashMap<>(instrument.optionsWith(chosen));

@@ -22,7 +22,7 @@ public enum Stage {
   /**
    * The stage of this word.
    *
-   * @throws IllegalArgumentException naming the stages there are
+   * @throws Refusal naming the stages there are
    */
   public static Stage of(String word) {
     for (Stage s : values()) {

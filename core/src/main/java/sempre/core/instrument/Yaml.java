@@ -63,7 +63,7 @@ final class Yaml {
           throw new Refusal("error.yaml-plain");
         }
       }
-    } catch (YamlEngineException | IllegalArgumentException e) {
+    } catch (YamlEngineException | Refusal e) {
       throw new CatalogueException(file, List.of(problem(e)));
     }
     return root(file, text);
@@ -118,7 +118,7 @@ final class Yaml {
   /**
    * A value that must be there.
    *
-   * @throws IllegalArgumentException naming the key
+   * @throws Refusal naming the key
    */
   static String text(Map<String, Object> map, String key) {
     Object value = map.get(key);

@@ -144,7 +144,7 @@ public sealed interface ClassItem {
    * Reads what {@link #text} wrote.
    *
    * @param kind SOUND, SCALE or FINGERING
-   * @throws IllegalArgumentException saying what to change
+   * @throws Refusal saying what to change
    */
   static ClassItem read(String kind, String text) {
     String[] words = text.strip().split("\\s+", 3);

@@ -28,7 +28,7 @@ public record NoteName(Letter letter, int alter, OptionalInt octave) {
   /**
    * Reads {@code Bb}, {@code F#}, {@code Bb3} (also with ♭ and ♯).
    *
-   * @throws IllegalArgumentException with a sentence that says what to change
+   * @throws Refusal with a sentence that says what to change
    */
   public static NoteName parse(String text) {
     String t = text.strip();
@@ -37,7 +37,7 @@ public record NoteName(Letter letter, int alter, OptionalInt octave) {
     Pitch p;
     try {
       p = Pitch.parse(said ? t : t + SOME);
-    } catch (IllegalArgumentException e) {
+    } catch (Refusal e) {
       throw new Refusal(Saying.of("error.no-note-name", "typed", t), e);
     }
     return new NoteName(

@@ -48,7 +48,7 @@ public record Pitch(Letter letter, int alter, int octave) implements Comparable<
   /**
    * Reads {@code Bb4}, {@code F#5}, {@code Fx4}, {@code Ebb4} (also with ♭ and ♯).
    *
-   * @throws IllegalArgumentException with a sentence that says what to change
+   * @throws Refusal with a sentence that says what to change
    */
   public static Pitch parse(String text) {
     Matcher m = TEXT.matcher(text.strip());

@@ -3,6 +3,7 @@ package sempre.core.pitch;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import sempre.core.Refusal;
 
 /**
  * How notes are named: by letters, by the letters of German, where B is the note a half step below
@@ -73,7 +74,7 @@ public enum PitchNaming {
    * Reads a note as this naming writes it, with or without the octave; what is written with letters
    * and accidentals as {@link NoteName#parse} has them is read the same.
    *
-   * @throws IllegalArgumentException when it is no note
+   * @throws Refusal when it is no note
    */
   public NoteName read(String text) {
     String lower = text.strip().toLowerCase(Locale.ROOT);

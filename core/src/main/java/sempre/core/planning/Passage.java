@@ -42,7 +42,7 @@ public record Passage(Player player, Phrase phrase, String text, String expected
   /**
    * Reads one.
    *
-   * @throws IllegalArgumentException when it can't be read
+   * @throws Refusal when it can't be read
    */
   public static Passage of(String line) {
     String[] c = line.split(" ;(?: |$)", -1);

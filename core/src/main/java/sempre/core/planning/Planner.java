@@ -60,7 +60,7 @@ public final class Planner {
    * Plans a line for a player.
    *
    * @param locks note id to the plain fingering that the teacher has fixed for it
-   * @throws IllegalArgumentException when a lock names a fingering that its note does not have
+   * @throws Refusal when a lock names a fingering that its note does not have
    */
   public static Plan plan(Line line, Player player, Map<String, String> locks) {
     Playable p = Playable.of(line, player, locks);
@@ -146,7 +146,7 @@ public final class Planner {
    * those before it; fewer when there are not so many. One empty choice for a line without notes.
    *
    * @param count 1 to {@value #MOST_CHOICES}
-   * @throws IllegalArgumentException when the count is outside that
+   * @throws Refusal when the count is outside that
    */
   public static List<Choice> choose(Line line, Player player, int count) {
     return choose(line, player, Map.of(), count);

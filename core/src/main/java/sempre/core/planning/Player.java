@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import sempre.core.Refusal;
 import sempre.core.instrument.Compass;
 import sempre.core.instrument.Hold;
 import sempre.core.instrument.Role;
@@ -41,7 +42,7 @@ public record Player(
    * Checks the words first.
    *
    * @param avoid what the hand can't reach; a name without a side means both hands
-   * @throws IllegalArgumentException naming what there is instead
+   * @throws Refusal naming what there is instead
    */
   public static Player of(
       Setup setup, Map<String, String> style, Set<String> avoid, Optional<Known> known) {

@@ -17,7 +17,7 @@ public record Bars(int from, int to) {
   /**
    * Reads printed bar numbers: {@code 9-16} or {@code 9}; an empty text is the whole part.
    *
-   * @throws IllegalArgumentException with a sentence that says what to change
+   * @throws Refusal with a sentence that says what to change
    */
   public static Bars of(Part part, String text) {
     if (text.isBlank()) {

@@ -39,12 +39,12 @@ public record Phrase(Line line, List<Integer> asked) {
   /**
    * Reads one.
    *
-   * @throws IllegalArgumentException when a note, a length or a setting can't be read
+   * @throws Refusal when a note, a length or a setting can't be read
    */
   public static Phrase of(String text) {
     try {
       return read(text);
-    } catch (NumberFormatException | IndexOutOfBoundsException e) {
+    } catch (IllegalArgumentException | IndexOutOfBoundsException e) {
       throw new Refusal("error.phrase", "typed", text);
     }
   }

@@ -56,7 +56,7 @@ public final class Trouble {
    * @param player whose fingerings count: the usual ones, and those that are learned
    * @param expected the written note that was meant
    * @param heard the written note that sounded
-   * @throws IllegalArgumentException when both are the same, or the instrument lacks the first
+   * @throws Refusal when both are the same, or the instrument lacks the first
    */
   public static List<Cause> causes(Player player, Pitch expected, Pitch heard) {
     Setup setup = player.setup();

@@ -85,7 +85,7 @@ public final class Ways {
   /**
    * Checks a choice.
    *
-   * @throws IllegalArgumentException naming what there is instead
+   * @throws Refusal naming what there is instead
    */
   public static void check(String name, String school) {
     Optional<Style> style = ALL.stream().filter(s -> s.name().equals(name)).findFirst();

@@ -15,6 +15,7 @@ import java.util.Map;
 import java.util.Set;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import sempre.core.Refusal;
 import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Pitch;
 import sempre.core.planning.Plan;
@@ -92,20 +93,19 @@ public class HouseTest {
 
   @Test(dataProvider = "wrong")
   public void anOwnFingeringIsCheckedAsTheCataloguesAre(String note, String text, String said) {
-    String message =
-        expectThrows(IllegalArgumentException.class, () -> own(note, text, "mine")).getMessage();
+    String message = expectThrows(Refusal.class, () -> own(note, text, "mine")).getMessage();
     assertTrue(message.contains(said), message);
   }
 
   @Test
   public void anOwnFingeringNeedsANameAndIsNotTheStandardByItself() {
     assertTrue(
-        expectThrows(IllegalArgumentException.class, () -> own("A4", "T 1 2 | 3 Eb", " "))
+        expectThrows(Refusal.class, () -> own("A4", "T 1 2 | 3 Eb", " "))
             .getMessage()
             .contains("error.fingering-name"));
     assertTrue(
         expectThrows(
-                IllegalArgumentException.class,
+                Refusal.class,
                 () ->
                     House.none("flute")
                         .checked(
@@ -115,7 +115,7 @@ public class HouseTest {
     House house = with(List.of(own("A4", "T 1 2 | 3 Eb", "mine")), Set.of(), Set.of(), Map.of());
     assertTrue(
         expectThrows(
-                IllegalArgumentException.class,
+                Refusal.class,
                 () ->
                     house.checked(
                         FLUTE, Pitch.parse("A4"), "Eb 3 | 2 1 T", Role.TRILL, "again", ""))
@@ -123,7 +123,7 @@ public class HouseTest {
             .contains("error.no-key-left {typed=Eb"));
     assertTrue(
         expectThrows(
-                IllegalArgumentException.class,
+                Refusal.class,
                 () ->
                     house.checked(
                         FLUTE, Pitch.parse("A4"), "2 1 T | Eb 3", Role.TRILL, "again", ""))

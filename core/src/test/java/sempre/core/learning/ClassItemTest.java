@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import sempre.core.Refusal;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Setup;
 import sempre.core.instrument.Stage;
@@ -105,7 +106,7 @@ public class ClassItemTest {
             .toList(),
         List.of("F4", "D5", "G4", "A4", "Bb4"));
     expectThrows(
-        IllegalArgumentException.class,
+        Refusal.class,
         () ->
             ClassItem.place(
                 List.of(new ClassItem.InRow(ClassItem.read("SCALE", "C major"), 1)), flute));
@@ -144,8 +145,7 @@ public class ClassItemTest {
 
   @Test(dataProvider = "wrong")
   public void whatCantBeAskedIsRefused(String kind, String text, String said) {
-    String message =
-        expectThrows(IllegalArgumentException.class, () -> ClassItem.read(kind, text)).getMessage();
+    String message = expectThrows(Refusal.class, () -> ClassItem.read(kind, text)).getMessage();
     assertTrue(message.contains(said), message);
   }
 }

@@ -7,6 +7,7 @@ import static org.testng.Assert.assertTrue;
 
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import sempre.core.Refusal;
 
 public class PitchTest {
   /** MIDI numbers as the MIDI 1.0 specification has them: middle C is 60, the tuning A is 69. */
@@ -94,7 +95,7 @@ public class PitchTest {
     assertEquals(new KeySignature(1).alterOf(Letter.F), 1);
     assertEquals(new KeySignature(1).alterOf(Letter.C), 0);
     assertEquals(new KeySignature(6).plus(3).fifths(), -3);
-    assertThrows(IllegalArgumentException.class, () -> new KeySignature(8));
+    assertThrows(Refusal.class, () -> new KeySignature(8));
   }
 
   /** Keys have at most seven sharps or flats, and none is written with more than six here. */
@@ -136,7 +137,7 @@ public class PitchTest {
   private static Exception expect(Runnable action) {
     try {
       action.run();
-    } catch (IllegalArgumentException e) {
+    } catch (Refusal e) {
       return e;
     }
     throw new AssertionError("nothing was refused");

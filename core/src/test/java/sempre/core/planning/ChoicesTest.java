@@ -21,6 +21,7 @@ import org.jgrapht.graph.SimpleDirectedWeightedGraph;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import sempre.core.Judgement;
+import sempre.core.Refusal;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Entry;
 import sempre.core.instrument.Setup;
@@ -235,7 +236,7 @@ public class ChoicesTest {
     Player player = able("flute");
     Line line = PlannerTest.random(player.setup(), new Random(1), 3);
     for (int count : new int[] {0, 11}) {
-      expectThrows(IllegalArgumentException.class, () -> Planner.choose(line, player, count));
+      expectThrows(Refusal.class, () -> Planner.choose(line, player, count));
     }
     assertEquals(Planner.choose(new Line(1, "1", List.of()), player, 3).size(), 1);
   }

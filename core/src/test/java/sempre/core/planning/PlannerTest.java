@@ -16,6 +16,7 @@ import org.jgrapht.graph.DefaultWeightedEdge;
 import org.jgrapht.graph.SimpleDirectedWeightedGraph;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import sempre.core.Refusal;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Role;
 import sempre.core.instrument.Setup;
@@ -377,8 +378,7 @@ public class PlannerTest {
     assertEquals(plan.notes().get(1).way().fingering().text(), "3");
     assertTrue(plan.notes().get(1).locked());
     expectThrows(
-        IllegalArgumentException.class,
-        () -> Planner.plan(line, Player.able(setup), Map.of("n1", "1 2 3")));
+        Refusal.class, () -> Planner.plan(line, Player.able(setup), Map.of("n1", "1 2 3")));
   }
 
   /** What is fixed can be fixed otherwise: what else there is stays, with what it would cost. */

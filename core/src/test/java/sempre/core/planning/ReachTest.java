@@ -15,6 +15,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import sempre.core.Refusal;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Control;
 import sempre.core.instrument.Entry;
@@ -88,8 +89,7 @@ public class ReachTest {
 
   @Test(dataProvider = "wrong")
   public void anUnknownNameIsRefusedWithWhatThereIs(String id, String place, String said) {
-    String message =
-        expectThrows(IllegalArgumentException.class, () -> avoiding(setup(id), place)).getMessage();
+    String message = expectThrows(Refusal.class, () -> avoiding(setup(id), place)).getMessage();
     assertTrue(message.contains(said), message);
   }
 

@@ -48,9 +48,9 @@ public final class KnownCsv {
                   fingering.isEmpty()
                       ? standard(setup, written)
                       : setup.instrument().keywork().read(fingering).text()));
-        } catch (IllegalArgumentException e) {
+        } catch (Refusal e) {
           throw new UnreadableException(
-              Saying.of("file.row", "row", row.getRecordNumber(), "why", Refusal.of(e)), e);
+              Saying.of("file.row", "row", row.getRecordNumber(), "why", e.saying()), e);
         }
       }
     } catch (IOException e) {

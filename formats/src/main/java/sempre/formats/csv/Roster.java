@@ -178,7 +178,7 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
   /**
    * Reads a list and guesses what its columns mean.
    *
-   * @throws IllegalArgumentException when there is nothing to read, or too much
+   * @throws Refusal when there is nothing to read, or too much
    */
   public static Roster read(String text) {
     return read(text, List.of(), Map.of());
@@ -189,8 +189,7 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
    *
    * @param meanings of the columns in order; empty to guess
    * @param meant instruments by what the list calls them, where that is not clear
-   * @throws IllegalArgumentException when there is nothing to read, or too much, or two columns
-   *     mean the same
+   * @throws Refusal when there is nothing to read, or too much, or two columns mean the same
    */
   public static Roster read(String text, List<Meaning> meanings, Map<String, String> meant) {
     List<List<String>> cells = cells(text);
@@ -402,8 +401,8 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
           }
         }
         plays = plays(of.getOrDefault(Meaning.PLAYS, ""), setup);
-      } catch (IllegalArgumentException e) {
-        problems.add(Refusal.of(e));
+      } catch (Refusal e) {
+        problems.add(e.saying());
       }
     }
     return new Row(

@@ -79,9 +79,9 @@ final class PartReader {
         readBar(measure, number.isEmpty() ? String.valueOf(bars.size() + 1) : number);
       } catch (UnreadableException e) {
         throw e;
-      } catch (IllegalArgumentException e) {
+      } catch (Refusal e) {
         throw new UnreadableException(
-            Saying.of("file.part", "part", name, "bar", number, "why", Refusal.of(e)), e);
+            Saying.of("file.part", "part", name, "bar", number, "why", e.saying()), e);
       }
     }
   }

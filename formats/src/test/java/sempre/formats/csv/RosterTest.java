@@ -11,6 +11,7 @@ import java.util.Set;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import sempre.core.Limit;
+import sempre.core.Refusal;
 import sempre.core.instrument.Catalogue;
 import sempre.formats.Said;
 import sempre.formats.csv.Roster.Meaning;
@@ -187,7 +188,7 @@ public class RosterTest {
     String same =
         Said.of(
             expectThrows(
-                IllegalArgumentException.class,
+                Refusal.class,
                 () ->
                     Roster.read(
                         text,
@@ -223,16 +224,14 @@ public class RosterTest {
   @Test
   public void nothingAndTooMuchAreRefused() {
     for (String text : new String[] {"", "  \n\n", "\uFEFF"}) {
-      expectThrows(IllegalArgumentException.class, () -> Roster.read(text));
+      expectThrows(Refusal.class, () -> Roster.read(text));
     }
     String many = "Ada,flute\n".repeat(Limit.LIST_ROWS.most() + 2);
     assertTrue(
-        Said.of(expectThrows(IllegalArgumentException.class, () -> Roster.read(many)))
+        Said.of(expectThrows(Refusal.class, () -> Roster.read(many)))
             .contains(Said.of(Limit.LIST_ROWS.saying())));
     assertTrue(
-        Said.of(
-                expectThrows(
-                    IllegalArgumentException.class, () -> Roster.read("name\n\"Ada,flute\n")))
+        Said.of(expectThrows(Refusal.class, () -> Roster.read("name\n\"Ada,flute\n")))
             .contains("quotation mark"));
   }
 }

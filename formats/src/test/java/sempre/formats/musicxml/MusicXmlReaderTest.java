@@ -16,6 +16,7 @@ import java.util.List;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import sempre.core.Limit;
+import sempre.core.Refusal;
 import sempre.core.pitch.Transposition;
 import sempre.core.score.Dynamic;
 import sempre.core.score.Note;
@@ -526,8 +527,7 @@ public class MusicXmlReaderTest {
   }
 
   private static void assertSaid(byte[] file, String said) {
-    IllegalArgumentException e =
-        expectThrows(IllegalArgumentException.class, () -> MusicXmlReader.read(file));
+    Refusal e = expectThrows(Refusal.class, () -> MusicXmlReader.read(file));
     assertTrue(Said.of(e).contains(said), Said.of(e));
     assertFalse(Said.of(e).contains("\n"), "one line");
   }

@@ -1,6 +1,5 @@
 package sempre.server.api;
 
-import java.sql.SQLException;
 import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -62,7 +61,7 @@ public class Ahead implements DisposableBean {
     }
   }
 
-  private boolean one(Db.Tx tx, People.Student s, List<Shelf.Piece> pieces) throws SQLException {
+  private boolean one(Db.Tx tx, People.Student s, List<Shelf.Piece> pieces) {
     Player player = players.player(tx, s, players.standing(tx, s, List.of()));
     Demands.Reads reads = demands.reads(tx, s);
     for (Shelf.Piece p : pieces) {

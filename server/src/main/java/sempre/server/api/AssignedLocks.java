@@ -1,6 +1,5 @@
 package sempre.server.api;
 
-import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -24,7 +23,7 @@ class AssignedLocks {
   }
 
   /** Locks every fingering of some parts as it is planned, where nothing is kept yet. */
-  void lock(Db.Tx tx, Shelf.Assignment a, List<Stands.Loaded> parts) throws SQLException {
+  void lock(Db.Tx tx, Shelf.Assignment a, List<Stands.Loaded> parts) {
     for (Stands.Loaded l : parts) {
       Bars bars = Given.bars(a, l.page().reading().part());
       List<Choices.Change> changes = new ArrayList<>();
@@ -45,16 +44,16 @@ class AssignedLocks {
   }
 
   /** Lets go what an assignment has locked and nobody has chosen otherwise since. */
-  void release(Db.Tx tx, Shelf.Assignment a) throws SQLException {
+  void release(Db.Tx tx, Shelf.Assignment a) {
     change(tx, a, false);
   }
 
   /** Locks again what an assignment had locked and nobody has chosen otherwise since. */
-  void again(Db.Tx tx, Shelf.Assignment a) throws SQLException {
+  void again(Db.Tx tx, Shelf.Assignment a) {
     change(tx, a, true);
   }
 
-  private void change(Db.Tx tx, Shelf.Assignment a, boolean lock) throws SQLException {
+  private void change(Db.Tx tx, Shelf.Assignment a, boolean lock) {
     Map<Long, List<Shelf.Locked>> byStudent =
         shelf.locked(tx, a.id()).stream().collect(Collectors.groupingBy(Shelf.Locked::studentId));
     for (Map.Entry<Long, List<Shelf.Locked>> e : byStudent.entrySet()) {

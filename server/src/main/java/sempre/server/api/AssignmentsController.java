@@ -9,7 +9,6 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
-import java.sql.SQLException;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -147,7 +146,7 @@ class AssignmentsController {
         });
   }
 
-  private void takeBack(Db.Tx tx, Shelf.Assignment a) throws SQLException {
+  private void takeBack(Db.Tx tx, Shelf.Assignment a) {
     locks.release(tx, a);
     shelf.removeAssignment(tx, a.id());
   }
@@ -208,7 +207,7 @@ class AssignmentsController {
   }
 
   /** The parts of all who have one. */
-  private List<Stands.Loaded> loaded(Db.Tx tx, Shelf.Assignment a) throws SQLException {
+  private List<Stands.Loaded> loaded(Db.Tx tx, Shelf.Assignment a) {
     List<Stands.Loaded> all = new ArrayList<>();
     for (People.Student s : given.to(tx, a)) {
       try {
@@ -220,7 +219,7 @@ class AssignmentsController {
     return all;
   }
 
-  private Views.AssignmentView view(Db.Tx tx, Shelf.Assignment a) throws SQLException {
+  private Views.AssignmentView view(Db.Tx tx, Shelf.Assignment a) {
     LocalDate today = LocalDate.now(clock);
     List<Views.PartView> parts = new ArrayList<>();
     List<String> without = new ArrayList<>();
@@ -253,7 +252,7 @@ class AssignmentsController {
         without);
   }
 
-  private Views.PartView part(Db.Tx tx, Shelf.Assignment a, Stands.Loaded l) throws SQLException {
+  private Views.PartView part(Db.Tx tx, Shelf.Assignment a, Stands.Loaded l) {
     Readiness r = Readiness.of(Given.line(a, l.page()), l.player(), l.standing());
     Bars bars = Given.bars(a, l.page().reading().part());
     List<Views.UnusualView> unusual =

@@ -3,7 +3,6 @@ package sempre.server.api;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.sql.SQLException;
 import java.time.Clock;
 import java.time.LocalDate;
 import org.springframework.beans.factory.ObjectProvider;
@@ -33,7 +32,7 @@ class BackupController {
   }
 
   @GetMapping(produces = "application/zip")
-  ResponseEntity<Resource> backup() throws SQLException, IOException {
+  ResponseEntity<Resource> backup() throws IOException {
     School school = schools.getIfAvailable();
     if (school == null) {
       throw new Errors.NotThere("gone.backup");

@@ -1,6 +1,5 @@
 package sempre.server.api;
 
-import java.sql.SQLException;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -29,17 +28,16 @@ class CheckLists {
   }
 
   /** The checks of a group, the newest first. */
-  List<Views.ClassCheckRef> of(Db.Tx tx, long groupId) throws SQLException {
+  List<Views.ClassCheckRef> of(Db.Tx tx, long groupId) {
     return refs(tx, classes.of(tx, groupId));
   }
 
   /** The checks of all groups that were begun and not finished, the newest first. */
-  List<Views.ClassCheckRef> open(Db.Tx tx) throws SQLException {
+  List<Views.ClassCheckRef> open(Db.Tx tx) {
     return refs(tx, classes.open(tx));
   }
 
-  private List<Views.ClassCheckRef> refs(Db.Tx tx, List<ClassChecks.ClassCheck> checks)
-      throws SQLException {
+  private List<Views.ClassCheckRef> refs(Db.Tx tx, List<ClassChecks.ClassCheck> checks) {
     LocalDate today = LocalDate.now(clock);
     List<Views.ClassCheckRef> refs = new ArrayList<>();
     for (ClassChecks.ClassCheck c : checks) {
@@ -59,7 +57,7 @@ class CheckLists {
   }
 
   /** What is asked, for the heads of columns. */
-  List<Views.AskedView> asked(Db.Tx tx, List<ClassChecks.Item> items) throws SQLException {
+  List<Views.AskedView> asked(Db.Tx tx, List<ClassChecks.Item> items) {
     List<Views.AskedView> asked = new ArrayList<>();
     for (ClassChecks.Item i : items) {
       if (i.kind().equals("BARS")) {

@@ -5,7 +5,6 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
-import java.sql.SQLException;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -221,8 +220,7 @@ class ChecksController {
             () -> new Refusal("error.no-fingering", "note", written, "fingering", fingering));
   }
 
-  private Views.HeardView heard(Db.Tx tx, Check c, boolean undone, LocalDate today)
-      throws SQLException {
+  private Views.HeardView heard(Db.Tx tx, Check c, boolean undone, LocalDate today) {
     String piece = "";
     if (c.piece().isPresent()) {
       piece = shelf.title(tx, c.piece().getAsLong()).orElse("");

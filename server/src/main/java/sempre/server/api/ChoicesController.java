@@ -4,7 +4,6 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
-import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -177,8 +176,8 @@ class ChoicesController {
         });
   }
 
-  private Views.ChosenView chosen(Db.Tx tx, Stands.Loaded before, List<Change> changes, String said)
-      throws SQLException {
+  private Views.ChosenView chosen(
+      Db.Tx tx, Stands.Loaded before, List<Change> changes, String said) {
     List<Change> real = changes.stream().filter(c -> !c.was().equals(c.becomes())).toList();
     if (!real.isEmpty()) {
       choices.take(tx, before.student().id(), before.piece().id(), real);
@@ -187,7 +186,7 @@ class ChoicesController {
   }
 
   /** The plan as it is now, with what differs from before. */
-  private Views.ChosenView view(Db.Tx tx, Stands.Loaded before, String said) throws SQLException {
+  private Views.ChosenView view(Db.Tx tx, Stands.Loaded before, String said) {
     Stands.Loaded now = stands.load(tx, before.student().id(), before.piece().id());
     Plan plan = now.plan();
     return new Views.ChosenView(

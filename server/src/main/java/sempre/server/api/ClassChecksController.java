@@ -5,7 +5,6 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
-import java.sql.SQLException;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -262,7 +261,7 @@ class ClassChecksController {
         "check.octave", "student", s.name(), "note", chosen, "there", placing.octavesOf(asked));
   }
 
-  private List<ClassChecks.Item> items(Db.Tx tx, CheckBody body) throws SQLException {
+  private List<ClassChecks.Item> items(Db.Tx tx, CheckBody body) {
     List<ClassChecks.Item> items = new ArrayList<>();
     for (ItemBody b : body.items()) {
       ClassChecks.Item i = item(tx, b);
@@ -293,7 +292,7 @@ class ClassChecksController {
         .toList();
   }
 
-  private ClassChecks.Item item(Db.Tx tx, ItemBody b) throws SQLException {
+  private ClassChecks.Item item(Db.Tx tx, ItemBody b) {
     if (b.kind() == Views.Asks.BARS) {
       Shelf.Piece piece = players.piece(tx, b.pieceId());
       bars(b.what());
@@ -402,7 +401,7 @@ class ClassChecksController {
     return mark == null ? "" : mark;
   }
 
-  private void takeBack(Db.Tx tx, long studentId, long heardId) throws SQLException {
+  private void takeBack(Db.Tx tx, long studentId, long heardId) {
     Check c = checks.one(tx, studentId, heardId).orElseThrow();
     checks.add(
         tx,
@@ -441,11 +440,11 @@ class ClassChecksController {
         });
   }
 
-  private ClassChecks.ClassCheck check(Db.Tx tx, long id) throws SQLException {
+  private ClassChecks.ClassCheck check(Db.Tx tx, long id) {
     return classes.one(tx, id).orElseThrow(() -> new Errors.NotThere("gone.check"));
   }
 
-  private People.Group group(Db.Tx tx, long id) throws SQLException {
+  private People.Group group(Db.Tx tx, long id) {
     return people.group(tx, id).orElseThrow(() -> new Errors.NotThere("gone.group"));
   }
 
@@ -458,7 +457,7 @@ class ClassChecksController {
     private final Map<ClassChecks.Cell, Pitch> marked = new HashMap<>();
     private final Map<Long, List<Optional<Placing.Placed>>> placed = new HashMap<>();
 
-    private Asked(Db.Tx tx, ClassChecks.ClassCheck check) throws SQLException {
+    private Asked(Db.Tx tx, ClassChecks.ClassCheck check) {
       this.check = check;
       group = group(tx, check.groupId());
       items = classes.items(tx, check.id());
@@ -475,7 +474,7 @@ class ClassChecksController {
      * Where an item begins on a student's page: as it was settled; in a check older than that as it
      * was marked; for who came later by the rule.
      */
-    Optional<Pitch> from(Db.Tx tx, People.Student s, int place) throws SQLException {
+    Optional<Pitch> from(Db.Tx tx, People.Student s, int place) {
       ClassChecks.Cell cell = new ClassChecks.Cell(s.id(), place);
       Pitch known = settled.getOrDefault(cell, marked.get(cell));
       if (known != null) {
@@ -490,7 +489,7 @@ class ClassChecksController {
     }
 
     /** Settles what was not settled, once it is marked. */
-    void settle(Db.Tx tx, People.Student s, int place, Optional<Pitch> from) throws SQLException {
+    void settle(Db.Tx tx, People.Student s, int place, Optional<Pitch> from) {
       ClassChecks.Cell cell = new ClassChecks.Cell(s.id(), place);
       if (!settled.containsKey(cell)
           && from.isPresent()
@@ -500,11 +499,11 @@ class ClassChecksController {
     }
   }
 
-  private Asked asked(Db.Tx tx, ClassChecks.ClassCheck check) throws SQLException {
+  private Asked asked(Db.Tx tx, ClassChecks.ClassCheck check) {
     return new Asked(tx, check);
   }
 
-  private ClassChecks.Item item(Db.Tx tx, long checkId, int place) throws SQLException {
+  private ClassChecks.Item item(Db.Tx tx, long checkId, int place) {
     List<ClassChecks.Item> items = classes.items(tx, checkId);
     if (place < 0 || place >= items.size()) {
       throw new Errors.NotThere("gone.asked");
@@ -513,7 +512,7 @@ class ClassChecksController {
   }
 
   private List<ClassItem.Target> targets(
-      Db.Tx tx, ClassChecks.Item item, People.Student s, Optional<Pitch> from) throws SQLException {
+      Db.Tx tx, ClassChecks.Item item, People.Student s, Optional<Pitch> from) {
     if (item.kind().equals(BARS)) {
       return inBars(tx, item, s);
     }
@@ -522,8 +521,7 @@ class ClassChecksController {
   }
 
   /** Every note of the student's part in these bars, with the fingering planned for it. */
-  private List<ClassItem.Target> inBars(Db.Tx tx, ClassChecks.Item item, People.Student s)
-      throws SQLException {
+  private List<ClassItem.Target> inBars(Db.Tx tx, ClassChecks.Item item, People.Student s) {
     Optional<Shelf.Piece> piece = shelf.piece(tx, item.piece().orElse(0));
     if (piece.isEmpty()) {
       return List.of();
@@ -551,8 +549,7 @@ class ClassChecksController {
     return List.copyOf(found.values());
   }
 
-  private Optional<ClassChecks.Entry> last(Db.Tx tx, long id, long studentId, int place)
-      throws SQLException {
+  private Optional<ClassChecks.Entry> last(Db.Tx tx, long id, long studentId, int place) {
     return classes.entries(tx, id).stream()
         .filter(e -> e.studentId() == studentId && e.place() == place)
         .reduce((a, b) -> b);
@@ -591,7 +588,7 @@ class ClassChecksController {
         entry.map(ClassChecks.Entry::mark).orElse(""));
   }
 
-  private Views.ClassCheckView view(Db.Tx tx, long id) throws SQLException {
+  private Views.ClassCheckView view(Db.Tx tx, long id) {
     ClassChecks.ClassCheck check = check(tx, id);
     People.Group group = group(tx, check.groupId());
     List<ClassChecks.Item> items = classes.items(tx, id);

@@ -2,7 +2,6 @@ package sempre.server.api;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import java.sql.SQLException;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -50,7 +49,7 @@ class Demands {
   /** What a student reads otherwise than by itself: chosen parts and simpler ones, by piece. */
   record Reads(Map<Long, Shelf.Chosen> chosen, Map<Long, Simpler.Kept> simpler) {}
 
-  Reads reads(Db.Tx tx, People.Student s) throws SQLException {
+  Reads reads(Db.Tx tx, People.Student s) {
     return new Reads(shelf.chosen(tx, s.id()), simpler.of(tx, s.id()));
   }
 
@@ -65,7 +64,7 @@ class Demands {
   private record Page(Key key, Optional<Line> line, Player player) {}
 
   /** Works out what is not known yet of some pieces, on all processors. What is odd is left out. */
-  void prepare(Db.Tx tx, List<Asker> askers, List<Shelf.Piece> pieces) throws SQLException {
+  void prepare(Db.Tx tx, List<Asker> askers, List<Shelf.Piece> pieces) {
     Map<Key, Page> wanting = new LinkedHashMap<>();
     for (Asker a : askers) {
       for (Shelf.Piece p : pieces) {
@@ -91,13 +90,12 @@ class Demands {
   }
 
   /** What a whole piece asks of a student's set-up; empty when it has no part for it. */
-  Optional<Demand> of(Db.Tx tx, People.Student s, Player player, Shelf.Piece piece, Reads reads)
-      throws SQLException {
+  Optional<Demand> of(Db.Tx tx, People.Student s, Player player, Shelf.Piece piece, Reads reads) {
     return of(tx, new Asker(s, player, reads, Map.of()), piece);
   }
 
   /** What is given of a piece asks; empty when it has no part for the student. */
-  Optional<Demand> of(Db.Tx tx, Asker a, Shelf.Piece piece) throws SQLException {
+  Optional<Demand> of(Db.Tx tx, Asker a, Shelf.Piece piece) {
     Key key = key(a, piece);
     Optional<Demand> found = kept.getIfPresent(key);
     if (found == null) {
@@ -118,7 +116,7 @@ class Demands {
         Optional.ofNullable(a.reads().simpler().get(piece.id())));
   }
 
-  private Optional<Line> line(Db.Tx tx, Asker a, Shelf.Piece piece) throws SQLException {
+  private Optional<Line> line(Db.Tx tx, Asker a, Shelf.Piece piece) {
     Optional<Shelf.Assignment> given = Optional.ofNullable(a.given().get(piece.id()));
     return players
         .page(tx, a.student(), piece)

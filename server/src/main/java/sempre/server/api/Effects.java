@@ -1,6 +1,5 @@
 package sempre.server.api;
 
-import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -27,11 +26,11 @@ class Effects {
 
   /** Something that is changed. */
   interface Step {
-    void run() throws SQLException;
+    void run();
   }
 
   /** Parts with their plans, as they are now. */
-  private Map<Stands.Loaded, Plan> plans(Db.Tx tx, List<People.Student> who) throws SQLException {
+  private Map<Stands.Loaded, Plan> plans(Db.Tx tx, List<People.Student> who) {
     Map<Stands.Loaded, Plan> plans = new LinkedHashMap<>();
     for (People.Student s : who) {
       for (Shelf.Piece p : assigned(tx, s.id())) {
@@ -46,12 +45,12 @@ class Effects {
   }
 
   /** The pieces that a student has to play, each once. */
-  List<Shelf.Piece> assigned(Db.Tx tx, long studentId) throws SQLException {
+  List<Shelf.Piece> assigned(Db.Tx tx, long studentId) {
     return given.pieces(tx, given.of(tx, players.student(tx, studentId)));
   }
 
   /** Does something and says what becomes of the assigned parts of these students. */
-  List<Views.EffectView> of(Db.Tx tx, List<People.Student> who, Step step) throws SQLException {
+  List<Views.EffectView> of(Db.Tx tx, List<People.Student> who, Step step) {
     Map<Stands.Loaded, Plan> before = plans(tx, who);
     step.run();
     List<Views.EffectView> effects = new ArrayList<>();

@@ -1,7 +1,6 @@
 package sempre.server.api;
 
 import java.io.IOException;
-import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -74,7 +73,7 @@ class Erased implements DisposableBean {
                   "n",
                   Daily.DAYS)
               : Saying.of("erased.still");
-    } catch (IOException | SQLException | RuntimeException e) {
+    } catch (IOException | RuntimeException e) {
       LOG.warn("what was erased is taken out at the next start", e);
       saying = Saying.of(Trouble.noRoom(e) ? "erased.still-full" : "erased.still");
     }

@@ -199,7 +199,7 @@ class Errors extends ResponseEntityExceptionHandler {
   }
 
   @ExceptionHandler
-  ProblemDetail bad(IllegalArgumentException e) {
+  ProblemDetail refused(Refusal e) {
     return ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, sentence(e));
   }
 
@@ -257,8 +257,8 @@ class Errors extends ResponseEntityExceptionHandler {
   }
 
   /** What an error says, as a sentence; what was sent and comes back in it is cut. */
-  static String sentence(RuntimeException e) {
-    String shown = Speech.words().sentence(Refusal.of(e));
+  static String sentence(Refusal e) {
+    String shown = Speech.words().sentence(e.saying());
     return shown.length() > LONGEST ? shown.substring(0, LONGEST) + " …" : shown;
   }
 }

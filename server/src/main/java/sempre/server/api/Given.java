@@ -1,12 +1,12 @@
 package sempre.server.api;
 
-import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Component;
+import sempre.core.Refusal;
 import sempre.core.instrument.Catalogue;
 import sempre.core.score.Bars;
 import sempre.core.score.Line;
@@ -31,7 +31,7 @@ class Given {
     this.players = players;
   }
 
-  Shelf.Assignment one(Db.Tx tx, long id) throws SQLException {
+  Shelf.Assignment one(Db.Tx tx, long id) {
     return shelf.assignment(tx, id).orElseThrow(() -> new Errors.NotThere("gone.given"));
   }
 
@@ -42,15 +42,14 @@ class Given {
   }
 
   /** Who plays it, by name. */
-  List<People.Student> to(Db.Tx tx, Shelf.Assignment a) throws SQLException {
+  List<People.Student> to(Db.Tx tx, Shelf.Assignment a) {
     return a.studentId() != 0
         ? List.of(players.student(tx, a.studentId()))
         : people.students(tx, a.groupId()).stream().filter(s -> plays(a, s)).toList();
   }
 
   /** All that a group's players have to play, also those alone, by the day. */
-  List<Shelf.Assignment> ofGroup(Db.Tx tx, long groupId, List<People.Student> students)
-      throws SQLException {
+  List<Shelf.Assignment> ofGroup(Db.Tx tx, long groupId, List<People.Student> students) {
     List<Shelf.Assignment> all = new ArrayList<>(shelf.assignments(tx, groupId));
     for (People.Student s : students) {
       all.addAll(shelf.assignmentsOf(tx, s.id()));
@@ -60,7 +59,7 @@ class Given {
   }
 
   /** All that a student has to play, by the day. */
-  List<Shelf.Assignment> of(Db.Tx tx, People.Student s) throws SQLException {
+  List<Shelf.Assignment> of(Db.Tx tx, People.Student s) {
     List<Shelf.Assignment> all = new ArrayList<>(shelf.assignmentsOf(tx, s.id()));
     for (long group : people.groupsOf(tx, s.id())) {
       shelf.assignments(tx, group).stream().filter(a -> plays(a, s)).forEach(all::add);
@@ -77,7 +76,7 @@ class Given {
   }
 
   /** The pieces among what is given, each once, in that order. */
-  List<Shelf.Piece> pieces(Db.Tx tx, List<Shelf.Assignment> given) throws SQLException {
+  List<Shelf.Piece> pieces(Db.Tx tx, List<Shelf.Assignment> given) {
     Map<Long, Shelf.Piece> pieces = new LinkedHashMap<>();
     for (Shelf.Assignment a : given) {
       pieces.put(a.pieceId(), players.piece(tx, a.pieceId()));
@@ -86,7 +85,7 @@ class Given {
   }
 
   /** To whom it is given, in words. */
-  String words(Db.Tx tx, Shelf.Assignment a) throws SQLException {
+  String words(Db.Tx tx, Shelf.Assignment a) {
     if (a.studentId() != 0) {
       return players.student(tx, a.studentId()).name();
     }
@@ -105,7 +104,7 @@ class Given {
   static Bars bars(Shelf.Assignment a, Part part) {
     try {
       return Bars.of(part, a.bars());
-    } catch (IllegalArgumentException e) {
+    } catch (Refusal e) {
       return Bars.of(part, "");
     }
   }

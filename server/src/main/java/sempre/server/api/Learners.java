@@ -1,6 +1,5 @@
 package sempre.server.api;
 
-import java.sql.SQLException;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.BitSet;
@@ -45,11 +44,11 @@ class Learners {
   record Known(People.Student student, Learner learner, List<Shelf.Assignment> next) {}
 
   /** A student with the bars that are given, by the day. */
-  Known of(Db.Tx tx, People.Student s) throws SQLException {
+  Known of(Db.Tx tx, People.Student s) {
     return worked.of(tx, s.id(), "", () -> work(tx, s));
   }
 
-  private Known work(Db.Tx tx, People.Student s) throws SQLException {
+  private Known work(Db.Tx tx, People.Student s) {
     Standing standing = players.standing(tx, s.id());
     Player player = players.player(tx, s, standing);
     List<Shelf.Assignment> next = new ArrayList<>();
@@ -73,7 +72,7 @@ class Learners {
   }
 
   /** Everyone of a group. */
-  List<Known> ofGroup(Db.Tx tx, long groupId) throws SQLException {
+  List<Known> ofGroup(Db.Tx tx, long groupId) {
     List<Known> all = new ArrayList<>();
     for (People.Student s : people.students(tx, groupId)) {
       all.add(of(tx, s));

@@ -1,6 +1,5 @@
 package sempre.server.api;
 
-import java.sql.SQLException;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -74,7 +73,7 @@ class LessonController {
           for (Learners.Known k : learners.ofGroup(tx, groupId)) {
             try {
               learn(tx, k, stage, concert, octaves, rows, without);
-            } catch (IllegalArgumentException e) {
+            } catch (Refusal e) {
               without.add(k.student().name() + ": " + Errors.sentence(e));
             }
           }
@@ -97,8 +96,7 @@ class LessonController {
       NoteName concert,
       Map<String, Pitch> octaves,
       Map<Same, List<Learning>> rows,
-      List<String> without)
-      throws SQLException {
+      List<String> without) {
     Player player = k.learner().player();
     Placing placing = new Placing(player, stage, k.learner().needs());
     Optional<Placing.Placed> placed =
@@ -143,8 +141,7 @@ class LessonController {
   }
 
   /** Why a student meets the note in this octave. */
-  private Views.OctaveView octave(Db.Tx tx, Learners.Known k, Placing.Placed placed)
-      throws SQLException {
+  private Views.OctaveView octave(Db.Tx tx, Learners.Known k, Placing.Placed placed) {
     Learner l = k.learner();
     Optional<Needs.Need> need =
         l.needs().notes().stream().filter(n -> n.midi() == placed.written().midi()).findFirst();

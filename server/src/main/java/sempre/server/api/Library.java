@@ -2,7 +2,6 @@ package sempre.server.api;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import java.sql.SQLException;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import sempre.core.score.Score;
@@ -36,16 +35,16 @@ class Library {
   }
 
   /** A piece as it is written. */
-  Music music(Db.Tx tx, long pieceId) throws SQLException {
+  Music music(Db.Tx tx, long pieceId) {
     return music(tx, pieceId, Optional.empty());
   }
 
   /** A piece with the simpler part of a student in it, where one is kept. */
-  Music music(Db.Tx tx, long pieceId, Optional<Simpler.Kept> simpler) throws SQLException {
+  Music music(Db.Tx tx, long pieceId, Optional<Simpler.Kept> simpler) {
     return music(tx, new Key(pieceId, simpler));
   }
 
-  private Music music(Db.Tx tx, Key key) throws SQLException {
+  private Music music(Db.Tx tx, Key key) {
     Music known = read.getIfPresent(key);
     if (known != null) {
       return known;

@@ -1,6 +1,5 @@
 package sempre.server.api;
 
-import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -123,8 +122,7 @@ class MapController {
       People.Group g,
       List<People.Student> students,
       String id,
-      List<Views.SectionView> sections)
-      throws SQLException {
+      List<Views.SectionView> sections) {
     Instrument i = Catalogue.standard().instrument(id);
     Map<Integer, Count> counts = new TreeMap<>();
     Map<Integer, Pitch> written = new TreeMap<>();
@@ -158,7 +156,7 @@ class MapController {
   }
 
   /** For each of the twelve sounds how many have it in some octave, and who needs it. */
-  private List<Views.MapNote> bySound(Db.Tx tx, long groupId) throws SQLException {
+  private List<Views.MapNote> bySound(Db.Tx tx, long groupId) {
     List<Learners.Known> known = learners.ofGroup(tx, groupId);
     List<Views.MapNote> notes = new ArrayList<>();
     for (GroupSounds.Sound s :
@@ -218,7 +216,7 @@ class MapController {
   }
 
   /** The map of one student; next is what the assigned parts bring and is lacking. */
-  private NoteMap map(Db.Tx tx, People.Student s) throws SQLException {
+  private NoteMap map(Db.Tx tx, People.Student s) {
     Learner l = learners.of(tx, s).learner();
     Set<Integer> wanted = new TreeSet<>();
     l.needs().notes().forEach(n -> wanted.add(n.midi()));

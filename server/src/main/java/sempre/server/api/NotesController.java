@@ -4,7 +4,6 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
-import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -132,7 +131,7 @@ class NotesController {
   }
 
   /** One who has every note and plays as the house does. */
-  private Player player(Db.Tx tx, Setup setup) throws SQLException {
+  private Player player(Db.Tx tx, Setup setup) {
     Map<String, String> style = people.houseStyle(tx, setup.instrument().id());
     return Player.of(setup, Ways.without(style), Set.of(), Optional.empty());
   }

@@ -1,6 +1,5 @@
 package sempre.server.api;
 
-import java.sql.SQLException;
 import java.util.function.Supplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -22,47 +21,24 @@ final class Odd extends Refusal {
     super(saying, cause);
   }
 
-  /** Something that is worked out and may ask the database. */
-  interface Work<T> {
-    T run() throws SQLException;
-  }
-
-  /** The same for what asks no database. */
-  static <T> T of(Shelf.Piece piece, People.Student student, Supplier<T> work) {
-    try {
-      return guard(piece, student, work::get);
-    } catch (SQLException e) {
-      throw new IllegalStateException(e);
-    }
-  }
-
   /**
    * Works something out; names the piece and the player where that fails.
    *
    * @throws Odd where it does
    */
-  static <T> T guard(Shelf.Piece piece, People.Student student, Work<T> work) throws SQLException {
+  static <T> T guard(Shelf.Piece piece, People.Student student, Supplier<T> work) {
     try {
-      return work.run();
+      return work.get();
     } catch (Odd | StoreException | Errors.NotThere e) {
       throw e;
-    } catch (RuntimeException | StackOverflowError e) {
-      boolean said = e instanceof IllegalArgumentException;
-      if (!said) {
-        LOG.error("piece {} can't be worked out", piece.id(), e);
-      }
+    } catch (Refusal e) {
       throw new Odd(
-          said
-              ? Saying.of(
-                  "odd.why",
-                  "piece",
-                  piece.title(),
-                  "student",
-                  student.name(),
-                  "why",
-                  Refusal.of((RuntimeException) e))
-              : Saying.of("odd", "piece", piece.title(), "student", student.name()),
+          Saying.of(
+              "odd.why", "piece", piece.title(), "student", student.name(), "why", e.saying()),
           e);
+    } catch (RuntimeException | StackOverflowError e) {
+      LOG.error("piece {} can't be worked out", piece.id(), e);
+      throw new Odd(Saying.of("odd", "piece", piece.title(), "student", student.name()), e);
     }
   }
 }

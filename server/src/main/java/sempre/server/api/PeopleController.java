@@ -4,7 +4,6 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
-import java.sql.SQLException;
 import java.time.Clock;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
@@ -130,7 +129,7 @@ class PeopleController {
         });
   }
 
-  private Views.StudentView view(Db.Tx tx, People.Student s) throws SQLException {
+  private Views.StudentView view(Db.Tx tx, People.Student s) {
     Standing standing = players.standing(tx, s.id());
     Views.StudentRef ref = Names.student(s);
     List<Views.StudentRef> others = new ArrayList<>();

@@ -1,6 +1,5 @@
 package sempre.server.api;
 
-import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.LinkedHashMap;
@@ -66,16 +65,16 @@ class Players {
       int voice,
       Optional<Simpler.Kept> simpler) {}
 
-  People.Student student(Db.Tx tx, long id) throws SQLException {
+  People.Student student(Db.Tx tx, long id) {
     return people.student(tx, id).orElseThrow(() -> new Errors.NotThere("gone.student"));
   }
 
-  Shelf.Piece piece(Db.Tx tx, long id) throws SQLException {
+  Shelf.Piece piece(Db.Tx tx, long id) {
     return shelf.piece(tx, id).orElseThrow(() -> new Errors.NotThere("gone.piece"));
   }
 
   /** The student's instrument, as the house plays it. */
-  Setup setup(Db.Tx tx, People.Student s) throws SQLException {
+  Setup setup(Db.Tx tx, People.Student s) {
     return houses.setup(tx, s.instrument(), s.options());
   }
 
@@ -98,27 +97,27 @@ class Players {
   }
 
   /** How a student stands who was heard like this. */
-  Standing standing(Db.Tx tx, People.Student s, List<Check> list) throws SQLException {
+  Standing standing(Db.Tx tx, People.Student s, List<Check> list) {
     return Standing.of(list, clock.instant(), halfLife(tx, s));
   }
 
-  Standing standing(Db.Tx tx, long studentId) throws SQLException {
+  Standing standing(Db.Tx tx, long studentId) {
     return standing(tx, student(tx, studentId), checks.of(tx, studentId));
   }
 
   /** In which time what was heard of a student fades by half. */
-  Duration halfLife(Db.Tx tx, People.Student s) throws SQLException {
+  Duration halfLife(Db.Tx tx, People.Student s) {
     return Duration.ofDays(Long.parseLong(ways(tx, s).get(Ways.HALF_LIFE)));
   }
 
-  Player player(Db.Tx tx, People.Student s, Standing standing) throws SQLException {
+  Player player(Db.Tx tx, People.Student s, Standing standing) {
     Map<String, String> style = new LinkedHashMap<>(people.houseStyle(tx, s.instrument()));
     style.putAll(Ways.without(s.style()));
     return Player.of(setup(tx, s), style, s.avoid(), Optional.of(standing.known()));
   }
 
   /** What a student's teacher does whatever the instrument, and where the student differs. */
-  Map<String, String> ways(Db.Tx tx, People.Student s) throws SQLException {
+  Map<String, String> ways(Db.Tx tx, People.Student s) {
     Map<String, String> ways = new LinkedHashMap<>(people.houseStyle(tx, People.EVERYONE));
     ways.putAll(s.style());
     return Ways.with(ways);
@@ -129,13 +128,13 @@ class Players {
    *
    * @throws Odd where the piece can't be read for this student
    */
-  Optional<Page> page(Db.Tx tx, People.Student s, Shelf.Piece piece) throws SQLException {
+  Optional<Page> page(Db.Tx tx, People.Student s, Shelf.Piece piece) {
     Optional<Simpler.Kept> kept = simpler.of(tx, s.id(), piece.id());
     return Odd.guard(piece, s, () -> page(tx, s, piece, library.music(tx, piece.id(), kept), kept));
   }
 
   /** The page as it is written, also where the student plays a simpler one. */
-  Optional<Page> written(Db.Tx tx, People.Student s, Shelf.Piece piece) throws SQLException {
+  Optional<Page> written(Db.Tx tx, People.Student s, Shelf.Piece piece) {
     return Odd.guard(
         piece,
         s,
@@ -148,8 +147,7 @@ class Players {
       People.Student s,
       Shelf.Piece piece,
       Library.Music music,
-      Optional<Simpler.Kept> kept)
-      throws SQLException {
+      Optional<Simpler.Kept> kept) {
     Optional<Shelf.Chosen> chosen = shelf.chosen(tx, s.id(), piece.id());
     Setup setup = setup(tx, s);
     Optional<Part> part =

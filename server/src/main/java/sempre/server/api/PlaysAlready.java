@@ -1,6 +1,5 @@
 package sempre.server.api;
 
-import java.sql.SQLException;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
@@ -47,15 +46,14 @@ class PlaysAlready {
    *
    * @param scale tonic of a major scale as it sounds; empty for every half step
    */
-  List<Long> range(Db.Tx tx, People.Student s, Compass.Range range, String scale)
-      throws SQLException {
+  List<Long> range(Db.Tx tx, People.Student s, Compass.Range range, String scale) {
     Optional<NoteName> tonic =
         scale == null || scale.isBlank() ? Optional.empty() : Optional.of(NoteName.parse(scale));
     return write(tx, s, PlayedAlready.of(players.setup(tx, s), range, tonic));
   }
 
   /** Some notes of a student, by their written names. */
-  List<Long> notes(Db.Tx tx, People.Student s, List<String> notes) throws SQLException {
+  List<Long> notes(Db.Tx tx, People.Student s, List<String> notes) {
     Setup setup = players.setup(tx, s);
     List<Entry> entries = new ArrayList<>();
     for (String n : notes) {
@@ -69,7 +67,7 @@ class PlaysAlready {
   }
 
   /** The same, without what the student's own instrument lacks, such as a key of the foot. */
-  List<Long> those(Db.Tx tx, People.Student s, List<String> notes) throws SQLException {
+  List<Long> those(Db.Tx tx, People.Student s, List<String> notes) {
     Setup setup = players.setup(tx, s);
     return write(
         tx,
@@ -81,7 +79,7 @@ class PlaysAlready {
   }
 
   /** What a student has already is not written down again. */
-  private List<Long> write(Db.Tx tx, People.Student s, List<Entry> entries) throws SQLException {
+  private List<Long> write(Db.Tx tx, People.Student s, List<Entry> entries) {
     var has = players.standing(tx, s.id()).has();
     List<Long> ids = new ArrayList<>();
     for (Entry e : entries) {

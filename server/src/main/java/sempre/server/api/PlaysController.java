@@ -3,7 +3,6 @@ package sempre.server.api;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotEmpty;
-import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.LinkedHashMap;
@@ -65,7 +64,7 @@ class PlaysController {
         });
   }
 
-  private Map<String, List<People.Student>> sections(Db.Tx tx, long groupId) throws SQLException {
+  private Map<String, List<People.Student>> sections(Db.Tx tx, long groupId) {
     Map<String, List<People.Student>> sections = new LinkedHashMap<>();
     for (People.Student s : people.students(tx, groupId)) {
       sections.computeIfAbsent(s.instrument(), k -> new ArrayList<>()).add(s);
@@ -73,8 +72,7 @@ class PlaysController {
     return sections;
   }
 
-  private Views.PlaysSection section(Db.Tx tx, String id, List<People.Student> students)
-      throws SQLException {
+  private Views.PlaysSection section(Db.Tx tx, String id, List<People.Student> students) {
     Instrument i = Catalogue.standard().instrument(id);
     Setup setup = players.setup(tx, students.get(0));
     List<BitSet> has = new ArrayList<>();
@@ -128,7 +126,7 @@ class PlaysController {
         });
   }
 
-  private People.Group group(Db.Tx tx, long id) throws SQLException {
+  private People.Group group(Db.Tx tx, long id) {
     return people.group(tx, id).orElseThrow(() -> new Errors.NotThere("gone.group"));
   }
 }

@@ -1,6 +1,5 @@
 package sempre.server.api;
 
-import java.sql.SQLException;
 import java.time.Clock;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
@@ -114,7 +113,7 @@ class ReadinessController {
   }
 
   private Views.MatrixView view(
-      Db.Tx tx, People.Group g, List<Shelf.Piece> pieces, boolean assigned) throws SQLException {
+      Db.Tx tx, People.Group g, List<Shelf.Piece> pieces, boolean assigned) {
     Stage stage = Stage.of(g.stage());
     List<Learners.Known> known = learners.ofGroup(tx, g.id());
     List<List<Matrix.Cell>> rows = new ArrayList<>();
@@ -174,8 +173,7 @@ class ReadinessController {
 
   /** One row, from what the pieces ask of the student's set-up. */
   private Row row(
-      Db.Tx tx, Learners.Known k, Stage stage, List<Shelf.Piece> pieces, boolean assigned)
-      throws SQLException {
+      Db.Tx tx, Learners.Known k, Stage stage, List<Shelf.Piece> pieces, boolean assigned) {
     Map<Long, Shelf.Assignment> bars = assigned ? Given.byPiece(k.next()) : Map.of();
     Learner learner = k.learner();
     Demands.Asker asker =
@@ -340,7 +338,7 @@ class ReadinessController {
   }
 
   /** The days on which any of a student's groups meets. */
-  private LessonDays lessons(Db.Tx tx, long studentId) throws SQLException {
+  private LessonDays lessons(Db.Tx tx, long studentId) {
     Set<DayOfWeek> days = new HashSet<>();
     for (long id : people.groupsOf(tx, studentId)) {
       people.group(tx, id).ifPresent(g -> days.addAll(g.days()));

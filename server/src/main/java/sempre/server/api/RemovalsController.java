@@ -1,6 +1,5 @@
 package sempre.server.api;
 
-import java.sql.SQLException;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -120,7 +119,7 @@ class RemovalsController {
     return new Views.Id(id);
   }
 
-  private void leave(Db.Tx tx, long id, Optional<LocalDate> day) throws SQLException {
+  private void leave(Db.Tx tx, long id, Optional<LocalDate> day) {
     people.setLeft(tx, players.student(tx, id).person(), day);
   }
 
@@ -130,7 +129,7 @@ class RemovalsController {
     }
   }
 
-  private List<String> with(Db.Tx tx, Removals.Kind kind, long id) throws SQLException {
+  private List<String> with(Db.Tx tx, Removals.Kind kind, long id) {
     List<String> words = new ArrayList<>();
     for (Map.Entry<String, Integer> e : removals.with(tx, kind, id).entrySet()) {
       words.add(Speech.say("with." + e.getKey(), "n", e.getValue()));

@@ -3,7 +3,6 @@ package sempre.server.api;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
-import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -76,8 +75,7 @@ class RosterController {
     }
   }
 
-  private List<RosterMatch.Outcome> match(Db.Tx tx, Roster roster, RosterBody body)
-      throws SQLException {
+  private List<RosterMatch.Outcome> match(Db.Tx tx, Roster roster, RosterBody body) {
     return RosterMatch.of(
         body.rows(roster),
         present(tx),
@@ -146,7 +144,7 @@ class RosterController {
         });
   }
 
-  private long add(Db.Tx tx, RosterMatch.Outcome o, String scale) throws SQLException {
+  private long add(Db.Tx tx, RosterMatch.Outcome o, String scale) {
     Roster.Row r = o.row();
     People.Student s =
         new People.Student(
@@ -167,8 +165,7 @@ class RosterController {
   }
 
   /** Puts a student into a group, which is set up where it is not there; whether that is new. */
-  private boolean join(Db.Tx tx, long student, String name, Map<String, Stage> stages)
-      throws SQLException {
+  private boolean join(Db.Tx tx, long student, String name, Map<String, Stage> stages) {
     if (name.isEmpty() || student == 0) {
       return false;
     }
@@ -196,12 +193,12 @@ class RosterController {
     return Speech.say("list.done", "added", added, "joined", joined, "fresh", fresh);
   }
 
-  private Optional<People.Group> find(Db.Tx tx, String name) throws SQLException {
+  private Optional<People.Group> find(Db.Tx tx, String name) {
     return people.groups(tx).stream().filter(g -> g.name().equalsIgnoreCase(name)).findFirst();
   }
 
   /** Everyone who is here. */
-  private List<RosterMatch.Present> present(Db.Tx tx) throws SQLException {
+  private List<RosterMatch.Present> present(Db.Tx tx) {
     Map<Long, Set<String>> groups = new HashMap<>();
     for (People.Group g : people.groups(tx)) {
       for (People.Student s : people.students(tx, g.id())) {

@@ -3,7 +3,6 @@ package sempre.server.api;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.nio.charset.StandardCharsets;
-import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -180,8 +179,8 @@ class SimplerController {
         .anyMatch(p -> range.has(p) && !l.setting().has().test(p));
   }
 
-  private List<Loaded> group(Db.Tx tx, long groupId, long pieceId, Map<People.Student, String> odd)
-      throws SQLException {
+  private List<Loaded> group(
+      Db.Tx tx, long groupId, long pieceId, Map<People.Student, String> odd) {
     people.group(tx, groupId).orElseThrow(() -> new Errors.NotThere("gone.group"));
     Shelf.Piece piece = players.piece(tx, pieceId);
     List<Loaded> all = new ArrayList<>();
@@ -217,12 +216,12 @@ class SimplerController {
         .collect(Collectors.toCollection(LinkedHashSet::new));
   }
 
-  private Loaded load(Db.Tx tx, long studentId, long pieceId) throws SQLException {
+  private Loaded load(Db.Tx tx, long studentId, long pieceId) {
     return load(tx, players.student(tx, studentId), players.piece(tx, pieceId))
         .orElseThrow(() -> new Errors.NotThere("gone.no-notes-simpler"));
   }
 
-  private Optional<Loaded> load(Db.Tx tx, People.Student s, Shelf.Piece piece) throws SQLException {
+  private Optional<Loaded> load(Db.Tx tx, People.Student s, Shelf.Piece piece) {
     Optional<Players.Page> page = players.written(tx, s, piece);
     if (page.isEmpty()) {
       return Optional.empty();
@@ -275,7 +274,7 @@ class SimplerController {
     return all;
   }
 
-  private void keep(Db.Tx tx, Loaded l, SimplerPart part) throws SQLException {
+  private void keep(Db.Tx tx, Loaded l, SimplerPart part) {
     simpler.keep(tx, l.student().id(), l.piece().id(), kept(l, part));
   }
 

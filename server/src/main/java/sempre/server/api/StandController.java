@@ -4,7 +4,6 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Positive;
 import java.nio.charset.StandardCharsets;
-import java.sql.SQLException;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
@@ -126,7 +125,7 @@ class StandController {
         });
   }
 
-  private Views.StandView view(Db.Tx tx, long studentId, long pieceId) throws SQLException {
+  private Views.StandView view(Db.Tx tx, long studentId, long pieceId) {
     Stands.Loaded l = stands.load(tx, studentId, pieceId);
     var instrument = l.player().setup().instrument();
     byte[] xml =
@@ -171,7 +170,7 @@ class StandController {
   }
 
   /** What of this part is given to the student, and how. */
-  private List<Views.GivenView> given(Db.Tx tx, Stands.Loaded l) throws SQLException {
+  private List<Views.GivenView> given(Db.Tx tx, Stands.Loaded l) {
     LocalDate today = LocalDate.now(clock);
     return given.of(tx, l.student()).stream()
         .filter(a -> a.pieceId() == l.piece().id())

@@ -1,6 +1,5 @@
 package sempre.server.api;
 
-import java.sql.SQLException;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
@@ -62,31 +61,31 @@ class Stands {
     Plan plan() {
       Plan known = planned.get();
       if (known == null) {
-        known = Odd.of(piece, student, () -> Planner.plan(page.line(), player, locks));
+        known = Odd.guard(piece, student, () -> Planner.plan(page.line(), player, locks));
         planned.set(known);
       }
       return known;
     }
   }
 
-  Loaded load(Db.Tx tx, long studentId, long pieceId) throws SQLException {
+  Loaded load(Db.Tx tx, long studentId, long pieceId) {
     return load(tx, players.student(tx, studentId), players.piece(tx, pieceId));
   }
 
-  private Loaded load(Db.Tx tx, People.Student s, Shelf.Piece p) throws SQLException {
+  private Loaded load(Db.Tx tx, People.Student s, Shelf.Piece p) {
     return find(tx, s, p).orElseThrow(() -> new Errors.NotThere("gone.no-notes"));
   }
 
   /** What a student reads; empty where the piece has no notes with a pitch. */
-  Optional<Loaded> find(Db.Tx tx, long studentId, long pieceId) throws SQLException {
+  Optional<Loaded> find(Db.Tx tx, long studentId, long pieceId) {
     return find(tx, players.student(tx, studentId), players.piece(tx, pieceId));
   }
 
-  private Optional<Loaded> find(Db.Tx tx, People.Student s, Shelf.Piece p) throws SQLException {
+  private Optional<Loaded> find(Db.Tx tx, People.Student s, Shelf.Piece p) {
     return worked.of(tx, s.id(), p.id(), () -> Odd.guard(p, s, () -> work(tx, s, p)));
   }
 
-  private Optional<Loaded> work(Db.Tx tx, People.Student s, Shelf.Piece p) throws SQLException {
+  private Optional<Loaded> work(Db.Tx tx, People.Student s, Shelf.Piece p) {
     Optional<Players.Page> found = players.page(tx, s, p);
     if (found.isEmpty()) {
       return Optional.empty();
@@ -105,7 +104,7 @@ class Stands {
             new AtomicReference<>()));
   }
 
-  Views.PlanView view(Db.Tx tx, Loaded l, Plan plan) throws SQLException {
+  Views.PlanView view(Db.Tx tx, Loaded l, Plan plan) {
     return PlanViews.of(
         plan,
         l.page().line(),
@@ -117,7 +116,7 @@ class Stands {
   }
 
   /** The stage of a student's most advanced group; school for one who is in none. */
-  private Stage stage(Db.Tx tx, People.Student s) throws SQLException {
+  private Stage stage(Db.Tx tx, People.Student s) {
     Optional<Stage> furthest = Optional.empty();
     for (long id : people.groupsOf(tx, s.id())) {
       Stage of = Stage.of(people.group(tx, id).orElseThrow().stage());
@@ -127,7 +126,7 @@ class Stands {
   }
 
   /** The others in the student's groups who read the same page on the same instrument. */
-  List<Loaded> section(Db.Tx tx, Loaded l) throws SQLException {
+  List<Loaded> section(Db.Tx tx, Loaded l) {
     List<Loaded> section = new ArrayList<>();
     List<Long> groups = people.groupsOf(tx, l.student().id());
     for (People.Student s : people.students(tx)) {

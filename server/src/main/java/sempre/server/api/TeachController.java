@@ -1,6 +1,5 @@
 package sempre.server.api;
 
-import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -43,7 +42,7 @@ class TeachController {
         });
   }
 
-  private List<Assigned> assigned(Db.Tx tx, People.Student s) throws SQLException {
+  private List<Assigned> assigned(Db.Tx tx, People.Student s) {
     List<Assigned> all = new ArrayList<>();
     for (Shelf.Piece piece : effects.assigned(tx, s.id())) {
       try {

@@ -1,6 +1,5 @@
 package sempre.server.api;
 
-import java.sql.SQLException;
 import java.time.Clock;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
@@ -135,8 +134,7 @@ class TodayController {
       People.Group g,
       List<People.Student> students,
       List<Views.ClassCheckRef> open,
-      LocalDate today)
-      throws SQLException {
+      LocalDate today) {
     List<Shelf.Assignment> all = given.ofGroup(tx, g.id(), students);
     Map<Long, Shown> shown = new LinkedHashMap<>();
     for (People.Student s : students) {
@@ -193,8 +191,7 @@ class TodayController {
 
   /** What is shown of one student. */
   private Shown shown(
-      Db.Tx tx, People.Student s, Stage stage, List<Shelf.Assignment> all, LocalDate today)
-      throws SQLException {
+      Db.Tx tx, People.Student s, Stage stage, List<Shelf.Assignment> all, LocalDate today) {
     Learner learner = learners.of(tx, s).learner();
     Known k = new Known(s, learner.standing(), learner.player(), stage);
     Map<Long, Views.ReadyView> ready = new LinkedHashMap<>();
@@ -222,7 +219,7 @@ class TodayController {
         ready, first.isPresent() ? Optional.of(said(tx, first.get(), today)) : odd, faded);
   }
 
-  private Views.SayView said(Db.Tx tx, Has h, LocalDate today) throws SQLException {
+  private Views.SayView said(Db.Tx tx, Has h, LocalDate today) {
     try {
       return Odd.guard(
           players.piece(tx, h.given().pieceId()), h.who().student(), () -> say(tx, h, today));
@@ -240,7 +237,7 @@ class TodayController {
     return Speech.words().weekday(day);
   }
 
-  private Optional<Has> has(Db.Tx tx, Known k, Shelf.Assignment a) throws SQLException {
+  private Optional<Has> has(Db.Tx tx, Known k, Shelf.Assignment a) {
     Shelf.Piece piece = players.piece(tx, a.pieceId());
     return Odd.guard(
         piece,
@@ -280,7 +277,7 @@ class TodayController {
   }
 
   /** The one thing to say: a new note first, then a shaky one, a hard change, one to hear again. */
-  private Views.SayView say(Db.Tx tx, Has h, LocalDate today) throws SQLException {
+  private Views.SayView say(Db.Tx tx, Has h, LocalDate today) {
     Readiness r = h.readiness();
     Line line = Given.line(h.given(), h.page());
     Player player = h.who().player();

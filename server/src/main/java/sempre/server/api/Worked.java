@@ -2,10 +2,10 @@ package sempre.server.api;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.Optional;
+import java.util.function.Supplier;
 import java.util.function.ToIntFunction;
 import sempre.server.store.Db;
 
@@ -52,16 +52,16 @@ final class Worked<T> {
    *
    * @param what all else on which it depends
    */
-  T of(Db.Tx tx, long student, Object what, Odd.Work<T> work) throws SQLException {
+  T of(Db.Tx tx, long student, Object what, Supplier<T> work) {
     Optional<Db.Revision> revision = tx.revision(student);
     if (revision.isEmpty()) {
-      return work.run();
+      return work.get();
     }
     Key key =
         new Key(student, what, revision.get(), clock.instant().getEpochSecond() / SLOT_SECONDS);
     T known = kept.getIfPresent(key);
     if (known == null) {
-      known = work.run();
+      known = work.get();
       kept.put(key, known);
     }
     return known;

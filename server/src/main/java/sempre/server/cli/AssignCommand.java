@@ -125,8 +125,8 @@ final class AssignCommand implements Callable<Integer> {
       try {
         Read read = read(file, player);
         line.putAll(PlanJson.plan(read.plan(), read.part(), words.words()));
-      } catch (IllegalArgumentException e) {
-        line.put("error", words.words().say(Refusal.of(e)));
+      } catch (Refusal e) {
+        line.put("error", words.words().say(e.saying()));
         all = false;
       }
       Output.line(out, line);

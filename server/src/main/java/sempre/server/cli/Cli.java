@@ -91,7 +91,7 @@ public final class Cli {
                   ? words.say(Refusal.of(x))
                   : e.getMessage() == null ? e.toString() : e.getMessage();
           err.println("sempre: " + oneLine(why));
-          return e instanceof IllegalArgumentException ? 2 : 1;
+          return e instanceof Refusal ? 2 : 1;
         });
     if (args.length == 0) {
       line.usage(out);

@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
-import java.sql.SQLException;
 import java.time.Clock;
 import java.time.DayOfWeek;
 import java.time.Instant;
@@ -100,7 +99,7 @@ public class DemoSchool implements SmartInitializingSingleton {
         });
   }
 
-  private void freshen(Db.Tx tx) throws SQLException {
+  private void freshen(Db.Tx tx) {
     LocalDate today = LocalDate.now(clock);
     for (Shelf.Assignment a : shelf.assignments(tx)) {
       if (a.due().isBefore(today)) {
@@ -109,7 +108,7 @@ public class DemoSchool implements SmartInitializingSingleton {
     }
   }
 
-  private void fill(Db.Tx tx) throws SQLException {
+  private void fill(Db.Tx tx) {
     LocalDate today = LocalDate.now(clock);
     Map<String, Book> pieces = new LinkedHashMap<>();
     // in the order in which the groups meet them, so that what was there first keeps its place
@@ -176,8 +175,7 @@ public class DemoSchool implements SmartInitializingSingleton {
       String mark,
       List<Tidemarks.Exercise> exercises,
       Map<String, Book> pieces,
-      LocalDate today)
-      throws SQLException {
+      LocalDate today) {
     for (Tidemarks.Exercise e : exercises) {
       Shelf.Piece p =
           new Shelf.Piece(
@@ -193,8 +191,7 @@ public class DemoSchool implements SmartInitializingSingleton {
     }
   }
 
-  private long group(Db.Tx tx, String name, Stage stage, String year, String... days)
-      throws SQLException {
+  private long group(Db.Tx tx, String name, Stage stage, String year, String... days) {
     Set<DayOfWeek> meets =
         Stream.of(DayOfWeek.values())
             .filter(d -> List.of(days).contains(d.name().substring(0, 3)))
@@ -202,19 +199,17 @@ public class DemoSchool implements SmartInitializingSingleton {
     return people.addGroup(tx, new People.Group(0, name, stage.word(), year, meets));
   }
 
-  private void give(Db.Tx tx, long group, Book piece, LocalDate due, String sentence)
-      throws SQLException {
+  private void give(Db.Tx tx, long group, Book piece, LocalDate due, String sentence) {
     shelf.assign(tx, group, piece.id(), lesson(tx, group, due), sentence);
   }
 
   /** The next lesson of a group from a day on. */
-  private LocalDate lesson(Db.Tx tx, long group, LocalDate day) throws SQLException {
+  private LocalDate lesson(Db.Tx tx, long group, LocalDate day) {
     return new LessonDays(people.group(tx, group).map(People.Group::days).orElse(Set.of()))
         .from(day);
   }
 
-  private void alone(Db.Tx tx, long student, Book piece, LocalDate due, String bars, int tempo)
-      throws SQLException {
+  private void alone(Db.Tx tx, long student, Book piece, LocalDate due, String bars, int tempo) {
     shelf.assign(
         tx,
         new Shelf.Assignment(
@@ -232,8 +227,7 @@ public class DemoSchool implements SmartInitializingSingleton {
     }
   }
 
-  private long enter(Db.Tx tx, Pupil p, long group, Map<String, Book> pieces, LocalDate today)
-      throws SQLException {
+  private long enter(Db.Tx tx, Pupil p, long group, Map<String, Book> pieces, LocalDate today) {
     long id =
         people.add(
             tx,

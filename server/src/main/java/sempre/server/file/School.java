@@ -179,13 +179,17 @@ public final class School implements AutoCloseable {
    *
    * @throws UnusableException where the new one does not agree with itself; then nothing is changed
    */
-  public synchronized void rewrite() throws IOException, SQLException {
-    try (Connection c = H2File.openThere(folder.file());
-        Statement s = c.createStatement()) {
-      // whoever else had it open in this process has let go, and now the file is let go too
-      s.execute("shutdown");
+  public synchronized void rewrite() throws IOException {
+    try {
+      try (Connection c = H2File.openThere(folder.file());
+          Statement s = c.createStatement()) {
+        // whoever else had it open in this process has let go, and now the file is let go too
+        s.execute("shutdown");
+      }
+      rewrite(folder);
+    } catch (SQLException e) {
+      throw new IOException(e);
     }
-    rewrite(folder);
   }
 
   private static void rewrite(DataFolder folder) throws IOException, SQLException {
@@ -203,11 +207,13 @@ public final class School implements AutoCloseable {
    *
    * @return a file of its own, to be moved or deleted by who asked
    */
-  public synchronized Path backup() throws SQLException, IOException {
+  public synchronized Path backup() throws IOException {
     Files600.folder(folder.backups());
     Path file = folder.backups().resolve("." + UUID.randomUUID() + Backup.SUFFIX);
     try (Connection c = H2File.openThere(folder.file())) {
       Backup.make(c, file);
+    } catch (SQLException e) {
+      throw new IOException(e);
     }
     return file;
   }

@@ -1,14 +1,11 @@
 package sempre.server.store;
 
-import java.sql.ResultSet;
-import java.sql.SQLException;
-import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalLong;
 import org.springframework.stereotype.Component;
 import sempre.core.learning.Check;
 import sempre.core.learning.Grade;
@@ -18,51 +15,45 @@ import sempre.core.pitch.Pitch;
 @Component
 public class Checks {
   private static final String COLUMNS =
-      "select id, at, heard_by, written, fingering, grade, piece_id, bars, remark, undoes, student_id"
-          + " from heard ";
+      """
+      select id, at, heard_by, written, fingering, grade, piece_id, bars, remark, undoes, student_id
+      from heard
+      """;
 
-  private static Check check(ResultSet r) throws SQLException {
+  private static Check check(Row r) {
     return new Check(
-        r.getLong(1),
-        r.getObject(2, OffsetDateTime.class).toInstant(),
-        r.getString(3),
-        Pitch.parse(r.getString(4)),
-        r.getString(5),
-        Grade.valueOf(r.getString(6)),
-        optional(r, 7),
-        r.getString(8),
-        r.getString(9),
-        optional(r, 10));
+        r.id("id"),
+        r.moment("at"),
+        r.text("heard_by"),
+        Pitch.parse(r.text("written")),
+        r.text("fingering"),
+        r.one("grade", Grade.class),
+        r.optionalId("piece_id"),
+        r.text("bars"),
+        r.text("remark"),
+        r.optionalId("undoes"));
   }
 
-  private static OptionalLong optional(ResultSet r, int column) throws SQLException {
-    long id = r.getLong(column);
-    return r.wasNull() ? OptionalLong.empty() : OptionalLong.of(id);
-  }
-
-  public List<Check> of(Db.Tx tx, long studentId) throws SQLException {
+  public List<Check> of(Db.Tx tx, long studentId) {
     return tx.list(COLUMNS + "where student_id = ? order by id", Checks::check, studentId);
   }
 
   /** All checks of all students. */
-  public Map<Long, List<Check>> all(Db.Tx tx) throws SQLException {
+  public Map<Long, List<Check>> all(Db.Tx tx) {
     Map<Long, List<Check>> byStudent = new HashMap<>();
-    tx.list(COLUMNS + "order by id", r -> Map.entry(r.getLong(11), check(r)))
+    tx.list(COLUMNS + "order by id", r -> Map.entry(r.id("student_id"), check(r)))
         .forEach(
-            e ->
-                byStudent
-                    .computeIfAbsent(e.getKey(), k -> new java.util.ArrayList<>())
-                    .add(e.getValue()));
+            e -> byStudent.computeIfAbsent(e.getKey(), k -> new ArrayList<>()).add(e.getValue()));
     return byStudent;
   }
 
-  public Optional<Check> one(Db.Tx tx, long studentId, long id) throws SQLException {
+  public Optional<Check> one(Db.Tx tx, long studentId, long id) {
     return tx.one(COLUMNS + "where student_id = ? and id = ?", Checks::check, studentId, id);
   }
 
   /** Whether an entry has been taken back already. */
-  public boolean undone(Db.Tx tx, long id) throws SQLException {
-    return tx.one("select 1 from taken_back where heard_id = ?", r -> r.getLong(1), id).isPresent();
+  public boolean undone(Db.Tx tx, long id) {
+    return tx.count("taken_back where heard_id = ?", id) > 0;
   }
 
   /**
@@ -72,9 +63,8 @@ public class Checks {
    * @param mark names the press
    * @return whether it is new
    */
-  public boolean press(Db.Tx tx, long studentId, String mark) throws SQLException {
-    if (tx.one("select 1 from press where student_id = ? and mark = ?", r -> true, studentId, mark)
-        .isPresent()) {
+  public boolean press(Db.Tx tx, long studentId, String mark) {
+    if (tx.count("press where student_id = ? and mark = ?", studentId, mark) > 0) {
       return false;
     }
     tx.run("insert into press (student_id, mark) values (?, ?)", studentId, mark);
@@ -82,15 +72,15 @@ public class Checks {
   }
 
   /** The entries that a press has made, taken back since or not. */
-  public List<Long> ofPress(Db.Tx tx, long studentId, String mark) throws SQLException {
+  public List<Long> ofPress(Db.Tx tx, long studentId, String mark) {
     return tx.list(
         "select id from heard where student_id = ? and mark = ? order by id",
-        r -> r.getLong(1),
+        r -> r.id("id"),
         studentId,
         mark);
   }
 
-  public long add(Db.Tx tx, long studentId, Check c) throws SQLException {
+  public long add(Db.Tx tx, long studentId, Check c) {
     return add(tx, studentId, c, null, null, null);
   }
 
@@ -101,16 +91,17 @@ public class Checks {
    * @param place of the item in it
    * @param mark names the press of the key
    */
-  public long add(Db.Tx tx, long studentId, Check c, Long checkId, Integer place, String mark)
-      throws SQLException {
+  public long add(Db.Tx tx, long studentId, Check c, Long checkId, Integer place, String mark) {
     tx.heard(studentId);
     if (c.undoes().isPresent()) {
       tx.run("insert into taken_back (heard_id) values (?)", c.undoes().getAsLong());
     }
     return tx.insert(
-        "insert into heard (student_id, at, heard_by, written, fingering, grade, piece_id, bars,"
-            + " remark, undoes, check_id, place, mark)"
-            + " values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
+        """
+        insert into heard (student_id, at, heard_by, written, fingering, grade, piece_id, bars,
+          remark, undoes, check_id, place, mark)
+        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+        """,
         studentId,
         c.at().atOffset(ZoneOffset.UTC),
         c.by(),

@@ -1,6 +1,5 @@
 package sempre.server.store;
 
-import java.sql.SQLException;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -46,8 +45,7 @@ public class Choices {
   }
 
   /** Does a step and remembers it for this part; what was taken back before can't be done again. */
-  public void take(Db.Tx tx, long studentId, long pieceId, List<Change> changes)
-      throws SQLException {
+  public void take(Db.Tx tx, long studentId, long pieceId, List<Change> changes) {
     tx.run(
         "delete from choice_step where student_id = ? and piece_id = ? and undone",
         studentId,
@@ -57,8 +55,10 @@ public class Choices {
             "insert into choice_step (student_id, piece_id) values (?, ?)", studentId, pieceId);
     for (Change c : changes) {
       tx.run(
-          "insert into choice_change (step_id, what, student_id, about, was, becomes)"
-              + " values (?, ?, ?, ?, ?, ?)",
+          """
+          insert into choice_change (step_id, what, student_id, about, was, becomes)
+          values (?, ?, ?, ?, ?, ?)
+          """,
           step,
           c.what().name(),
           c.studentId(),
@@ -74,24 +74,21 @@ public class Choices {
    *
    * @return its changes, back to front; empty when there is none
    */
-  public List<Change> back(Db.Tx tx, long studentId, long pieceId) throws SQLException {
+  public List<Change> back(Db.Tx tx, long studentId, long pieceId) {
     return turn(tx, studentId, pieceId, false);
   }
 
   /** Does again what was taken back last. */
-  public List<Change> again(Db.Tx tx, long studentId, long pieceId) throws SQLException {
+  public List<Change> again(Db.Tx tx, long studentId, long pieceId) {
     return turn(tx, studentId, pieceId, true);
   }
 
-  private List<Change> turn(Db.Tx tx, long studentId, long pieceId, boolean again)
-      throws SQLException {
+  private List<Change> turn(Db.Tx tx, long studentId, long pieceId, boolean again) {
     Optional<Long> step =
         tx.one(
-            "select "
-                + (again ? "min" : "max")
-                + "(id) from choice_step where student_id = ? and piece_id = ? and undone = ?"
-                + " having count(*) > 0",
-            r -> r.getLong(1),
+            "select id from choice_step where student_id = ? and piece_id = ? and undone = ?"
+                + (again ? " order by id limit 1" : " order by id desc limit 1"),
+            r -> r.id("id"),
             studentId,
             pieceId,
             again);
@@ -101,15 +98,17 @@ public class Choices {
     List<Change> changes =
         tx
             .list(
-                "select what, student_id, about, was, becomes from choice_change"
-                    + " where step_id = ? order by what, student_id, about",
+                """
+                select what, student_id, about, was, becomes from choice_change
+                where step_id = ? order by what, student_id, about
+                """,
                 r ->
                     new Change(
-                        What.valueOf(r.getString(1)),
-                        r.getLong(2),
-                        r.getString(3),
-                        r.getString(4),
-                        r.getString(5)),
+                        r.one("what", What.class),
+                        r.id("student_id"),
+                        r.text("about"),
+                        r.text("was"),
+                        r.text("becomes")),
                 step.get())
             .stream()
             .map(c -> again ? c : c.back())
@@ -125,23 +124,23 @@ public class Choices {
   }
 
   /** What can be taken back and done again in a part. */
-  public Ways ways(Db.Tx tx, long studentId, long pieceId) throws SQLException {
+  public Ways ways(Db.Tx tx, long studentId, long pieceId) {
     List<Boolean> steps =
         tx.list(
             "select distinct undone from choice_step where student_id = ? and piece_id = ?",
-            r -> r.getBoolean(1),
+            r -> r.is("undone"),
             studentId,
             pieceId);
     return new Ways(steps.contains(false), steps.contains(true));
   }
 
   /** Forgets the steps of a part; they no longer fit when another part is read. */
-  public void forget(Db.Tx tx, long studentId, long pieceId) throws SQLException {
+  public void forget(Db.Tx tx, long studentId, long pieceId) {
     shelf.unlockAll(tx, studentId, pieceId);
     tx.run("delete from choice_step where student_id = ? and piece_id = ?", studentId, pieceId);
   }
 
-  private String now(Db.Tx tx, long pieceId, Change c) throws SQLException {
+  private String now(Db.Tx tx, long pieceId, Change c) {
     return switch (c.what()) {
       case LOCK -> shelf.locks(tx, c.studentId(), pieceId).getOrDefault(c.about(), "");
       case STYLE -> student(tx, c).style().getOrDefault(c.about(), "");
@@ -149,11 +148,11 @@ public class Choices {
     };
   }
 
-  private People.Student student(Db.Tx tx, Change c) throws SQLException {
+  private People.Student student(Db.Tx tx, Change c) {
     return people.student(tx, c.studentId()).orElseThrow();
   }
 
-  private void apply(Db.Tx tx, long pieceId, Change c) throws SQLException {
+  private void apply(Db.Tx tx, long pieceId, Change c) {
     boolean none = c.becomes().isEmpty();
     switch (c.what()) {
       case LOCK -> {

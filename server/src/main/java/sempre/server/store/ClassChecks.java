@@ -1,9 +1,6 @@
 package sempre.server.store;
 
-import java.sql.ResultSet;
-import java.sql.SQLException;
 import java.time.Instant;
-import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.HashSet;
 import java.util.List;
@@ -53,15 +50,11 @@ public class ClassChecks {
 
   private static final String CHECK = "select id, band_id, made, finished from class_check ";
 
-  private static ClassCheck check(ResultSet r) throws SQLException {
-    return new ClassCheck(
-        r.getLong(1),
-        r.getLong(2),
-        r.getObject(3, OffsetDateTime.class).toInstant(),
-        r.getBoolean(4));
+  private static ClassCheck check(Row r) {
+    return new ClassCheck(r.id("id"), r.id("band_id"), r.moment("made"), r.is("finished"));
   }
 
-  public long add(Db.Tx tx, long groupId, Instant made, List<Item> items) throws SQLException {
+  public long add(Db.Tx tx, long groupId, Instant made, List<Item> items) {
     long id =
         tx.insert(
             "insert into class_check (band_id, made) values (?, ?)",
@@ -70,8 +63,10 @@ public class ClassChecks {
     for (int i = 0; i < items.size(); i++) {
       Item item = items.get(i);
       tx.run(
-          "insert into class_item (check_id, place, kind, what, piece_id, in_row)"
-              + " values (?, ?, ?, ?, ?, ?)",
+          """
+          insert into class_item (check_id, place, kind, what, piece_id, in_row)
+          values (?, ?, ?, ?, ?, ?)
+          """,
           id,
           i,
           item.kind(),
@@ -82,31 +77,29 @@ public class ClassChecks {
     return id;
   }
 
-  public Optional<ClassCheck> one(Db.Tx tx, long id) throws SQLException {
+  public Optional<ClassCheck> one(Db.Tx tx, long id) {
     return tx.one(CHECK + "where id = ?", ClassChecks::check, id);
   }
 
   /** The checks of a group, the newest first. */
-  public List<ClassCheck> of(Db.Tx tx, long groupId) throws SQLException {
+  public List<ClassCheck> of(Db.Tx tx, long groupId) {
     return tx.list(CHECK + "where band_id = ? order by id desc", ClassChecks::check, groupId);
   }
 
-  public List<Item> items(Db.Tx tx, long checkId) throws SQLException {
+  public List<Item> items(Db.Tx tx, long checkId) {
     return tx.list(
         "select kind, what, piece_id, in_row from class_item where check_id = ? order by place",
-        r -> {
-          long id = r.getLong(3);
-          OptionalLong piece = r.wasNull() ? OptionalLong.empty() : OptionalLong.of(id);
-          return new Item(r.getString(1), r.getString(2), piece, r.getInt(4));
-        },
+        r -> new Item(r.text("kind"), r.text("what"), r.optionalId("piece_id"), r.number("in_row")),
         checkId);
   }
 
   /** Settles which note a student is asked; of a scale the first one. */
-  public void settle(Db.Tx tx, long checkId, Cell cell, Pitch written) throws SQLException {
+  public void settle(Db.Tx tx, long checkId, Cell cell, Pitch written) {
     tx.run(
-        "merge into class_asked (check_id, place, student_id, written)"
-            + " key (check_id, place, student_id) values (?, ?, ?, ?)",
+        """
+        merge into class_asked (check_id, place, student_id, written)
+        key (check_id, place, student_id) values (?, ?, ?, ?)
+        """,
         checkId,
         cell.place(),
         cell.studentId(),
@@ -114,59 +107,65 @@ public class ClassChecks {
   }
 
   /** The notes that are settled. */
-  public Map<Cell, Pitch> settled(Db.Tx tx, long checkId) throws SQLException {
+  public Map<Cell, Pitch> settled(Db.Tx tx, long checkId) {
     return tx
         .list(
             "select student_id, place, written from class_asked where check_id = ?",
-            r -> Map.entry(new Cell(r.getLong(1), r.getInt(2)), Pitch.parse(r.getString(3))),
+            r ->
+                Map.entry(
+                    new Cell(r.id("student_id"), r.number("place")),
+                    Pitch.parse(r.text("written"))),
             checkId)
         .stream()
         .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
   }
 
   /** Of each group the checks that were begun and not finished, the newest first. */
-  public List<ClassCheck> open(Db.Tx tx) throws SQLException {
+  public List<ClassCheck> open(Db.Tx tx) {
     return tx.list(CHECK + "where not finished order by id desc", ClassChecks::check);
   }
 
-  public Set<Long> absent(Db.Tx tx, long checkId) throws SQLException {
+  public Set<Long> absent(Db.Tx tx, long checkId) {
     return new HashSet<>(
         tx.list(
-            "select student_id from class_absent where check_id = ?", r -> r.getLong(1), checkId));
+            "select student_id from class_absent where check_id = ?",
+            r -> r.id("student_id"),
+            checkId));
   }
 
-  public void setAbsent(Db.Tx tx, long checkId, long studentId, boolean absent)
-      throws SQLException {
+  public void setAbsent(Db.Tx tx, long checkId, long studentId, boolean absent) {
     tx.run(
         absent
-            ? "merge into class_absent (check_id, student_id) key (check_id, student_id)"
-                + " values (?, ?)"
+            ? "merge into class_absent (check_id, student_id) values (?, ?)"
             : "delete from class_absent where check_id = ? and student_id = ?",
         checkId,
         studentId);
   }
 
-  public int setFinished(Db.Tx tx, long checkId, boolean finished) throws SQLException {
+  public int setFinished(Db.Tx tx, long checkId, boolean finished) {
     return tx.run("update class_check set finished = ? where id = ?", finished, checkId);
   }
 
   /** What was written down in a check and not taken back, in the order of entry. */
-  public List<Entry> entries(Db.Tx tx, long checkId) throws SQLException {
+  public List<Entry> entries(Db.Tx tx, long checkId) {
     return tx.list(
-        "select h.id, h.student_id, h.place, h.written, h.grade, h.heard_by, h.remark, h.mark"
-            + " from heard h"
-            + " where h.check_id = ? and h.undoes is null"
-            + " and not exists (select 1 from heard u where u.undoes = h.id) order by h.id",
+        """
+        select h.id, h.student_id, h.place, h.written, h.grade, h.heard_by, h.remark, h.mark
+        from heard h
+        where h.check_id = ? and h.undoes is null
+          and not exists (select 1 from heard u where u.undoes = h.id)
+        order by h.id
+        """,
         r ->
             new Entry(
-                r.getLong(1),
-                r.getLong(2),
-                r.getInt(3),
-                Pitch.parse(r.getString(4)),
-                Grade.valueOf(r.getString(5)),
-                r.getString(6),
-                r.getString(7),
-                r.getString(8)),
+                r.id("id"),
+                r.id("student_id"),
+                r.number("place"),
+                Pitch.parse(r.text("written")),
+                r.one("grade", Grade.class),
+                r.text("heard_by"),
+                r.text("remark"),
+                r.text("mark")),
         checkId);
   }
 }

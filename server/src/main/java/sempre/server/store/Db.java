@@ -17,6 +17,7 @@ import java.util.OptionalLong;
 import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.locks.ReentrantLock;
+import java.util.function.Function;
 import javax.sql.DataSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Value;
@@ -59,12 +60,12 @@ public class Db {
 
   /** Something done with the file of the data. */
   public interface FileWork<T> {
-    T run() throws IOException, SQLException;
+    T run() throws IOException;
   }
 
   /** Something done with the file that gives nothing back. */
   public interface FileChange {
-    void run() throws IOException, SQLException;
+    void run() throws IOException;
   }
 
   /**
@@ -72,11 +73,12 @@ public class Db {
    *
    * @return whether it was done; not where others did not let go in time, or there is no pool
    */
-  public boolean aside(FileChange work) throws IOException, SQLException {
-    if (!source.isWrapperFor(HikariDataSource.class)) {
+  public boolean aside(FileChange work) throws IOException {
+    Optional<HikariPoolMXBean> pooled = pool();
+    if (pooled.isEmpty()) {
       return false;
     }
-    HikariPoolMXBean pool = source.unwrap(HikariDataSource.class).getHikariPoolMXBean();
+    HikariPoolMXBean pool = pooled.get();
     takeTurn(turn);
     pool.suspendPool();
     try {
@@ -99,7 +101,7 @@ public class Db {
   }
 
   /** Does something with the file while nobody changes anything. */
-  public <T> T inTurn(FileWork<T> work) throws IOException, SQLException {
+  public <T> T inTurn(FileWork<T> work) throws IOException {
     takeTurn(turn);
     try {
       return work.run();
@@ -108,20 +110,19 @@ public class Db {
     }
   }
 
-  private static void takeTurn(ReentrantLock turn) throws SQLException {
+  private static void takeTurn(ReentrantLock turn) {
     try {
       if (!turn.tryLock(TURN_SECONDS, TimeUnit.SECONDS)) {
-        throw new SQLTransientConnectionException("others change something for long");
+        throw busy(new SQLTransientConnectionException("others change something for long"));
       }
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
-      throw new SQLTransientConnectionException(e);
+      throw busy(new SQLTransientConnectionException(e));
     }
   }
 
-  /** Reads one row. */
-  public interface Row<T> {
-    T read(ResultSet row) throws SQLException;
+  private static StoreException busy(SQLTransientConnectionException why) {
+    return new StoreException(why);
   }
 
   /**
@@ -138,17 +139,12 @@ public class Db {
     return alone ? OptionalLong.of(revisions.all()) : OptionalLong.empty();
   }
 
-  /** Something done within a transaction. */
-  public interface Work<T> {
-    T run(Tx tx) throws SQLException;
-  }
-
   /**
    * Runs work in one transaction: all of it is kept, or, when it throws, none. Work that met
    * another's is done anew on what that one left, so two that do the same at the same moment come
    * out as one after the other.
    */
-  public <T> T inTransaction(Work<T> work) {
+  public <T> T inTransaction(Function<Tx, T> work) {
     for (int left = TRIES; ; left--) {
       try {
         return once(work);
@@ -164,15 +160,11 @@ public class Db {
     }
   }
 
-  private <T> T once(Work<T> work) {
-    boolean committing = false;
+  private <T> T once(Function<Tx, T> work) {
     try (Tx tx = new Tx(source, turn, alone ? Optional.of(revisions) : Optional.empty())) {
-      T result = work.run(tx);
-      committing = true;
+      T result = work.apply(tx);
       tx.commit();
       return result;
-    } catch (SQLException e) {
-      throw new StoreException(e, committing);
     }
   }
 
@@ -181,10 +173,14 @@ public class Db {
    * with the next one.
    */
   private void renew() {
+    pool().ifPresent(HikariPoolMXBean::softEvictConnections);
+  }
+
+  private Optional<HikariPoolMXBean> pool() {
     try {
-      if (source.isWrapperFor(HikariDataSource.class)) {
-        source.unwrap(HikariDataSource.class).getHikariPoolMXBean().softEvictConnections();
-      }
+      return source.isWrapperFor(HikariDataSource.class)
+          ? Optional.of(source.unwrap(HikariDataSource.class).getHikariPoolMXBean())
+          : Optional.empty();
     } catch (SQLException e) {
       throw new StoreException(e);
     }
@@ -202,6 +198,7 @@ public class Db {
     private final Optional<Revisions> revisions;
     private final Set<Long> heard = new HashSet<>();
     private boolean more;
+    private boolean committing;
     private Connection connection;
 
     private Tx(DataSource source, ReentrantLock turn, Optional<Revisions> revisions) {
@@ -223,9 +220,23 @@ public class Db {
       heard.add(student);
     }
 
+    /** What is asked of the database. */
+    private interface Asked<T> {
+      T ask() throws SQLException;
+    }
+
+    /** The one place where an error of the database becomes ours. */
+    private <T> T ask(Asked<T> asked) {
+      try {
+        return asked.ask();
+      } catch (SQLException e) {
+        throw new StoreException(e, committing);
+      }
+    }
+
     /** Holds a row against others until the end. */
-    public void lock(String sql, Object... arguments) throws SQLException {
-      list(change(), sql, r -> r.getLong(1), arguments);
+    public void lock(String sql, Object... arguments) {
+      ask(() -> list(change(), sql, r -> r.id("id"), arguments));
     }
 
     private Connection change(String sql) throws SQLException {
@@ -248,69 +259,96 @@ public class Db {
       return connection;
     }
 
-    private void commit() throws SQLException {
+    private void commit() {
+      committing = true;
       if (connection != null) {
-        connection.commit();
+        ask(
+            () -> {
+              connection.commit();
+              return true;
+            });
         revisions.ifPresent(r -> r.changed(more, heard));
       }
     }
 
     /** Ends it; what was not committed is taken back. */
     @Override
-    public void close() throws SQLException {
+    public void close() {
       if (connection != null) {
         try (Connection c = connection) {
           connection = null;
           c.rollback();
+        } catch (SQLException e) {
+          throw new StoreException(e, committing);
         } finally {
           turn.unlock();
         }
       }
     }
 
-    public <T> List<T> list(String sql, Row<T> row, Object... arguments) throws SQLException {
-      if (connection != null) {
-        return list(connection, sql, row, arguments);
-      }
-      try (Connection c = source.getConnection()) {
-        return list(c, sql, row, arguments);
-      }
+    /**
+     * Asks for rows.
+     *
+     * @param arguments for each question mark of the statement in turn; null where none is meant
+     */
+    public <T> List<T> list(String sql, Function<Row, T> read, Object... arguments) {
+      return ask(
+          () -> {
+            if (connection != null) {
+              return list(connection, sql, read, arguments);
+            }
+            try (Connection c = source.getConnection()) {
+              return list(c, sql, read, arguments);
+            }
+          });
     }
 
-    private static <T> List<T> list(Connection c, String sql, Row<T> row, Object... arguments)
-        throws SQLException {
+    private static <T> List<T> list(
+        Connection c, String sql, Function<Row, T> read, Object... arguments) throws SQLException {
       try (PreparedStatement s = prepare(c, sql, arguments);
           ResultSet r = s.executeQuery()) {
         List<T> found = new ArrayList<>();
+        Row row = new Row(r);
         while (r.next()) {
-          found.add(row.read(r));
+          found.add(read.apply(row));
         }
         return found;
       }
     }
 
-    public <T> Optional<T> one(String sql, Row<T> row, Object... arguments) throws SQLException {
-      return list(sql, row, arguments).stream().findFirst();
+    public <T> Optional<T> one(String sql, Function<Row, T> read, Object... arguments) {
+      return list(sql, read, arguments).stream().findFirst();
+    }
+
+    /** How many rows there are of something, as it stands behind {@code from}. */
+    public int count(String of, Object... arguments) {
+      return one("select count(*) as n from " + of, r -> r.number("n"), arguments).orElse(0);
     }
 
     /** Runs a statement; returns how many rows it touched. */
-    public int run(String sql, Object... arguments) throws SQLException {
-      try (PreparedStatement s = prepare(change(sql), sql, arguments)) {
-        return s.executeUpdate();
-      }
+    public int run(String sql, Object... arguments) {
+      return ask(
+          () -> {
+            try (PreparedStatement s = prepare(change(sql), sql, arguments)) {
+              return s.executeUpdate();
+            }
+          });
     }
 
     /** Inserts a row; returns its id. */
-    public long insert(String sql, Object... arguments) throws SQLException {
-      try (PreparedStatement s =
-          change(sql).prepareStatement(sql, Statement.RETURN_GENERATED_KEYS)) {
-        fill(s, arguments);
-        s.executeUpdate();
-        try (ResultSet keys = s.getGeneratedKeys()) {
-          keys.next();
-          return keys.getLong(1);
-        }
-      }
+    public long insert(String sql, Object... arguments) {
+      return ask(
+          () -> {
+            try (PreparedStatement s =
+                change(sql).prepareStatement(sql, Statement.RETURN_GENERATED_KEYS)) {
+              fill(s, arguments);
+              s.executeUpdate();
+              try (ResultSet keys = s.getGeneratedKeys()) {
+                keys.next();
+                return keys.getLong(1);
+              }
+            }
+          });
     }
 
     private static PreparedStatement prepare(Connection c, String sql, Object... arguments)

@@ -2,8 +2,6 @@ package sempre.server.store;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import java.sql.SQLException;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -14,6 +12,7 @@ import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
+import sempre.core.Refusal;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Entry;
 import sempre.core.instrument.House;
@@ -40,7 +39,7 @@ public class Houses {
   private final Cache<SetupKey, Setup> setups = Caffeine.newBuilder().maximumSize(100).build();
 
   /** The house of one instrument; one that changes nothing when the teacher has changed nothing. */
-  public House house(Db.Tx tx, String instrument) throws SQLException {
+  public House house(Db.Tx tx, String instrument) {
     Instrument i = Catalogue.standard().instrument(instrument);
     List<Entry> own = own(tx, i, false);
     // what was said of an own fingering is removed with it, and comes back with it
@@ -53,9 +52,9 @@ public class Houses {
             "select midi, fingering, kind, words from fingering_choice where instrument = ?",
             r ->
                 new Choice(
-                    new House.Key(r.getInt(1), r.getString(2)),
-                    Kind.valueOf(r.getString(3)),
-                    r.getString(4)),
+                    new House.Key(r.number("midi"), r.text("fingering")),
+                    r.one("kind", Kind.class),
+                    r.text("words")),
             instrument)) {
       if (gone.contains(c.key())) {
         continue;
@@ -69,55 +68,62 @@ public class Houses {
     return new House(instrument, own, hidden, standards, words);
   }
 
-  private static List<Entry> own(Db.Tx tx, Instrument i, boolean removed) throws SQLException {
-    record Row(String written, String fingering, String role, String label, String note) {}
-    List<Entry> own = new ArrayList<>();
-    for (Row r :
-        tx.list(
-            "select written, fingering, role, label, note from own_fingering"
-                + " where instrument = ? and (removed_at is not null) = ? order by id",
-            x ->
-                new Row(
-                    x.getString(1), x.getString(2), x.getString(3), x.getString(4), x.getString(5)),
+  private static List<Entry> own(Db.Tx tx, Instrument i, boolean removed) {
+    return tx
+        .list(
+            """
+            select written, fingering, role, label, note from own_fingering
+            where instrument = ? and (removed_at is not null) = ? order by id
+            """,
+            r -> own(i, r),
             i.id(),
-            removed)) {
-      try {
-        own.add(
-            House.none(i.id())
-                .checked(
-                    i,
-                    Pitch.parse(r.written()),
-                    r.fingering(),
-                    Role.valueOf(r.role()),
-                    r.label(),
-                    r.note()));
-      } catch (IllegalArgumentException e) {
-        // a later catalogue may have this fingering itself; the row stays, the page still opens
-        LOG.warn("an own fingering of {} is passed over: {}", i.id(), e.getMessage());
-      }
+            removed)
+        .stream()
+        .flatMap(Optional::stream)
+        .toList();
+  }
+
+  private static Optional<Entry> own(Instrument i, Row r) {
+    try {
+      return Optional.of(
+          House.none(i.id())
+              .checked(
+                  i,
+                  Pitch.parse(r.text("written")),
+                  r.text("fingering"),
+                  r.one("role", Role.class),
+                  r.text("label"),
+                  r.text("note")));
+    } catch (Refusal e) {
+      // a later catalogue may have this fingering itself; the row stays, the page still opens
+      LOG.warn("an own fingering of {} is passed over: {}", i.id(), e.getMessage());
+      return Optional.empty();
     }
-    return own;
   }
 
   /** The set-up of an instrument as this house plays it. */
-  public Setup setup(Db.Tx tx, String instrument, Map<String, String> options) throws SQLException {
+  public Setup setup(Db.Tx tx, String instrument, Map<String, String> options) {
     House house = house(tx, instrument);
     return setups.get(
         new SetupKey(house, Map.copyOf(options)),
         k -> Catalogue.standard().setup(instrument, options, house));
   }
 
-  public void add(Db.Tx tx, String instrument, Entry own) throws SQLException {
+  public void add(Db.Tx tx, String instrument, Entry own) {
     // one that was removed is not kept beside a new one
     tx.run(
-        "delete from own_fingering where instrument = ? and midi = ? and fingering = ?"
-            + " and removed_at is not null",
+        """
+        delete from own_fingering
+        where instrument = ? and midi = ? and fingering = ? and removed_at is not null
+        """,
         instrument,
         own.written().midi(),
         own.pattern().text());
     tx.insert(
-        "insert into own_fingering (instrument, written, midi, fingering, role, label, note)"
-            + " values (?, ?, ?, ?, ?, ?, ?)",
+        """
+        insert into own_fingering (instrument, written, midi, fingering, role, label, note)
+        values (?, ?, ?, ?, ?, ?, ?)
+        """,
         instrument,
         own.written().toString(),
         own.written().midi(),
@@ -128,12 +134,12 @@ public class Houses {
   }
 
   /** The row of an own fingering, by which it is removed and put back. */
-  public Optional<Long> row(Db.Tx tx, House house, House.Key key) throws SQLException {
+  public Optional<Long> row(Db.Tx tx, House house, House.Key key) {
     for (Entry e : house.own()) {
       if (House.Key.of(e).equals(key)) {
         return tx.one(
             "select id from own_fingering where instrument = ? and midi = ? and fingering = ?",
-            r -> r.getLong(1),
+            r -> r.id("id"),
             house.instrument(),
             key.midi(),
             e.pattern().text());
@@ -142,13 +148,12 @@ public class Houses {
     return Optional.empty();
   }
 
-  public void hide(Db.Tx tx, String instrument, House.Key key, boolean hidden) throws SQLException {
+  public void hide(Db.Tx tx, String instrument, House.Key key, boolean hidden) {
     choose(tx, instrument, key, Kind.HIDDEN, hidden, "");
   }
 
   /** Makes a fingering the house's standard of its note, in place of another; or no longer. */
-  public void standard(Db.Tx tx, String instrument, House.Key key, boolean standard)
-      throws SQLException {
+  public void standard(Db.Tx tx, String instrument, House.Key key, boolean standard) {
     tx.run(
         "delete from fingering_choice where instrument = ? and midi = ? and kind = ?",
         instrument,
@@ -158,12 +163,12 @@ public class Houses {
   }
 
   /** Keeps the class's own words for a fingering; empty words are forgotten. */
-  public void say(Db.Tx tx, String instrument, House.Key key, String words) throws SQLException {
+  public void say(Db.Tx tx, String instrument, House.Key key, String words) {
     choose(tx, instrument, key, Kind.WORDS, !words.isBlank(), words.strip());
   }
 
   /** Replaces all that was changed of an instrument. */
-  public void replace(Db.Tx tx, House house) throws SQLException {
+  public void replace(Db.Tx tx, House house) {
     tx.run(
         "delete from own_fingering where instrument = ? and removed_at is null",
         house.instrument());
@@ -183,12 +188,13 @@ public class Houses {
   }
 
   private static void choose(
-      Db.Tx tx, String instrument, House.Key key, Kind kind, boolean is, String words)
-      throws SQLException {
+      Db.Tx tx, String instrument, House.Key key, Kind kind, boolean is, String words) {
     if (is) {
       tx.run(
-          "merge into fingering_choice (instrument, midi, fingering, kind, words)"
-              + " key (instrument, midi, fingering, kind) values (?, ?, ?, ?, ?)",
+          """
+          merge into fingering_choice (instrument, midi, fingering, kind, words)
+          key (instrument, midi, fingering, kind) values (?, ?, ?, ?, ?)
+          """,
           instrument,
           key.midi(),
           key.fingering(),
@@ -196,8 +202,10 @@ public class Houses {
           words);
     } else {
       tx.run(
-          "delete from fingering_choice"
-              + " where instrument = ? and midi = ? and fingering = ? and kind = ?",
+          """
+          delete from fingering_choice
+          where instrument = ? and midi = ? and fingering = ? and kind = ?
+          """,
           instrument,
           key.midi(),
           key.fingering(),

@@ -1,7 +1,5 @@
 package sempre.server.store;
 
-import java.sql.ResultSet;
-import java.sql.SQLException;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.util.Comparator;
@@ -76,8 +74,12 @@ public class People {
 
     /** As a teacher says it: {@code Noor A.} */
     public String name() {
-      return initial.isEmpty() ? givenName : givenName + " " + initial + ".";
+      return People.name(givenName, initial);
     }
+  }
+
+  static String name(String givenName, String initial) {
+    return initial.isEmpty() ? givenName : givenName + " " + initial + ".";
   }
 
   /** In place of an instrument: a house style that does not belong to one. */
@@ -86,52 +88,57 @@ public class People {
   private static final String GROUP = "select id, name, stage, school_year, days from band ";
 
   private static final String STUDENT =
-      "select s.id, s.given_name, s.initial, s.instrument, s.options, s.avoid, s.style, s.person,"
-          + " s.seat from student s ";
+      """
+      select s.id, s.given_name, s.initial, s.instrument, s.options, s.avoid, s.style, s.person,
+        s.seat
+      from student s
+      """;
 
-  private static Student student(ResultSet r) throws SQLException {
+  private static Student student(Row r) {
     return new Student(
-        r.getLong(1),
-        r.getString(2),
-        r.getString(3),
-        r.getString(4),
-        Pairs.read(r.getString(5)),
-        Pairs.words(r.getString(6)),
-        Pairs.read(r.getString(7)),
-        r.getLong(8),
-        r.getString(9));
+        r.id("id"),
+        r.text("given_name"),
+        r.text("initial"),
+        r.text("instrument"),
+        Pairs.read(r.text("options")),
+        Pairs.words(r.text("avoid")),
+        Pairs.read(r.text("style")),
+        r.id("person"),
+        r.text("seat"));
   }
 
-  private static Group group(ResultSet r) throws SQLException {
+  private static Group group(Row r) {
     return new Group(
-        r.getLong(1), r.getString(2), r.getString(3), r.getString(4), days(r.getString(5)));
+        r.id("id"), r.text("name"), r.text("stage"), r.text("school_year"), days(r.text("days")));
   }
 
-  public List<Group> groups(Db.Tx tx) throws SQLException {
+  public List<Group> groups(Db.Tx tx) {
     return tx.list(GROUP + "where not removed order by place, id", People::group);
   }
 
-  public Optional<Group> group(Db.Tx tx, long id) throws SQLException {
+  public Optional<Group> group(Db.Tx tx, long id) {
     return tx.one(GROUP + "where id = ? and not removed", People::group, id);
   }
 
   /** Adds a group in its first years. */
-  public long addGroup(Db.Tx tx, String name) throws SQLException {
+  public long addGroup(Db.Tx tx, String name) {
     return addGroup(tx, new Group(0, name, Stage.FIRST_YEARS.word(), ""));
   }
 
   /** Adds a group; its id is given out. */
-  public long addGroup(Db.Tx tx, Group g) throws SQLException {
+  public long addGroup(Db.Tx tx, Group g) {
     return tx.insert(
-        "insert into band (name, stage, school_year, days, place)"
-            + " values (?, ?, ?, ?, (select coalesce(max(place), 0) + 1 from band))",
+        """
+        insert into band (name, stage, school_year, days, place)
+        values (?, ?, ?, ?, (select coalesce(max(place), 0) + 1 from band))
+        """,
         g.name(),
         g.stage(),
         g.year(),
         written(g.days()));
   }
 
-  public int changeGroup(Db.Tx tx, Group g) throws SQLException {
+  public int changeGroup(Db.Tx tx, Group g) {
     return tx.run(
         "update band set name = ?, stage = ?, school_year = ?, days = ? where id = ?",
         g.name(),
@@ -141,39 +148,41 @@ public class People {
         g.id());
   }
 
-  public List<Student> students(Db.Tx tx) throws SQLException {
+  public List<Student> students(Db.Tx tx) {
     return tx.list(
         STUDENT + "where s.left_on is null order by s.given_name, s.id", People::student);
   }
 
   /** Who has left and is still kept. */
-  public List<Student> gone(Db.Tx tx) throws SQLException {
+  public List<Student> gone(Db.Tx tx) {
     return tx.list(
         STUDENT + "where s.left_on is not null order by s.given_name, s.id", People::student);
   }
 
   /** When a student has left; empty for one who is here. */
-  public Optional<LocalDate> left(Db.Tx tx, long id) throws SQLException {
+  public Optional<LocalDate> left(Db.Tx tx, long id) {
     return tx.one(
         "select left_on from student where id = ? and left_on is not null",
-        r -> r.getObject(1, LocalDate.class),
+        r -> r.day("left_on"),
         id);
   }
 
   /** All instruments of one person, the first first. */
-  public List<Student> ofPerson(Db.Tx tx, long person) throws SQLException {
+  public List<Student> ofPerson(Db.Tx tx, long person) {
     return tx.list(STUDENT + "where s.person = ? order by s.id", People::student, person);
   }
 
   /** Who is in a group, in the order that the teacher has chosen. */
-  public List<Student> students(Db.Tx tx, long groupId) throws SQLException {
+  public List<Student> students(Db.Tx tx, long groupId) {
     SeatOrder order = SeatOrder.of(houseStyle(tx, EVERYONE).getOrDefault(Ways.ORDER, ""));
     return tx
         .list(
             STUDENT
-                + "join band_student m on m.student_id = s.id where m.band_id = ?"
-                + " and s.left_on is null"
-                + " order by s.given_name, s.id",
+                + """
+                  join band_student m on m.student_id = s.id
+                  where m.band_id = ? and s.left_on is null
+                  order by s.given_name, s.id
+                  """,
             People::student,
             groupId)
         .stream()
@@ -181,23 +190,28 @@ public class People {
         .toList();
   }
 
-  public List<Long> groupsOf(Db.Tx tx, long studentId) throws SQLException {
+  public List<Long> groupsOf(Db.Tx tx, long studentId) {
     return tx.list(
-        "select m.band_id from band_student m join band b on b.id = m.band_id"
-            + " where m.student_id = ? and not b.removed order by m.band_id",
-        r -> r.getLong(1),
+        """
+        select m.band_id from band_student m join band b on b.id = m.band_id
+        where m.student_id = ? and not b.removed order by m.band_id
+        """,
+        r -> r.id("band_id"),
         studentId);
   }
 
-  public Optional<Student> student(Db.Tx tx, long id) throws SQLException {
+  public Optional<Student> student(Db.Tx tx, long id) {
     return tx.one(STUDENT + "where s.id = ?", People::student, id);
   }
 
-  public long add(Db.Tx tx, Student s) throws SQLException {
+  public long add(Db.Tx tx, Student s) {
     long id =
         tx.insert(
-            "insert into student (given_name, initial, instrument, options, avoid, style, person,"
-                + " seat) values (?, ?, ?, ?, ?, ?, ?, ?)",
+            """
+            insert into student (given_name, initial, instrument, options, avoid, style, person,
+              seat)
+            values (?, ?, ?, ?, ?, ?, ?, ?)
+            """,
             s.givenName(),
             s.initial(),
             s.instrument(),
@@ -213,16 +227,21 @@ public class People {
   }
 
   /** Changes a student; the name goes for all instruments of the person. */
-  public int change(Db.Tx tx, Student s) throws SQLException {
+  public int change(Db.Tx tx, Student s) {
     tx.run(
-        "update student set given_name = ?, initial = ?"
-            + " where person = (select person from student where id = ?)",
+        """
+        update student set given_name = ?, initial = ?
+        where person = (select person from student where id = ?)
+        """,
         s.givenName(),
         s.initial(),
         s.id());
     return tx.run(
-        "update student set given_name = ?, initial = ?, instrument = ?, options = ?, avoid = ?,"
-            + " style = ?, seat = ? where id = ?",
+        """
+        update student set given_name = ?, initial = ?, instrument = ?, options = ?, avoid = ?,
+          style = ?, seat = ?
+        where id = ?
+        """,
         s.givenName(),
         s.initial(),
         s.instrument(),
@@ -234,48 +253,48 @@ public class People {
   }
 
   /** A person leaves, with all instruments, or is back when the day is empty. */
-  public int setLeft(Db.Tx tx, long person, Optional<LocalDate> day) throws SQLException {
+  public int setLeft(Db.Tx tx, long person, Optional<LocalDate> day) {
     return tx.run("update student set left_on = ? where person = ?", day.orElse(null), person);
   }
 
   /** How much is written down of a student, by what it is. */
-  public Map<String, Integer> written(Db.Tx tx, long id) throws SQLException {
+  public Map<String, Integer> written(Db.Tx tx, long id) {
     Map<String, Integer> counts = new LinkedHashMap<>();
-    counts.put("heard", count(tx, "heard where student_id = ? and undoes is null", id));
-    counts.put("locks", count(tx, "fingering_lock where student_id = ?", id));
-    counts.put("choices", count(tx, "choice_step where student_id = ?", id));
-    counts.put("absent", count(tx, "class_absent where student_id = ?", id));
-    counts.put("given", count(tx, "assignment where student_id = ?", id));
-    counts.put("simpler", count(tx, "simpler_part where student_id = ?", id));
-    counts.put("parts", count(tx, "reading where student_id = ?", id));
-    counts.put("groups", count(tx, "band_student where student_id = ?", id));
+    counts.put("heard", tx.count("heard where student_id = ? and undoes is null", id));
+    counts.put("locks", tx.count("fingering_lock where student_id = ?", id));
+    counts.put("choices", tx.count("choice_step where student_id = ?", id));
+    counts.put("absent", tx.count("class_absent where student_id = ?", id));
+    counts.put("given", tx.count("assignment where student_id = ?", id));
+    counts.put("simpler", tx.count("simpler_part where student_id = ?", id));
+    counts.put("parts", tx.count("reading where student_id = ?", id));
+    counts.put("groups", tx.count("band_student where student_id = ?", id));
     return counts;
   }
 
-  private static int count(Db.Tx tx, String of, long id) throws SQLException {
-    return tx.one("select count(*) from " + of, r -> r.getInt(1), id).orElse(0);
-  }
-
   /** Takes one instrument of a person out with everything that was written down of it. */
-  public int erase(Db.Tx tx, long id) throws SQLException {
+  public int erase(Db.Tx tx, long id) {
     long person =
-        tx.one("select person from student where id = ?", r -> r.getLong(1), id).orElse(0L);
+        tx.one("select person from student where id = ?", r -> r.id("person"), id).orElse(0L);
     int gone = tx.run("delete from student where id = ?", id);
     if (person == id) {
       // the person's other instruments go on under the first that is left
       tx.run(
-          "update student set person = (select min(x.id) from student x where x.person = ?)"
-              + " where person = ?",
+          """
+          update student set person = (select min(x.id) from student x where x.person = ?)
+          where person = ?
+          """,
           person,
           person);
     }
     return gone;
   }
 
-  public void setGroups(Db.Tx tx, long studentId, List<Long> groups) throws SQLException {
+  public void setGroups(Db.Tx tx, long studentId, List<Long> groups) {
     tx.run(
-        "delete from band_student where student_id = ?"
-            + " and band_id in (select id from band where not removed)",
+        """
+        delete from band_student
+        where student_id = ? and band_id in (select id from band where not removed)
+        """,
         studentId);
     for (long g : groups.stream().distinct().toList()) {
       tx.run(
@@ -286,31 +305,29 @@ public class People {
   }
 
   /** The house style for an instrument: what the teacher has said, name to school. */
-  public Map<String, String> houseStyle(Db.Tx tx, String instrument) throws SQLException {
-    Map<String, String> style = new java.util.LinkedHashMap<>();
+  public Map<String, String> houseStyle(Db.Tx tx, String instrument) {
+    Map<String, String> style = new LinkedHashMap<>();
     tx.list(
             "select name, school from house_style where instrument = ? order by name",
-            r -> List.of(r.getString(1), r.getString(2)),
+            r -> Map.entry(r.text("name"), r.text("school")),
             instrument)
-        .forEach(p -> style.put(p.get(0), p.get(1)));
+        .forEach(s -> style.put(s.getKey(), s.getValue()));
     return style;
   }
 
   /** Where a student differs from the house style. */
-  void setStyle(Db.Tx tx, long id, Map<String, String> style) throws SQLException {
+  void setStyle(Db.Tx tx, long id, Map<String, String> style) {
     tx.run("update student set style = ? where id = ?", Pairs.write(style), id);
   }
 
   /** Sets a house style; with an empty school takes it back. */
-  public void setHouseStyle(Db.Tx tx, String instrument, String name, String school)
-      throws SQLException {
+  public void setHouseStyle(Db.Tx tx, String instrument, String name, String school) {
     if (school.isEmpty()) {
       tx.run("delete from house_style where instrument = ? and name = ?", instrument, name);
       return;
     }
     tx.run(
-        "merge into house_style (instrument, name, school) key (instrument, name)"
-            + " values (?, ?, ?)",
+        "merge into house_style (instrument, name, school) key (instrument, name) values (?, ?, ?)",
         instrument,
         name,
         school);

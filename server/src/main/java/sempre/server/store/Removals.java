@@ -1,11 +1,11 @@
 package sempre.server.store;
 
-import java.sql.SQLException;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.OffsetDateTime;
+import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -34,59 +34,70 @@ public class Removals {
   public record Removed(Kind kind, long id, String name, String about, Optional<LocalDate> at) {}
 
   /** Everything that was removed, the last first. */
-  public List<Removed> all(Db.Tx tx) throws SQLException {
+  public List<Removed> all(Db.Tx tx) {
     List<Removed> all = new ArrayList<>();
-    all.addAll(list(tx, Kind.PIECE, "select id, title, book, removed_at from piece where removed"));
     all.addAll(
-        list(tx, Kind.GROUP, "select id, name, school_year, removed_at from band where removed"));
+        list(
+            tx,
+            Kind.PIECE,
+            "select id, title as name, book as about, removed_at from piece where removed"));
+    all.addAll(
+        list(
+            tx,
+            Kind.GROUP,
+            "select id, name, school_year as about, removed_at from band where removed"));
     all.addAll(
         list(
             tx,
             Kind.ASSIGNMENT,
-            "select a.id, p.title, coalesce(b.name, s.given_name, ''), a.removed_at"
-                + " from assignment a join piece p on p.id = a.piece_id"
-                + " left join band b on b.id = a.band_id"
-                + " left join student s on s.id = a.student_id where a.removed_at is not null"));
+            """
+            select a.id, p.title as name, coalesce(b.name, s.given_name, '') as about, a.removed_at
+            from assignment a
+            join piece p on p.id = a.piece_id
+            left join band b on b.id = a.band_id
+            left join student s on s.id = a.student_id
+            where a.removed_at is not null
+            """));
     all.addAll(
         list(
             tx,
             Kind.FINGERING,
-            "select id, written, label, removed_at from own_fingering"
-                + " where removed_at is not null"));
+            """
+            select id, written as name, label as about, removed_at from own_fingering
+            where removed_at is not null
+            """));
     all.addAll(
         tx.list(
-            "select id, given_name, initial, instrument, left_on from student"
-                + " where left_on is not null and id = person",
+            """
+            select id, given_name, initial, instrument, left_on from student
+            where left_on is not null and id = person
+            """,
             r ->
                 new Removed(
                     Kind.STUDENT,
-                    r.getLong(1),
-                    r.getString(3).isEmpty()
-                        ? r.getString(2)
-                        : r.getString(2) + " " + r.getString(3) + ".",
-                    r.getString(4),
-                    Optional.of(r.getObject(5, LocalDate.class)))));
-    all.sort(
-        java.util.Comparator.comparing((Removed r) -> r.at().orElse(LocalDate.EPOCH)).reversed());
+                    r.id("id"),
+                    People.name(r.text("given_name"), r.text("initial")),
+                    r.text("instrument"),
+                    Optional.of(r.day("left_on")))));
+    all.sort(Comparator.comparing((Removed r) -> r.at().orElse(LocalDate.EPOCH)).reversed());
     return all;
   }
 
-  private static List<Removed> list(Db.Tx tx, Kind kind, String sql) throws SQLException {
+  private static List<Removed> list(Db.Tx tx, Kind kind, String sql) {
     return tx.list(
         sql,
-        r -> {
-          OffsetDateTime at = r.getObject(4, OffsetDateTime.class);
-          return new Removed(
-              kind,
-              r.getLong(1),
-              r.getString(2),
-              r.getString(3),
-              Optional.ofNullable(at).map(OffsetDateTime::toLocalDate));
-        });
+        r ->
+            new Removed(
+                kind,
+                r.id("id"),
+                r.text("name"),
+                r.text("about"),
+                r.optionalMoment("removed_at")
+                    .map(at -> at.atZone(ZoneId.systemDefault()).toLocalDate())));
   }
 
   /** Removes a thing or puts it back; how many there were. */
-  public int set(Db.Tx tx, Kind kind, long id, Optional<Instant> at) throws SQLException {
+  public int set(Db.Tx tx, Kind kind, long id, Optional<Instant> at) {
     Object when = at.map(a -> (Object) a.atOffset(ZoneOffset.UTC)).orElse(null);
     return switch (kind) {
       case PIECE ->
@@ -105,7 +116,7 @@ public class Removals {
   }
 
   /** How much goes with a thing, by what it is; nothing of it is lost. */
-  public Map<String, Integer> with(Db.Tx tx, Kind kind, long id) throws SQLException {
+  public Map<String, Integer> with(Db.Tx tx, Kind kind, long id) {
     Map<String, Integer> with = new LinkedHashMap<>();
     switch (kind) {
       case PIECE -> {
@@ -130,11 +141,15 @@ public class Removals {
         long marks =
             tx
                 .list(
-                    "select h.written, o.midi from heard h join student s on s.id = h.student_id"
-                        + " join own_fingering o on o.instrument = s.instrument"
-                        + " and o.fingering = h.fingering where o.id = ? and h.undoes is null"
-                        + " and not exists (select 1 from heard u where u.undoes = h.id)",
-                    r -> Pitch.parse(r.getString(1)).midi() == r.getInt(2),
+                    """
+                    select h.written, o.midi from heard h
+                    join student s on s.id = h.student_id
+                    join own_fingering o
+                      on o.instrument = s.instrument and o.fingering = h.fingering
+                    where o.id = ? and h.undoes is null
+                      and not exists (select 1 from heard u where u.undoes = h.id)
+                    """,
+                    r -> Pitch.parse(r.text("written")).midi() == r.number("midi"),
                     id)
                 .stream()
                 .filter(same -> same)
@@ -164,9 +179,8 @@ public class Removals {
       "?table x join student s on s.id = x.student_id"
           + " where s.person = (select y.person from student y where y.id = ?)";
 
-  private static void count(Db.Tx tx, Map<String, Integer> with, String what, String of, long id)
-      throws SQLException {
-    int n = tx.one("select count(*) from " + of, r -> r.getInt(1), id).orElse(0);
+  private static void count(Db.Tx tx, Map<String, Integer> with, String what, String of, long id) {
+    int n = tx.count(of, id);
     if (n > 0) {
       with.put(what, n);
     }

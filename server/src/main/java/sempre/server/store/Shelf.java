@@ -1,10 +1,7 @@
 package sempre.server.store;
 
-import java.sql.ResultSet;
-import java.sql.SQLException;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -71,56 +68,67 @@ public class Shelf {
       "select id, title, book, number, file_name, pages, added from piece ";
 
   private static final String ASSIGNMENT =
-      "select a.id, a.band_id, a.student_id, a.section, a.piece_id, a.due, a.sentence, a.bars,"
-          + " a.tempo, a.locked from assignment a join piece p on p.id = a.piece_id"
-          + " left join band b on b.id = a.band_id left join student s on s.id = a.student_id"
-          + " where a.removed_at is null and not p.removed and (b.id is null or not b.removed)"
-          + " and s.left_on is null ";
+      """
+      select a.id, a.band_id, a.student_id, a.section, a.piece_id, a.due, a.sentence, a.bars,
+        a.tempo, a.locked
+      from assignment a
+      join piece p on p.id = a.piece_id
+      left join band b on b.id = a.band_id
+      left join student s on s.id = a.student_id
+      where a.removed_at is null and not p.removed and (b.id is null or not b.removed)
+        and s.left_on is null
+      """;
 
-  private static Piece piece(ResultSet r) throws SQLException {
+  private static Piece piece(Row r) {
     return new Piece(
-        r.getLong(1),
-        r.getString(2),
-        r.getString(3),
-        r.getString(4),
-        r.getString(5),
-        PartChoice.Pages.valueOf(r.getString(6)),
-        r.getObject(7, OffsetDateTime.class).toInstant());
+        r.id("id"),
+        r.text("title"),
+        r.text("book"),
+        r.text("number"),
+        r.text("file_name"),
+        r.one("pages", PartChoice.Pages.class),
+        r.moment("added"));
   }
 
-  private static Assignment assignment(ResultSet r) throws SQLException {
+  private static Assignment assignment(Row r) {
     return new Assignment(
-        r.getLong(1),
-        r.getLong(2),
-        r.getLong(3),
-        r.getString(4),
-        r.getLong(5),
-        r.getObject(6, LocalDate.class),
-        r.getString(7),
-        r.getString(8),
-        r.getInt(9),
-        r.getBoolean(10));
+        r.id("id"),
+        r.optionalId("band_id").orElse(0),
+        r.optionalId("student_id").orElse(0),
+        r.text("section"),
+        r.id("piece_id"),
+        r.day("due"),
+        r.text("sentence"),
+        r.text("bars"),
+        r.number("tempo"),
+        r.is("locked"));
   }
 
-  public List<Piece> pieces(Db.Tx tx) throws SQLException {
+  public List<Piece> pieces(Db.Tx tx) {
     return tx.list(
         PIECE
-            + "where not removed order by book, case when number = '' then 1 else 0 end, length(number), number, title",
+            + """
+              where not removed
+              order by book, case when number = '' then 1 else 0 end, length(number), number, title
+              """,
         Shelf::piece);
   }
 
-  public Optional<Piece> piece(Db.Tx tx, long id) throws SQLException {
+  public Optional<Piece> piece(Db.Tx tx, long id) {
     return tx.one(PIECE + "where id = ? and not removed", Shelf::piece, id);
   }
 
-  public byte[] content(Db.Tx tx, long id) throws SQLException {
-    return tx.one("select content from piece where id = ?", r -> r.getBytes(1), id).orElseThrow();
+  public byte[] content(Db.Tx tx, long id) {
+    return tx.one("select content from piece where id = ?", r -> r.bytes("content"), id)
+        .orElseThrow();
   }
 
-  public long add(Db.Tx tx, Piece p, byte[] content) throws SQLException {
+  public long add(Db.Tx tx, Piece p, byte[] content) {
     return tx.insert(
-        "insert into piece (title, book, number, file_name, content, pages, added)"
-            + " values (?, ?, ?, ?, ?, ?, ?)",
+        """
+        insert into piece (title, book, number, file_name, content, pages, added)
+        values (?, ?, ?, ?, ?, ?, ?)
+        """,
         p.title(),
         p.book(),
         p.number(),
@@ -131,33 +139,32 @@ public class Shelf {
   }
 
   /** The title of a piece, also of one that was taken off the shelf. */
-  public Optional<String> title(Db.Tx tx, long id) throws SQLException {
-    return tx.one("select title from piece where id = ?", r -> r.getString(1), id);
+  public Optional<String> title(Db.Tx tx, long id) {
+    return tx.one("select title from piece where id = ?", r -> r.text("title"), id);
   }
 
   /** What is given to a group or to its sections. */
-  public List<Assignment> assignments(Db.Tx tx, long groupId) throws SQLException {
+  public List<Assignment> assignments(Db.Tx tx, long groupId) {
     return tx.list(
         ASSIGNMENT + "and a.band_id = ? order by a.due, a.id", Shelf::assignment, groupId);
   }
 
   /** What is given to a student alone. */
-  public List<Assignment> assignmentsOf(Db.Tx tx, long studentId) throws SQLException {
+  public List<Assignment> assignmentsOf(Db.Tx tx, long studentId) {
     return tx.list(
         ASSIGNMENT + "and a.student_id = ? order by a.due, a.id", Shelf::assignment, studentId);
   }
 
-  public List<Assignment> assignments(Db.Tx tx) throws SQLException {
+  public List<Assignment> assignments(Db.Tx tx) {
     return tx.list(ASSIGNMENT + "order by a.due, a.id", Shelf::assignment);
   }
 
-  public Optional<Assignment> assignment(Db.Tx tx, long id) throws SQLException {
+  public Optional<Assignment> assignment(Db.Tx tx, long id) {
     return tx.one(ASSIGNMENT + "and a.id = ?", Shelf::assignment, id);
   }
 
   /** Gives a piece to a whole group. */
-  public long assign(Db.Tx tx, long groupId, long pieceId, LocalDate due, String sentence)
-      throws SQLException {
+  public long assign(Db.Tx tx, long groupId, long pieceId, LocalDate due, String sentence) {
     return assign(tx, Assignment.toGroup(groupId, pieceId, due, sentence));
   }
 
@@ -165,12 +172,14 @@ public class Shelf {
    * What gives the same bars to the same players already. Two who give the same piece at once do so
    * one after the other: from here on the piece is held until the transaction ends.
    */
-  public List<Assignment> same(Db.Tx tx, Assignment a) throws SQLException {
+  public List<Assignment> same(Db.Tx tx, Assignment a) {
     tx.lock("select id from piece where id = ? for update", a.pieceId());
     return tx.list(
         ASSIGNMENT
-            + "and a.piece_id = ? and a.bars = ? and a.section = ?"
-            + " and coalesce(a.band_id, 0) = ? and coalesce(a.student_id, 0) = ?",
+            + """
+              and a.piece_id = ? and a.bars = ? and a.section = ?
+              and coalesce(a.band_id, 0) = ? and coalesce(a.student_id, 0) = ?
+              """,
         Shelf::assignment,
         a.pieceId(),
         a.bars(),
@@ -180,13 +189,16 @@ public class Shelf {
   }
 
   /** Gives a piece; the same bars for the same players are given once, with what was said last. */
-  public long assign(Db.Tx tx, Assignment a) throws SQLException {
+  public long assign(Db.Tx tx, Assignment a) {
     for (Assignment before : same(tx, a)) {
       removeAssignment(tx, before.id());
     }
     return tx.insert(
-        "insert into assignment (band_id, student_id, section, piece_id, due, sentence, bars,"
-            + " tempo, locked) values (?, ?, ?, ?, ?, ?, ?, ?, ?)",
+        """
+        insert into assignment (band_id, student_id, section, piece_id, due, sentence, bars, tempo,
+          locked)
+        values (?, ?, ?, ?, ?, ?, ?, ?, ?)
+        """,
         a.groupId() == 0 ? null : a.groupId(),
         a.studentId() == 0 ? null : a.studentId(),
         a.section(),
@@ -198,17 +210,19 @@ public class Shelf {
         a.locked());
   }
 
-  public void setLocked(Db.Tx tx, long id, boolean locked) throws SQLException {
+  public void setLocked(Db.Tx tx, long id, boolean locked) {
     tx.run("update assignment set locked = ? where id = ?", locked, id);
     if (!locked) {
       tx.run("delete from assignment_lock where assignment_id = ?", id);
     }
   }
 
-  public void addLocked(Db.Tx tx, long id, Locked l) throws SQLException {
+  public void addLocked(Db.Tx tx, long id, Locked l) {
     tx.run(
-        "insert into assignment_lock (assignment_id, student_id, note_id, fingering)"
-            + " values (?, ?, ?, ?)",
+        """
+        insert into assignment_lock (assignment_id, student_id, note_id, fingering)
+        values (?, ?, ?, ?)
+        """,
         id,
         l.studentId(),
         l.noteId(),
@@ -216,45 +230,53 @@ public class Shelf {
   }
 
   /** What an assignment has locked. */
-  public List<Locked> locked(Db.Tx tx, long id) throws SQLException {
+  public List<Locked> locked(Db.Tx tx, long id) {
     return tx.list(
-        "select student_id, note_id, fingering from assignment_lock where assignment_id = ?"
-            + " order by student_id, note_id",
-        r -> new Locked(r.getLong(1), r.getString(2), r.getString(3)),
+        """
+        select student_id, note_id, fingering from assignment_lock where assignment_id = ?
+        order by student_id, note_id
+        """,
+        r -> new Locked(r.id("student_id"), r.text("note_id"), r.text("fingering")),
         id);
   }
 
-  public int removeAssignment(Db.Tx tx, long id) throws SQLException {
+  public int removeAssignment(Db.Tx tx, long id) {
     return tx.run("delete from assignment where id = ?", id);
   }
 
-  public void setDue(Db.Tx tx, long id, LocalDate due) throws SQLException {
+  public void setDue(Db.Tx tx, long id, LocalDate due) {
     tx.run("update assignment set due = ? where id = ?", due, id);
   }
 
-  public Optional<Chosen> chosen(Db.Tx tx, long studentId, long pieceId) throws SQLException {
+  private static Chosen chosen(Row r) {
+    return new Chosen(r.text("part_id"), r.number("voice"));
+  }
+
+  public Optional<Chosen> chosen(Db.Tx tx, long studentId, long pieceId) {
     return tx.one(
         "select part_id, voice from reading where student_id = ? and piece_id = ?",
-        r -> new Chosen(r.getString(1), r.getInt(2)),
+        Shelf::chosen,
         studentId,
         pieceId);
   }
 
   /** All that a student reads by the teacher's choice, by piece. */
-  public Map<Long, Chosen> chosen(Db.Tx tx, long studentId) throws SQLException {
+  public Map<Long, Chosen> chosen(Db.Tx tx, long studentId) {
     Map<Long, Chosen> all = new LinkedHashMap<>();
     tx.list(
             "select piece_id, part_id, voice from reading where student_id = ?",
-            r -> Map.entry(r.getLong(1), new Chosen(r.getString(2), r.getInt(3))),
+            r -> Map.entry(r.id("piece_id"), chosen(r)),
             studentId)
         .forEach(e -> all.put(e.getKey(), e.getValue()));
     return all;
   }
 
-  public void choose(Db.Tx tx, long studentId, long pieceId, Chosen c) throws SQLException {
+  public void choose(Db.Tx tx, long studentId, long pieceId, Chosen c) {
     tx.run(
-        "merge into reading (student_id, piece_id, part_id, voice) key (student_id, piece_id)"
-            + " values (?, ?, ?, ?)",
+        """
+        merge into reading (student_id, piece_id, part_id, voice) key (student_id, piece_id)
+        values (?, ?, ?, ?)
+        """,
         studentId,
         pieceId,
         c.partId(),
@@ -262,30 +284,33 @@ public class Shelf {
   }
 
   /** Note id to fingering. */
-  public Map<String, String> locks(Db.Tx tx, long studentId, long pieceId) throws SQLException {
+  public Map<String, String> locks(Db.Tx tx, long studentId, long pieceId) {
     Map<String, String> locks = new LinkedHashMap<>();
     tx.list(
-            "select note_id, fingering from fingering_lock where student_id = ? and piece_id = ?"
-                + " order by note_id",
-            r -> List.of(r.getString(1), r.getString(2)),
+            """
+            select note_id, fingering from fingering_lock where student_id = ? and piece_id = ?
+            order by note_id
+            """,
+            r -> Map.entry(r.text("note_id"), r.text("fingering")),
             studentId,
             pieceId)
-        .forEach(p -> locks.put(p.get(0), p.get(1)));
+        .forEach(l -> locks.put(l.getKey(), l.getValue()));
     return locks;
   }
 
-  public void lock(Db.Tx tx, long studentId, long pieceId, String noteId, String fingering)
-      throws SQLException {
+  public void lock(Db.Tx tx, long studentId, long pieceId, String noteId, String fingering) {
     tx.run(
-        "merge into fingering_lock (student_id, piece_id, note_id, fingering)"
-            + " key (student_id, piece_id, note_id) values (?, ?, ?, ?)",
+        """
+        merge into fingering_lock (student_id, piece_id, note_id, fingering)
+        key (student_id, piece_id, note_id) values (?, ?, ?, ?)
+        """,
         studentId,
         pieceId,
         noteId,
         fingering);
   }
 
-  public int unlock(Db.Tx tx, long studentId, long pieceId, String noteId) throws SQLException {
+  public int unlock(Db.Tx tx, long studentId, long pieceId, String noteId) {
     return tx.run(
         "delete from fingering_lock where student_id = ? and piece_id = ? and note_id = ?",
         studentId,
@@ -294,7 +319,7 @@ public class Shelf {
   }
 
   /** Takes the teacher's choices for one part back; they no longer fit when the part changes. */
-  public void unlockAll(Db.Tx tx, long studentId, long pieceId) throws SQLException {
+  public void unlockAll(Db.Tx tx, long studentId, long pieceId) {
     tx.run("delete from fingering_lock where student_id = ? and piece_id = ?", studentId, pieceId);
   }
 }

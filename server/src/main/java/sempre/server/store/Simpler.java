@@ -1,6 +1,5 @@
 package sempre.server.store;
 
-import java.sql.SQLException;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -23,46 +22,46 @@ public class Simpler {
     }
   }
 
-  /** One row: the part of a piece, and one change in it; the note is empty where there is none. */
-  private record Row(long piece, String part, String note, Optional<Transposition> move) {}
+  /** The part of a piece, and one change in it, where there is one. */
+  private record Changed(
+      long piece, String part, Optional<String> note, Optional<Transposition> move) {}
 
   /** What is kept for one piece. */
-  public Optional<Kept> of(Db.Tx tx, long studentId, long pieceId) throws SQLException {
+  public Optional<Kept> of(Db.Tx tx, long studentId, long pieceId) {
     return Optional.ofNullable(of(tx, studentId).get(pieceId));
   }
 
   /** All that is kept for a student, by piece. */
-  public Map<Long, Kept> of(Db.Tx tx, long studentId) throws SQLException {
-    List<Row> rows =
+  public Map<Long, Kept> of(Db.Tx tx, long studentId) {
+    List<Changed> rows =
         tx.list(
-            "select p.piece_id, p.part_id, n.note_id, n.letters, n.semitones from simpler_part p"
-                + " left join simpler_note n"
-                + " on n.student_id = p.student_id and n.piece_id = p.piece_id"
-                + " where p.student_id = ? order by p.piece_id, n.note_id",
+            """
+            select p.piece_id, p.part_id, n.note_id, n.letters, n.semitones from simpler_part p
+            left join simpler_note n
+              on n.student_id = p.student_id and n.piece_id = p.piece_id
+            where p.student_id = ? order by p.piece_id, n.note_id
+            """,
             r ->
-                new Row(
-                    r.getLong(1),
-                    r.getString(2),
-                    r.getString(3) == null ? "" : r.getString(3),
-                    r.getObject(4) == null
-                        ? Optional.empty()
-                        : Optional.of(new Transposition(r.getInt(4), r.getInt(5)))),
+                new Changed(
+                    r.id("piece_id"),
+                    r.text("part_id"),
+                    r.optionalText("note_id"),
+                    r.optionalNumber("letters")
+                        .map(letters -> new Transposition(letters, r.number("semitones")))),
             studentId);
     Map<Long, Map<String, Optional<Transposition>>> changes = new LinkedHashMap<>();
     Map<Long, Kept> all = new LinkedHashMap<>();
-    for (Row r : rows) {
+    for (Changed r : rows) {
       Map<String, Optional<Transposition>> of =
           changes.computeIfAbsent(r.piece(), k -> new LinkedHashMap<>());
-      if (!r.note().isEmpty()) {
-        of.put(r.note(), r.move());
-      }
+      r.note().ifPresent(note -> of.put(note, r.move()));
     }
     rows.forEach(r -> all.put(r.piece(), new Kept(r.part(), changes.get(r.piece()))));
     return all;
   }
 
   /** Keeps a simpler part in place of the one that was kept. */
-  public void keep(Db.Tx tx, long studentId, long pieceId, Kept kept) throws SQLException {
+  public void keep(Db.Tx tx, long studentId, long pieceId, Kept kept) {
     // two teachers who keep one at once do so one after the other; the last one stands
     tx.lock("select id from student where id = ? for update", studentId);
     forget(tx, studentId, pieceId);
@@ -73,8 +72,10 @@ public class Simpler {
         kept.partId());
     for (Map.Entry<String, Optional<Transposition>> e : kept.changes().entrySet()) {
       tx.run(
-          "insert into simpler_note (student_id, piece_id, note_id, letters, semitones)"
-              + " values (?, ?, ?, ?, ?)",
+          """
+          insert into simpler_note (student_id, piece_id, note_id, letters, semitones)
+          values (?, ?, ?, ?, ?)
+          """,
           studentId,
           pieceId,
           e.getKey(),
@@ -84,7 +85,7 @@ public class Simpler {
   }
 
   /** The student plays the written part again. */
-  public int forget(Db.Tx tx, long studentId, long pieceId) throws SQLException {
+  public int forget(Db.Tx tx, long studentId, long pieceId) {
     return tx.run(
         "delete from simpler_part where student_id = ? and piece_id = ?", studentId, pieceId);
   }

@@ -50,8 +50,7 @@ public class OnceTest extends DemoTestBase {
   }
 
   private int count(String sql, Object... arguments) {
-    return db.inTransaction(
-        tx -> tx.one("select count(*) from " + sql, r -> r.getInt(1), arguments).orElseThrow());
+    return db.inTransaction(tx -> tx.count(sql, arguments));
   }
 
   @Test
@@ -103,7 +102,10 @@ public class OnceTest extends DemoTestBase {
     long last =
         db.inTransaction(
             tx ->
-                tx.one("select max(id) from heard where student_id = ?", r -> r.getLong(1), student)
+                tx.one(
+                        "select max(id) as id from heard where student_id = ?",
+                        r -> r.id("id"),
+                        student)
                     .orElseThrow());
     allDone("/api/students/" + student + "/heard/undo", "{\"ids\":[" + last + "]}");
     assertThat(count("heard where undoes = ?", last)).isEqualTo(1);

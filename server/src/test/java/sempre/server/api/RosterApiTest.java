@@ -321,15 +321,12 @@ public class RosterApiTest extends DemoTestBase {
       long rows =
           db.inTransaction(
               tx ->
-                  tx.one(
-                          "select count(*) from "
-                              + table
-                              + " where "
-                              + (table.equals("student") ? "person" : "student_id")
-                              + " = ?",
-                          r -> r.getLong(1),
-                          flute)
-                      .orElseThrow());
+                  tx.count(
+                      table
+                          + " where "
+                          + (table.equals("student") ? "person" : "student_id")
+                          + " = ?",
+                      flute));
       assertThat(rows).as(table).isZero();
     }
     assertThat(mvc.delete().uri("/api/students/" + flute)).hasStatus(404);
