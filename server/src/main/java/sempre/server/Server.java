@@ -12,7 +12,7 @@ import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.support.GenericApplicationContext;
 import sempre.core.Saying;
-import sempre.server.api.Ahead;
+import sempre.server.app.WorkingAhead;
 import sempre.server.file.Daily;
 import sempre.server.file.H2File;
 import sempre.server.file.School;
@@ -90,8 +90,8 @@ public class Server {
   }
 
   /** Begins to work out ahead what will be asked for; returns at once. */
-  public static void ahead(ConfigurableApplicationContext context) {
-    context.getBean(Ahead.class).start();
+  public static void workAhead(ConfigurableApplicationContext context) {
+    context.getBean(WorkingAhead.class).start();
   }
 
   /** The port it listens on. */

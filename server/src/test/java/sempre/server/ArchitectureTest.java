@@ -8,6 +8,7 @@ import static org.testng.Assert.assertTrue;
 
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption.DoNotIncludeTests;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -137,6 +138,35 @@ public class ArchitectureTest {
         .dependOnClassesThat()
         .resideInAPackage("com.fasterxml.jackson.databind..")
         .check(all);
+  }
+
+  @Test
+  public void useCasesKnowNothingOfTheWebAndSayNothingInWords() {
+    noClasses()
+        .that()
+        .resideInAPackage("sempre.server.app..")
+        .should()
+        .dependOnClassesThat()
+        .resideInAnyPackage(
+            "sempre.server.api..",
+            "sempre.server.web..",
+            "sempre.words..",
+            "org.springframework.web..",
+            "org.springframework.http..",
+            "jakarta.servlet..")
+        .check(all);
+  }
+
+  @Test
+  public void noTwoPackagesOfTheServerNeedEachOther() {
+    slices()
+        .matching("sempre.server.(**)")
+        .should()
+        .beFreeOfCycles()
+        .check(
+            new ClassFileImporter()
+                .withImportOption(new DoNotIncludeTests())
+                .importPackages("sempre.server"));
   }
 
   @Test

@@ -4,6 +4,7 @@ import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.time.format.TextStyle;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumMap;
@@ -16,6 +17,7 @@ import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import sempre.core.Saying;
 import sempre.core.instrument.Control;
 import sempre.core.instrument.Entry;
@@ -27,6 +29,7 @@ import sempre.core.instrument.Purpose;
 import sempre.core.instrument.Rule;
 import sempre.core.instrument.Stage;
 import sempre.core.learning.ClassItem;
+import sempre.core.learning.Readiness;
 import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Letter;
 import sempre.core.pitch.NoteName;
@@ -50,6 +53,8 @@ public final class Words {
   private static final Map<String, Words> ALL = new ConcurrentHashMap<>();
 
   /** English, notes by letters. */
+  private static final int FORTNIGHT = 14;
+
   public static final Words ENGLISH = of(Language.EN, PitchNaming.LETTERS);
 
   private final Language language;
@@ -175,6 +180,43 @@ public final class Words {
   /** A day of the week, as it stands by itself. */
   public String weekday(DayOfWeek day) {
     return capital(day.getDisplayName(TextStyle.FULL, language.lists()));
+  }
+
+  /** How a student stands to a piece, in a sentence without a full stop. */
+  public String readiness(Readiness r) {
+    Map<String, List<Pitch>> by = new LinkedHashMap<>();
+    by.put("told.beyond", r.beyond());
+    by.put("told.lacking", r.lacking());
+    by.put("told.shaky", r.shaky());
+    by.put("told.faded", r.faded());
+    by.values().removeIf(List::isEmpty);
+    return by.isEmpty()
+        ? say("told.all")
+        : by.entrySet().stream()
+            .map(e -> say(Saying.of(e.getKey(), "notes", e.getValue())))
+            .collect(Collectors.joining("; "));
+  }
+
+  /** When something is due, seen from a day: {@code tomorrow}, {@code was due Fri 27 Nov}. */
+  public String due(LocalDate day, LocalDate today) {
+    long days = ChronoUnit.DAYS.between(today, day);
+    return days == 0
+        ? say("day.today")
+        : days == 1
+            ? say("day.tomorrow")
+            : days == -1
+                ? say("day.yesterday")
+                : say(Saying.of(days < 0 ? "day.was-due" : "day.on", "day", shortDay(day)));
+  }
+
+  /** How long ago a day is, seen from another: {@code 3 days ago}. */
+  public String ago(LocalDate day, LocalDate today) {
+    long days = ChronoUnit.DAYS.between(day, today);
+    return days <= 0
+        ? say("day.today")
+        : days < FORTNIGHT
+            ? say(Saying.of("ago.days", "n", days))
+            : say(Saying.of("ago.weeks", "n", days / 7));
   }
 
   private String format(String key, LocalDate day) {

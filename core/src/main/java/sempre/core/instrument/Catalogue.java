@@ -157,7 +157,7 @@ public final class Catalogue {
     String path = "/catalogue/" + name;
     try (InputStream in = Catalogue.class.getResourceAsStream(path)) {
       if (in == null) {
-        throw new IllegalArgumentException(path + " is missing");
+        throw new Refusal("error.other", "text", path + " is missing");
       }
       return new String(in.readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
     } catch (IOException e) {

@@ -1,7 +1,9 @@
 package sempre.core.planning;
 
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import sempre.core.instrument.Entry;
 import sempre.core.instrument.Hold;
@@ -123,5 +125,19 @@ public record Plan(
   /** The planned note of this id. */
   public Optional<PlannedNote> note(String id) {
     return notes.stream().filter(n -> n.note().id().equals(id)).findFirst();
+  }
+
+  /** A note that is fingered one way in one plan and another in the next. */
+  public record Refingered(Note note, Setup.Way was, Setup.Way is) {}
+
+  /** Every note that had another fingering in an earlier plan of the same part, in page order. */
+  public List<Refingered> since(Plan before) {
+    Map<String, Setup.Way> ways = new HashMap<>();
+    before.notes.forEach(n -> ways.put(n.note().id(), n.way()));
+    return notes.stream()
+        .filter(n -> ways.containsKey(n.note().id()))
+        .map(n -> new Refingered(n.note(), ways.get(n.note().id()), n.way()))
+        .filter(r -> !r.was().entry().fingering().equals(r.is().entry().fingering()))
+        .toList();
   }
 }

@@ -35,18 +35,20 @@ import sempre.core.Refusal;
 import sempre.core.Saying;
 import sempre.core.instrument.CatalogueException;
 import sempre.formats.UnreadableException;
+import sempre.server.app.NotThere;
+import sempre.server.app.OddPiece;
 import sempre.server.store.StoreException;
 import tools.jackson.databind.exc.InvalidFormatException;
 
 /** Every error as problem+json whose detail is a sentence that says what to change. */
 @RestControllerAdvice
-class Errors extends ResponseEntityExceptionHandler {
+public class Errors extends ResponseEntityExceptionHandler {
   private static final Logger LOG = LoggerFactory.getLogger(Errors.class);
 
   private static final int LONGEST = 600;
 
   /** Something that is asked for is not there. */
-  static class NotThere extends Refusal {
+  public static class NotThere extends Refusal {
     private static final long serialVersionUID = 1L;
 
     NotThere(String key, Object... with) {
@@ -128,13 +130,13 @@ class Errors extends ResponseEntityExceptionHandler {
   }
 
   @ExceptionHandler
-  ProblemDetail address(InvalidParameterException e) {
+  public ProblemDetail address(InvalidParameterException e) {
     return ProblemDetail.forStatusAndDetail(
         HttpStatus.BAD_REQUEST, Speech.words().say("wrong.query"));
   }
 
   @ExceptionHandler
-  ProblemDetail upload(MultipartException e) {
+  public ProblemDetail upload(MultipartException e) {
     return ProblemDetail.forStatusAndDetail(
         HttpStatus.BAD_REQUEST, Speech.words().say("wrong.upload"));
   }
@@ -172,39 +174,39 @@ class Errors extends ResponseEntityExceptionHandler {
   }
 
   @ExceptionHandler
-  ProblemDetail notThere(NotThere e) {
+  public ProblemDetail notThere(NotThere e) {
     return ProblemDetail.forStatusAndDetail(HttpStatus.NOT_FOUND, sentence(e));
   }
 
   @ExceptionHandler
-  ProblemDetail unreadable(UnreadableException e) {
+  public ProblemDetail unreadable(UnreadableException e) {
     return ProblemDetail.forStatusAndDetail(HttpStatus.UNPROCESSABLE_CONTENT, sentence(e));
   }
 
   @ExceptionHandler
-  ProblemDetail odd(Odd e) {
+  public ProblemDetail odd(OddPiece e) {
     return ProblemDetail.forStatusAndDetail(HttpStatus.UNPROCESSABLE_CONTENT, sentence(e));
   }
 
   @ExceptionHandler
-  ProblemDetail tooMuch(Limit.Exceeded e) {
+  public ProblemDetail tooMuch(Limit.Exceeded e) {
     boolean body = e.limit() == Limit.BODY_KILOBYTES;
     return ProblemDetail.forStatusAndDetail(
         body ? HttpStatus.CONTENT_TOO_LARGE : HttpStatus.UNPROCESSABLE_CONTENT, sentence(e));
   }
 
   @ExceptionHandler
-  ProblemDetail catalogue(CatalogueException e) {
+  public ProblemDetail catalogue(CatalogueException e) {
     return ProblemDetail.forStatusAndDetail(HttpStatus.UNPROCESSABLE_CONTENT, sentence(e));
   }
 
   @ExceptionHandler
-  ProblemDetail refused(Refusal e) {
+  public ProblemDetail refused(Refusal e) {
     return ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, sentence(e));
   }
 
   @ExceptionHandler
-  ResponseEntity<ProblemDetail> store(StoreException e) {
+  public ResponseEntity<ProblemDetail> store(StoreException e) {
     ResponseEntity.BodyBuilder answer;
     String detail;
     if (e.duplicate()) {
@@ -235,7 +237,7 @@ class Errors extends ResponseEntityExceptionHandler {
   }
 
   @ExceptionHandler
-  ProblemDetail any(Exception e) {
+  public ProblemDetail any(Exception e) {
     if (DisconnectedClientHelper.isClientDisconnectedException(e)) {
       // the page was left while it was answered: there is nobody to tell, and nothing is wrong
       return null;
@@ -257,7 +259,7 @@ class Errors extends ResponseEntityExceptionHandler {
   }
 
   /** What an error says, as a sentence; what was sent and comes back in it is cut. */
-  static String sentence(Refusal e) {
+  public static String sentence(Refusal e) {
     String shown = Speech.words().sentence(e.saying());
     return shown.length() > LONGEST ? shown.substring(0, LONGEST) + " …" : shown;
   }

@@ -26,19 +26,19 @@ import sempre.words.Words;
  * as the teacher does, or the student whom the address names.
  */
 @Component
-class Speech implements HandlerInterceptor, WebMvcConfigurer {
+public class Speech implements HandlerInterceptor, WebMvcConfigurer {
   private static final String KEY = Speech.class.getName();
 
   private final Db db;
   private final People people;
 
-  Speech(Db db, People people) {
+  public Speech(Db db, People people) {
     this.db = db;
     this.people = people;
   }
 
   /** The words for the request that is being answered; outside one the browser's, or English. */
-  static Words words() {
+  public static Words words() {
     RequestAttributes request = RequestContextHolder.getRequestAttributes();
     Object words =
         request == null ? null : request.getAttribute(KEY, RequestAttributes.SCOPE_REQUEST);
@@ -55,7 +55,7 @@ class Speech implements HandlerInterceptor, WebMvcConfigurer {
    *
    * @param with what it takes, names and values in turn
    */
-  static String say(String key, Object... with) {
+  public static String say(String key, Object... with) {
     return words().say(Saying.of(key, with));
   }
 

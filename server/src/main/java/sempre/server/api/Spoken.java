@@ -22,13 +22,13 @@ import sempre.words.Words;
  */
 public record Spoken(Language language, Optional<PitchNaming> naming, boolean sheet) {
   /** The page's language, sent with every question. */
-  static final String LANGUAGE = "Sempre-Language";
+  public static final String LANGUAGE = "Sempre-Language";
 
   /** How notes are named on one sheet. */
-  static final String NAMES = "Sempre-Names";
+  public static final String NAMES = "Sempre-Names";
 
   /** Said where a student's sheet is asked for. */
-  static final String SHEET = "Sempre-Sheet";
+  public static final String SHEET = "Sempre-Sheet";
 
   /** What a teacher has chosen in this browser. */
   private static final String LANGUAGE_KEPT = "sempre-language";

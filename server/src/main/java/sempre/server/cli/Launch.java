@@ -40,7 +40,7 @@ final class Launch {
     out.println(words.say("cli.ready", Map.of("address", address)));
     out.println(words.say("cli.stop"));
     out.flush();
-    Server.ahead(context);
+    Server.workAhead(context);
   }
 
   /** Why it did not start, in one sentence. */

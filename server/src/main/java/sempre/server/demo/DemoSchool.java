@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.OptionalLong;
 import java.util.Set;
 import java.util.TreeSet;
@@ -103,7 +104,8 @@ public class DemoSchool implements SmartInitializingSingleton {
     LocalDate today = LocalDate.now(clock);
     for (Shelf.Assignment a : shelf.assignments(tx)) {
       if (a.due().isBefore(today)) {
-        shelf.setDue(tx, a.id(), lesson(tx, a.groupId(), today.plusDays(a.id() % 7)));
+        shelf.setDue(
+            tx, a.id(), lesson(tx, a.to().groupId().orElse(0), today.plusDays(a.id() % 7)));
       }
     }
   }
@@ -150,14 +152,12 @@ public class DemoSchool implements SmartInitializingSingleton {
         tx,
         new Shelf.Assignment(
             0,
-            concert,
-            0,
-            "",
+            new Shelf.To.Group(concert),
             pieces.get("39").id(),
             lesson(tx, concert, today.plusDays(15)),
             "Listen for the tune.",
             "1-8",
-            88,
+            OptionalInt.of(88),
             false));
     give(tx, recorder, pieces.get(RECORDER + "4"), today.plusDays(1), "D5: the thumb comes off.");
     give(tx, recorder, pieces.get(RECORDER + "5"), today.plusDays(8), "");
@@ -213,7 +213,14 @@ public class DemoSchool implements SmartInitializingSingleton {
     shelf.assign(
         tx,
         new Shelf.Assignment(
-            0, 0, student, "", piece.id(), due, "Even before quick.", bars, tempo, false));
+            0,
+            new Shelf.To.Student(student),
+            piece.id(),
+            due,
+            "Even before quick.",
+            bars,
+            OptionalInt.of(tempo),
+            false));
   }
 
   private static List<String> lines() {

@@ -7,6 +7,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.OptionalLong;
 import org.springframework.stereotype.Component;
 import sempre.core.score.PartChoice;
 
@@ -31,30 +33,81 @@ public class Shelf {
       PartChoice.Pages pages,
       Instant added) {}
 
+  /** To whom something is given. */
+  public sealed interface To {
+    /** Whether a student plays it who is in the group, if it is given to one. */
+    boolean has(People.Student s);
+
+    /** The group that it is given to, or to a section of it. */
+    default OptionalLong groupId() {
+      return OptionalLong.empty();
+    }
+
+    /** The instrument of the section; empty where it is not given to one. */
+    default Optional<String> section() {
+      return Optional.empty();
+    }
+
+    /** A whole group. */
+    record Group(long id) implements To {
+      @Override
+      public boolean has(People.Student s) {
+        return true;
+      }
+
+      @Override
+      public OptionalLong groupId() {
+        return OptionalLong.of(id);
+      }
+    }
+
+    /** Those of a group who play an instrument. */
+    record Section(long group, String instrument) implements To {
+      @Override
+      public boolean has(People.Student s) {
+        return s.instrument().equals(instrument);
+      }
+
+      @Override
+      public OptionalLong groupId() {
+        return OptionalLong.of(group);
+      }
+
+      @Override
+      public Optional<String> section() {
+        return Optional.of(instrument);
+      }
+    }
+
+    /** One student. */
+    record Student(long id) implements To {
+      @Override
+      public boolean has(People.Student s) {
+        return s.id() == id;
+      }
+    }
+  }
+
   /**
    * What is given to somebody, and when it shall be ready.
    *
-   * @param groupId the group; 0 when it is given to one student
-   * @param studentId the student; 0 when it is given to a group or a section
-   * @param section the instrument of the section; empty for the whole group
    * @param bars printed bar numbers as {@link sempre.core.score.Bars} reads them; empty for all
-   * @param tempo quarters a minute; 0 for the written one
+   * @param tempo quarters a minute; empty for the written one
    * @param locked whether the fingerings stay as they were when it was given
    */
   public record Assignment(
       long id,
-      long groupId,
-      long studentId,
-      String section,
+      To to,
       long pieceId,
       LocalDate due,
       String sentence,
       String bars,
-      int tempo,
+      OptionalInt tempo,
       boolean locked) {
     /** All of a piece for a whole group, at the written tempo. */
     public static Assignment toGroup(long group, long piece, LocalDate due, String sentence) {
-      return new Assignment(0, group, 0, "", piece, due, sentence, "", 0, false);
+      return new Assignment(
+          0, new To.Group(group), piece, due, sentence, "", OptionalInt.empty(), false);
     }
   }
 
@@ -90,17 +143,37 @@ public class Shelf {
         r.moment("added"));
   }
 
+  private static To to(Row r) {
+    OptionalLong group = r.optionalId("band_id");
+    if (group.isEmpty()) {
+      return new To.Student(r.id("student_id"));
+    }
+    String section = r.text("section");
+    return section.isEmpty()
+        ? new To.Group(group.getAsLong())
+        : new To.Section(group.getAsLong(), section);
+  }
+
+  /** The columns that say to whom something is given; the ids are null where they do not. */
+  private record Columns(Long group, Long student, String section) {
+    static Columns of(To to) {
+      OptionalLong group = to.groupId();
+      return new Columns(
+          group.isPresent() ? group.getAsLong() : null,
+          to instanceof To.Student s ? s.id() : null,
+          to.section().orElse(""));
+    }
+  }
+
   private static Assignment assignment(Row r) {
     return new Assignment(
         r.id("id"),
-        r.optionalId("band_id").orElse(0),
-        r.optionalId("student_id").orElse(0),
-        r.text("section"),
+        to(r),
         r.id("piece_id"),
         r.day("due"),
         r.text("sentence"),
         r.text("bars"),
-        r.number("tempo"),
+        r.number("tempo") == 0 ? OptionalInt.empty() : OptionalInt.of(r.number("tempo")),
         r.is("locked"));
   }
 
@@ -173,19 +246,20 @@ public class Shelf {
    * one after the other: from here on the piece is held until the transaction ends.
    */
   public List<Assignment> same(Db.Tx tx, Assignment a) {
+    Columns to = Columns.of(a.to());
     tx.lock("select id from piece where id = ? for update", a.pieceId());
     return tx.list(
         ASSIGNMENT
             + """
               and a.piece_id = ? and a.bars = ? and a.section = ?
-              and coalesce(a.band_id, 0) = ? and coalesce(a.student_id, 0) = ?
+              and a.band_id is not distinct from ? and a.student_id is not distinct from ?
               """,
         Shelf::assignment,
         a.pieceId(),
         a.bars(),
-        a.section(),
-        a.groupId(),
-        a.studentId());
+        to.section(),
+        to.group(),
+        to.student());
   }
 
   /** Gives a piece; the same bars for the same players are given once, with what was said last. */
@@ -193,20 +267,21 @@ public class Shelf {
     for (Assignment before : same(tx, a)) {
       removeAssignment(tx, before.id());
     }
+    Columns to = Columns.of(a.to());
     return tx.insert(
         """
         insert into assignment (band_id, student_id, section, piece_id, due, sentence, bars, tempo,
           locked)
         values (?, ?, ?, ?, ?, ?, ?, ?, ?)
         """,
-        a.groupId() == 0 ? null : a.groupId(),
-        a.studentId() == 0 ? null : a.studentId(),
-        a.section(),
+        to.group(),
+        to.student(),
+        to.section(),
         a.pieceId(),
         a.due(),
         a.sentence(),
         a.bars(),
-        a.tempo(),
+        a.tempo().orElse(0),
         a.locked());
   }
 

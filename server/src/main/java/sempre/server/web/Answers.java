@@ -24,8 +24,8 @@ import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 import org.springframework.web.util.ContentCachingResponseWrapper;
 import sempre.core.Saying;
-import sempre.server.api.Notices;
 import sempre.server.api.Spoken;
+import sempre.server.app.Notices;
 import sempre.server.store.Db;
 
 /**

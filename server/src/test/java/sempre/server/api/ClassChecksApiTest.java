@@ -101,7 +101,7 @@ public class ClassChecksApiTest extends DemoTestBase {
       long check, long student, int item, String grade, String mark, String by) {
     return mvc.post()
         .uri("/api/checks/" + check + "/grades")
-        .header(Marked.HEADER, by)
+        .header(WhoMarks.HEADER, by)
         .contentType(MediaType.APPLICATION_JSON)
         .content(
             "{\"studentId\":"

@@ -1,0 +1,56 @@
+package sempre.server.api.data;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.LocalDate;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.core.io.FileSystemResource;
+import org.springframework.core.io.Resource;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import sempre.server.app.NotThere;
+import sempre.server.file.School;
+import sempre.server.store.Db;
+
+/** A backup of the running school. */
+@RestController
+@RequestMapping("/api/backup")
+public class BackupController {
+  private final ObjectProvider<School> schools;
+  private final Db db;
+  private final Clock clock;
+
+  public BackupController(ObjectProvider<School> schools, Db db, Clock clock) {
+    this.db = db;
+    this.schools = schools;
+    this.clock = clock;
+  }
+
+  @GetMapping(produces = "application/zip")
+  public ResponseEntity<Resource> backup() throws IOException {
+    School school = schools.getIfAvailable();
+    if (school == null) {
+      throw new NotThere("gone.backup");
+    }
+    Path file = db.inTurn(school::backup);
+    return ResponseEntity.ok()
+        .contentType(MediaType.parseMediaType("application/zip"))
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            "attachment; filename=\"sempre-" + LocalDate.now(clock) + ".zip\"")
+        .body(
+            new FileSystemResource(file) {
+              @Override
+              public java.io.InputStream getInputStream() throws IOException {
+                // gone when it is read: the file is open until then
+                return Files.newInputStream(file, java.nio.file.StandardOpenOption.DELETE_ON_CLOSE);
+              }
+            });
+  }
+}

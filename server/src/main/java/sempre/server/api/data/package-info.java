@@ -1,0 +1,2 @@
+/** The backup of the running school. */
+package sempre.server.api.data;

@@ -1,0 +1,2 @@
+/** Fingers, keys and trills as pictures and rows show them; used by several screens. */
+package sempre.server.api.hand;

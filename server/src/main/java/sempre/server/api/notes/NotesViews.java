@@ -1,0 +1,108 @@
+package sempre.server.api.notes;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import sempre.core.instrument.Keywork;
+import sempre.core.instrument.Purpose;
+import sempre.core.instrument.Role;
+import sempre.core.instrument.Stage;
+import sempre.server.api.Refs;
+import sempre.server.api.hand.HandViews;
+
+/** What the screen is sent: plain values, every field always there. */
+public final class NotesViews {
+  private NotesViews() {}
+
+  /** One fingering in an instrument's table. */
+  public record WayView(
+      String fingering,
+      String free,
+      Role role,
+      String label,
+      Set<Purpose> purposes,
+      List<String> rules,
+      double cents,
+      boolean centsKnown,
+      int partial,
+      String requires,
+      String source,
+      String note,
+      List<HandViews.HeldView> held,
+      double slideCm,
+      boolean own,
+      boolean hidden,
+      boolean house,
+      String words) {}
+
+  /** One note of an instrument's table. */
+  public record TableNote(
+      String written,
+      String shown,
+      String sounding,
+      String soundingShown,
+      int midi,
+      Refs.Reached stage,
+      List<WayView> ways) {}
+
+  /** A note that the instrument lacks within its range, and why. */
+  public record GapView(String shown, String because) {}
+
+  /** What may or must not be held over a range of notes. */
+  public record FreedomView(
+      Refs.NoteName from, Refs.NoteName to, String controls, String because, String source) {}
+
+  public record StageView(Stage stage, String words, Refs.NoteName from, Refs.NoteName to) {}
+
+  /** One instrument's whole table. */
+  public record TableView(
+      String id,
+      String name,
+      String clef,
+      int letters,
+      int semitones,
+      String transposition,
+      Keywork.Kind kind,
+      List<Refs.OptionView> options,
+      Map<String, String> chosen,
+      List<StageView> stages,
+      List<HandViews.KeyView> keys,
+      List<Double> slideGuides,
+      List<TableNote> notes,
+      List<FreedomView> free,
+      List<FreedomView> wrong,
+      List<GapView> gaps,
+      boolean changed) {}
+
+  /** What happens between two fingerings. */
+  public record CompareView(
+      List<String> down,
+      List<String> up,
+      List<String> stay,
+      boolean contrary,
+      List<HandViews.FingerSlideView> slides,
+      List<HandViews.SlipView> slips,
+      double slideCm,
+      double difficulty,
+      String pitch,
+      String sentence) {}
+
+  public record CauseView(String kind, String text, String remedy, String held) {}
+
+  /** What can be wrong with a sound that is no other note. */
+  public record SymptomView(String text, String remedy) {}
+
+  /** One instrument's share of a concert pitch. */
+  public record AcrossView(
+      String instrument,
+      String name,
+      String written,
+      String shown,
+      String octave,
+      String fingering,
+      String label,
+      List<String> others,
+      List<WrongNoteView> wrong) {}
+
+  public record WrongNoteView(String shown, String why) {}
+}

@@ -1,0 +1,59 @@
+package sempre.server.api.shelf;
+
+import java.util.List;
+import sempre.server.api.Refs;
+
+/** What the screen is sent: plain values, every field always there. */
+public final class ShelfViews {
+  private ShelfViews() {}
+
+  /** A fingering to know. */
+  public record UnusualView(String shown, String label) {}
+
+  /** One player's part of what is given. */
+  public record PartView(
+      Refs.StudentRef student,
+      Refs.Ready state,
+      String sentence,
+      List<Refs.NoteName> lacking,
+      boolean simpler,
+      List<UnusualView> unusual) {}
+
+  /**
+   * What is given to whom, with everyone's part.
+   *
+   * @param without who has no part in it, and why, a sentence each
+   */
+  public record AssignmentView(
+      long id,
+      Refs.PieceRef piece,
+      String givenTo,
+      long groupId,
+      String section,
+      String due,
+      String dueWords,
+      String what,
+      String bars,
+      int tempo,
+      boolean locked,
+      String message,
+      List<PartView> parts,
+      List<String> without) {}
+
+  /** What a file holds, before it is kept. */
+  public record LookView(
+      String title, boolean concert, int bars, List<LookPart> parts, List<String> remarks) {}
+
+  public record LookPart(
+      String id,
+      String name,
+      String key,
+      String range,
+      String transposition,
+      int notes,
+      int voices,
+      List<String> readBy,
+      List<String> remarks) {}
+
+  public record ShelfPiece(Refs.PieceRef piece, String added, List<String> groups) {}
+}

@@ -1,0 +1,247 @@
+package sempre.server.api.stand;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import sempre.core.instrument.Finger;
+import sempre.core.instrument.Hold;
+import sempre.core.instrument.Instrument;
+import sempre.core.instrument.Keywork;
+import sempre.core.instrument.Stage;
+import sempre.core.learning.Standing;
+import sempre.core.motion.Move;
+import sempre.core.pitch.Pitch;
+import sempre.core.planning.Figures;
+import sempre.core.planning.KeptDown;
+import sempre.core.planning.Plan;
+import sempre.core.planning.Player;
+import sempre.core.score.Line;
+import sempre.core.score.Note;
+import sempre.core.score.Part;
+import sempre.core.teaching.Caution;
+import sempre.server.api.Refs;
+import sempre.server.api.Speech;
+import sempre.server.api.hand.HandViews;
+import sempre.server.api.hand.Lanes;
+import sempre.server.api.hand.TrillViews;
+import sempre.server.app.Stands;
+
+/** A plan as the interface is sent it. */
+public final class PlanViews {
+  private PlanViews() {}
+
+  public static StandViews.PlanView of(Stands.Loaded l, Stands.Beside beside) {
+    Plan plan = l.plan();
+    Line line = l.page().line();
+    Part part = l.page().reading().part();
+    Standing standing = l.standing();
+    Player player = l.player();
+    Stage stage = beside.stage();
+    Map<String, Pitch> pitches = new HashMap<>();
+    plan.notes().forEach(n -> pitches.put(n.note().id(), n.note().pitch()));
+    List<StandViews.MissingView> missing = new ArrayList<>();
+    for (Note n : plan.outOfRange()) {
+      missing.add(
+          missing(
+              n,
+              part,
+              Speech.words()
+                  .plan()
+                  .notThere(plan.setup(), n.pitch(), player.octaveFor(n.pitch(), stage))));
+    }
+    for (Note n : plan.unreachable()) {
+      missing.add(
+          missing(
+              n,
+              part,
+              Speech.words().plan().outOfReach(n.pitch(), player.octaveFor(n.pitch(), stage))));
+    }
+    return new StandViews.PlanView(
+        plan.cost(),
+        notes(plan, line, part, standing, player, stage),
+        plan.moves().stream().map(m -> move(m, pitches)).toList(),
+        Refs.NoteName.of(plan.newNotes()),
+        missing,
+        beside.history().back(),
+        beside.history().again());
+  }
+
+  private static List<StandViews.NoteView> notes(
+      Plan plan, Line line, Part part, Standing standing, Player player, Stage stage) {
+    boolean warned = false;
+    Map<String, List<Note>> figures = Figures.of(line);
+    Map<String, List<String>> kept = kept(plan, part);
+    List<StandViews.NoteView> views = new ArrayList<>();
+    for (Plan.PlannedNote n : plan.notes()) {
+      int figure = figures.getOrDefault(n.note().id(), List.of()).size();
+      // a warning is told where it first applies, once a page
+      Optional<Caution> caution =
+          warned || !n.isNew()
+              ? Optional.empty()
+              : Caution.of(plan.setup(), n.note().pitch(), stage);
+      warned |= caution.isPresent();
+      views.add(
+          note(
+              n,
+              line,
+              plan,
+              part,
+              standing,
+              player,
+              caution.map(Speech.words().teaching()::caution).orElse(""),
+              kept.getOrDefault(n.note().id(), List.of()),
+              Math.max(1, figure)));
+    }
+    return views;
+  }
+
+  /** What is kept down over each note, in sentences, with the place where it is over several. */
+  private static Map<String, List<String>> kept(Plan plan, Part part) {
+    Map<String, List<String>> kept = new HashMap<>();
+    Map<String, Integer> places = new HashMap<>();
+    plan.notes().forEach(n -> places.put(n.note().id(), places.size()));
+    for (KeptDown k : plan.keptDown()) {
+      int from = places.get(k.from().note().id());
+      int to = places.get(k.to().note().id());
+      String text =
+          Speech.words()
+              .plan()
+              .kept(
+                  k, bar(k.from(), part), bar(k.to(), part), at(plan, from - 1), at(plan, to + 1));
+      for (int i = from; i <= to; i++) {
+        kept.computeIfAbsent(plan.notes().get(i).note().id(), id -> new ArrayList<>()).add(text);
+      }
+    }
+    return kept;
+  }
+
+  private static Optional<Pitch> at(Plan plan, int i) {
+    return i < 0 || i >= plan.notes().size()
+        ? Optional.empty()
+        : Optional.of(plan.notes().get(i).note().pitch());
+  }
+
+  private static String bar(Plan.PlannedNote n, Part part) {
+    return part.bars().get(n.note().bar()).number();
+  }
+
+  /** Why a note is fingered so, in sentences. */
+  public static List<String> reasons(Plan.PlannedNote n, Instrument instrument) {
+    return n.reasons().stream()
+        .map(r -> Speech.words().plan().reason(instrument, n.way().entry(), r))
+        .toList();
+  }
+
+  private static StandViews.MissingView missing(Note n, Part part, String sentence) {
+    return new StandViews.MissingView(
+        n.id(), Speech.words().note(n.pitch()), part.bars().get(n.bar()).number(), sentence);
+  }
+
+  private static StandViews.NoteView note(
+      Plan.PlannedNote n,
+      Line line,
+      Plan plan,
+      Part part,
+      Standing standing,
+      Player player,
+      String caution,
+      List<String> kept,
+      int figure) {
+    Instrument instrument = plan.setup().instrument();
+    Optional<Standing.Mark> mark = standing.of(n.note().pitch(), n.way().entry().fingering());
+    return new StandViews.NoteView(
+        n.note().id(),
+        n.note().tied(),
+        n.note().bar(),
+        part.bars().get(n.note().bar()).number(),
+        n.note().beat(),
+        n.note().pitch().toString(),
+        Speech.words().note(n.note().pitch()),
+        Speech.words().note(n.sounding()),
+        n.note().pitch().midi(),
+        n.sounding().midi(),
+        line.begins(n.note()),
+        line.lasts(n.note()),
+        60 / n.note().tempo(),
+        n.way().bare().text(),
+        Speech.words().label(n.way().entry()),
+        n.way().entry().role(),
+        n.isNew(),
+        n.unlearned(),
+        n.locked(),
+        mark.map(m -> Refs.Heard.of(m.grade())).orElse(Refs.Heard.OPEN),
+        mark.map(Standing.Mark::faded).orElse(false),
+        holds(n, instrument),
+        instrument.slide().map(s -> s.centimetres(n.way().fingering().text())).orElse(0.0),
+        n.reasons().stream()
+            .map(
+                r ->
+                    new StandViews.ReasonView(
+                        Speech.words().purpose(r.purpose()),
+                        r.because().word(),
+                        Speech.words().plan().reason(instrument, n.way().entry(), r)))
+            .toList(),
+        caution,
+        n.note().printed(),
+        n.ornament().map(o -> Speech.words().plan().ornament(o, n.note().pitch())).orElse(""),
+        TrillViews.of(n, plan.setup()),
+        kept,
+        figure,
+        n.alternatives().stream()
+            .map(
+                a ->
+                    new StandViews.AlternativeView(
+                        a.way().entry().fingering(),
+                        Speech.words().label(a.way().entry()),
+                        Math.round(a.extra() * 100) / 100.0,
+                        a.farOff(),
+                        Speech.words().plan().against(a),
+                        a.way().entry().role(),
+                        player
+                            .known()
+                            .map(k -> k.has(n.note().pitch(), a.way().entry().fingering()))
+                            .orElse(false)))
+            .toList());
+  }
+
+  private static List<StandViews.HoldView> holds(Plan.PlannedNote n, Instrument instrument) {
+    Keywork k = instrument.keywork();
+    Map<Finger, Long> keys =
+        k.controls().stream()
+            .collect(Collectors.groupingBy(c -> c.finger(), Collectors.counting()));
+    List<StandViews.HoldView> holds = new ArrayList<>();
+    for (Hold h : n.way().fingering().holds()) {
+      if (h.finger() == Finger.ARM) {
+        continue;
+      }
+      // The key is named only where the finger has more than one.
+      String name = keys.get(h.finger()) > 1 ? Lanes.key(h.token()) : "";
+      holds.add(
+          new StandViews.HoldView(
+              h.finger().name(), name, Speech.words().key(h.control()), n.held().contains(h)));
+    }
+    return holds;
+  }
+
+  private static StandViews.MoveView move(Plan.PlannedMove m, Map<String, Pitch> pitches) {
+    Move move = m.move();
+    return new StandViews.MoveView(
+        m.from(),
+        m.to(),
+        Math.round(m.difficulty() * 100) / 100.0,
+        Math.round(m.seconds() * 1000) / 1000.0,
+        move.up().stream().map(Finger::name).toList(),
+        move.down().stream().map(Finger::name).toList(),
+        move.contrary(),
+        move.slides().stream()
+            .map(s -> new HandViews.FingerSlideView(s.finger().name(), s.from(), s.to()))
+            .toList(),
+        m.slips().stream().map(s -> HandViews.SlipView.of(s, m.seconds())).toList(),
+        move.travel().map(Move.Travel::cm).orElse(0.0),
+        Speech.words().plan().move(pitches.get(m.from()), pitches.get(m.to()), move, m.slips()),
+        Speech.words().plan().happens(pitches.get(m.from()), pitches.get(m.to()), move, m.slips()));
+  }
+}

@@ -1,0 +1,199 @@
+package sempre.server.api.stand;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Positive;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.List;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import sempre.core.score.Bar;
+import sempre.core.score.Bars;
+import sempre.formats.musicxml.PlayerPage;
+import sempre.server.api.AssignmentWords;
+import sempre.server.api.Refs;
+import sempre.server.api.Speech;
+import sempre.server.api.hand.Lanes;
+import sempre.server.app.Assignments;
+import sempre.server.app.FingeredPart;
+import sempre.server.app.Players;
+import sempre.server.app.Stands;
+import sempre.server.store.Choices;
+import sempre.server.store.Db;
+import sempre.server.store.Shelf;
+import sempre.words.Words;
+
+/** One part for one player: the page, the plan, and the teacher's choices. */
+@RestController
+@RequestMapping("/api/stand/{studentId}/{pieceId}")
+public class StandController {
+  private final Db db;
+  private final Shelf shelf;
+  private final Choices choices;
+  private final Stands stands;
+  private final Players players;
+  private final Assignments given;
+  private final Clock clock;
+
+  public StandController(
+      Db db,
+      Shelf shelf,
+      Choices choices,
+      Stands stands,
+      Players players,
+      Assignments given,
+      Clock clock) {
+    this.given = given;
+    this.clock = clock;
+    this.db = db;
+    this.players = players;
+    this.shelf = shelf;
+    this.choices = choices;
+    this.stands = stands;
+  }
+
+  /** Which part and voice a student reads. */
+  public record ReadingBody(
+      @NotBlank(message = "ask.part") String partId, @Positive(message = "ask.voice") int voice) {}
+
+  @GetMapping
+  public StandViews.StandView stand(@PathVariable long studentId, @PathVariable long pieceId) {
+    return db.inTransaction(tx -> view(tx, studentId, pieceId));
+  }
+
+  @PutMapping("/reading")
+  public StandViews.StandView read(
+      @PathVariable long studentId, @PathVariable long pieceId, @Valid @RequestBody ReadingBody b) {
+    return db.inTransaction(
+        tx -> {
+          shelf.choose(tx, studentId, pieceId, new Shelf.Chosen(b.partId(), b.voice()));
+          choices.forget(tx, studentId, pieceId);
+          return view(tx, studentId, pieceId);
+        });
+  }
+
+  /** The plan alone, as after a check. */
+  @GetMapping("/plan")
+  public StandViews.PlanView plan(@PathVariable long studentId, @PathVariable long pieceId) {
+    return db.inTransaction(
+        tx -> {
+          Stands.Loaded l = stands.load(tx, studentId, pieceId);
+          return PlanViews.of(l, stands.beside(tx, l));
+        });
+  }
+
+  /** The hardest changes, what is worth teaching next, and other whole choices. */
+  @GetMapping("/advice")
+  public StandViews.AdviceView advice(@PathVariable long studentId, @PathVariable long pieceId) {
+    return db.inTransaction(
+        tx -> {
+          Stands.Loaded l = stands.load(tx, studentId, pieceId);
+          return Advice.of(
+              l.page().line(),
+              l.page().reading().part(),
+              l.player(),
+              l.locks(),
+              l.student().style());
+        });
+  }
+
+  /**
+   * The part with its planned fingerings written in, for other programs.
+   *
+   * @param which {@code changed}: only what is new to the student, not the standard or kept by the
+   *     teacher; {@code all}: every fingering
+   */
+  @GetMapping(value = "/part.musicxml", produces = "application/vnd.recordare.musicxml+xml")
+  public ResponseEntity<byte[]> fingered(
+      @PathVariable long studentId,
+      @PathVariable long pieceId,
+      @RequestParam(defaultValue = "changed") String which) {
+    FingeredPart.which(which);
+    return db.inTransaction(
+        tx -> {
+          Stands.Loaded l = stands.load(tx, studentId, pieceId);
+          return ResponseEntity.ok()
+              .header(
+                  HttpHeaders.CONTENT_DISPOSITION,
+                  ContentDisposition.attachment()
+                      .filename(FingeredPart.name(l), StandardCharsets.UTF_8)
+                      .build()
+                      .toString())
+              .body(FingeredPart.xml(l, which));
+        });
+  }
+
+  private StandViews.StandView view(Db.Tx tx, long studentId, long pieceId) {
+    Stands.Loaded l = stands.load(tx, studentId, pieceId);
+    var instrument = l.player().setup().instrument();
+    byte[] xml =
+        PlayerPage.of(
+            l.page().music().file(),
+            l.page().reading().source(),
+            l.page().reading().move(),
+            instrument.clef());
+    List<String> remarks = new java.util.ArrayList<>();
+    Words words = Speech.words();
+    l.page().reading().remark().map(words::sentence).ifPresent(remarks::add);
+    l.page().music().score().remarks().stream().map(words::sentence).forEach(remarks::add);
+    l.page().reading().part().remarks().stream().map(words::sentence).forEach(remarks::add);
+    return new StandViews.StandView(
+        Speech.words().language(),
+        Refs.StudentRef.of(l.student()),
+        stands.section(tx, l).stream().map(o -> o.student().name()).toList(),
+        players.ways(tx, l.student()),
+        Refs.PieceRef.of(l.piece()),
+        new String(xml, StandardCharsets.UTF_8),
+        l.page().reading().source(),
+        l.page().voice(),
+        l.page().music().score().parts().stream()
+            .filter(p -> p.topLine().isPresent())
+            .map(
+                p ->
+                    new StandViews.PartRef(
+                        p.id(),
+                        p.name(),
+                        p.lines().stream()
+                            .filter(x -> !x.notes().isEmpty())
+                            .map(x -> Speech.say("voice", "staff", x.staff(), "voice", x.voice()))
+                            .toList()))
+            .toList(),
+        Lanes.of(instrument),
+        Lanes.guides(instrument),
+        PlanViews.of(l, stands.beside(tx, l)),
+        remarks,
+        l.page().reading().part().bars().stream().map(Bar::number).toList(),
+        l.page().simpler().map(k -> "Plays a simpler part, not the written one.").orElse(""),
+        given(tx, l));
+  }
+
+  /** What of this part is given to the student, and how. */
+  private List<StandViews.GivenView> given(Db.Tx tx, Stands.Loaded l) {
+    LocalDate today = LocalDate.now(clock);
+    return given.of(tx, l.student()).stream()
+        .filter(a -> a.pieceId() == l.piece().id())
+        .map(
+            a -> {
+              Bars bars = Assignments.bars(a, l.page().reading().part());
+              return new StandViews.GivenView(
+                  a.id(),
+                  Speech.words().due(a.due(), today),
+                  AssignmentWords.what(a),
+                  bars.from(),
+                  bars.to(),
+                  a.tempo().orElse(0),
+                  a.sentence());
+            })
+        .toList();
+  }
+}

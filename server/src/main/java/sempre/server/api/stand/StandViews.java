@@ -1,0 +1,254 @@
+package sempre.server.api.stand;
+
+import java.util.List;
+import java.util.Map;
+import sempre.core.instrument.Role;
+import sempre.core.teaching.SimplerPart;
+import sempre.server.api.Refs;
+import sempre.server.api.hand.HandViews;
+import sempre.words.Language;
+
+/** What the screen is sent: plain values, every field always there. */
+public final class StandViews {
+  private StandViews() {}
+
+  /** What a finger holds during a note. */
+  public record HoldView(String finger, String key, String keyName, boolean unheard) {}
+
+  public record ReasonView(String purpose, String because, String text) {}
+
+  public record AlternativeView(
+      String fingering,
+      String label,
+      double extra,
+      boolean farOff,
+      String text,
+      Role role,
+      boolean learned) {}
+
+  /** One note of a planned part. */
+  public record NoteView(
+      String id,
+      List<String> tied,
+      int bar,
+      String barNumber,
+      double beat,
+      String written,
+      String shown,
+      String sounding,
+      int writtenMidi,
+      int soundingMidi,
+      double at,
+      double seconds,
+      double quarter,
+      String fingering,
+      String label,
+      Role role,
+      boolean isNew,
+      boolean unlearned,
+      boolean locked,
+      Refs.Heard standing,
+      boolean faded,
+      List<HoldView> holds,
+      double slideCm,
+      List<ReasonView> reasons,
+      String caution,
+      String printed,
+      String ornament,
+      List<HandViews.TrillView> trill,
+      List<String> kept,
+      int figure,
+      List<AlternativeView> alternatives) {}
+
+  /** The change from one note to the next; the time is in seconds. */
+  public record MoveView(
+      String fromId,
+      String toId,
+      double difficulty,
+      double seconds,
+      List<String> up,
+      List<String> down,
+      boolean contrary,
+      List<HandViews.FingerSlideView> slides,
+      List<HandViews.SlipView> slips,
+      double slideCm,
+      String sentence,
+      String happens) {}
+
+  /** A note that can't be fingered, and why. */
+  public record MissingView(String id, String shown, String barNumber, String sentence) {}
+
+  public record PlanView(
+      double cost,
+      List<NoteView> notes,
+      List<MoveView> moves,
+      List<Refs.NoteName> newNotes,
+      List<MissingView> missing,
+      boolean canUndo,
+      boolean canRedo) {}
+
+  /** A plan after a choice: what was done, and every note that is fingered otherwise by it. */
+  public record ChosenView(PlanView plan, String sentence, List<ChangeView> changes) {}
+
+  public record PartRef(String id, String name, List<String> voices) {}
+
+  /** A part on the stand; {@code language} is that of its sentences. */
+  public record StandView(
+      Language language,
+      Refs.StudentRef student,
+      List<String> section,
+      Map<String, String> ways,
+      Refs.PieceRef piece,
+      String xml,
+      String partId,
+      int voice,
+      List<PartRef> parts,
+      List<HandViews.Lane> lanes,
+      List<Double> slideGuides,
+      PlanView plan,
+      List<String> remarks,
+      List<String> bars,
+      String simpler,
+      List<GivenView> given) {}
+
+  /** What of a part is given; bars are indexes, a tempo of 0 is the written one. */
+  public record GivenView(
+      long assignmentId,
+      String dueWords,
+      String what,
+      int from,
+      int to,
+      int tempo,
+      String message) {}
+
+  /**
+   * A note of a written part, and what is played in its place.
+   *
+   * @param becomes what is played, to be sent back; empty for a rest
+   * @param has whether the player has the written note
+   * @param at when it sounds, in seconds from the start
+   * @param soundingMidi as the written note sounds
+   * @param becomesMidi as what is played sounds; 0 for a rest
+   */
+  public record SimplerNote(
+      String id,
+      String barNumber,
+      Refs.NoteName note,
+      String becomes,
+      String shown,
+      boolean has,
+      SimplerPart.How how,
+      String text,
+      double at,
+      double seconds,
+      int soundingMidi,
+      int becomesMidi) {}
+
+  /** Something else that may be played; the measure is that of the whole part then. */
+  public record SimplerOption(
+      String becomes, String shown, SimplerPart.How how, boolean has, double measure) {}
+
+  public record DecidedView(String noteId, String becomes) {}
+
+  /**
+   * A simpler part beside the written one.
+   *
+   * @param harmony whether the score gives chords to take notes from
+   * @param about the note that was asked about, or empty
+   * @param options what may be done to that note
+   * @param xml both on two staves, for engraving
+   */
+  public record SimplerView(
+      Refs.StudentRef student,
+      Refs.PieceRef piece,
+      boolean kept,
+      String summary,
+      double measure,
+      boolean harmony,
+      List<SimplerNote> notes,
+      List<DecidedView> decided,
+      String about,
+      List<SimplerOption> options,
+      String xml) {}
+
+  /** One student of a group, with what is not there yet. */
+  public record SimplerRow(
+      Refs.StudentRef student, boolean kept, List<Refs.NoteName> lacking, String sentence) {}
+
+  /** One of the most difficult changes of a part, and what to do about it. */
+  public record HardView(
+      String fromId,
+      String toId,
+      String barNumber,
+      String shown,
+      double difficulty,
+      String sentence,
+      String practise) {}
+
+  /** A fingering that would make a part easier, once it is learned. */
+  public record WorthView(
+      String noteId,
+      String shown,
+      String fingering,
+      String label,
+      double saves,
+      int times,
+      List<String> bars,
+      boolean needed) {}
+
+  /** What a change of style does to one player's part. */
+  public record EffectView(
+      Refs.StudentRef student, Refs.PieceRef piece, List<ChangeView> changes) {}
+
+  /** A note that is fingered one way here and another there. */
+  public record ChangeView(
+      String noteId,
+      String barNumber,
+      String shown,
+      String wasFingering,
+      String wasLabel,
+      String fingering,
+      String label) {}
+
+  /** Another whole choice of fingerings and what it costs more, or less below 0. */
+  public record OtherView(String title, double extra, List<ChangeView> changes) {}
+
+  /** Another school of a style, and what would be fingered otherwise with it. */
+  public record SchoolOther(String value, OtherView other, List<OutvotedView> outvoted) {}
+
+  /**
+   * A note that a style has a fingering for, and that is planned otherwise all the same.
+   *
+   * @param label the fingering that is planned
+   * @param style the fingering of the style
+   * @param why a sentence
+   */
+  public record OutvotedView(
+      String noteId, String barNumber, String shown, String label, String style, String why) {}
+
+  /**
+   * A matter in which schools differ: how this student plays now, and how else one may.
+   *
+   * @param own whether the student differs from the house here
+   * @param outvoted where the way that is chosen gives way
+   */
+  public record StyleOther(
+      String name,
+      String label,
+      String chosen,
+      boolean own,
+      List<OutvotedView> outvoted,
+      List<SchoolOther> others) {}
+
+  /**
+   * What there is to say of a whole part.
+   *
+   * @param learned the part with everything learned; nothing where that is no different
+   */
+  public record AdviceView(
+      List<HardView> hardest,
+      List<WorthView> worth,
+      List<OtherView> others,
+      List<OtherView> learned,
+      List<StyleOther> styles) {}
+}

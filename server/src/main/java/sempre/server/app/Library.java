@@ -1,0 +1,69 @@
+package sempre.server.app;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import sempre.core.score.Score;
+import sempre.formats.musicxml.MusicXmlFile;
+import sempre.formats.musicxml.MusicXmlReader;
+import sempre.formats.musicxml.SimplerFile;
+import sempre.server.store.Db;
+import sempre.server.store.Shelf;
+import sempre.server.store.Simpler;
+
+/** Pieces as they were read; a file never changes once it is kept, so what was read may stay. */
+@Component
+public class Library {
+  /** A file with its music. */
+  public record Music(MusicXmlFile file, Score score) {}
+
+  private record Key(long piece, Optional<Simpler.Kept> simpler) {}
+
+  /** About 150 MB of the heap when it is full. */
+  private static final long MOST_ELEMENTS = 1_000_000;
+
+  private final Cache<Key, Music> read =
+      Caffeine.newBuilder()
+          .maximumWeight(MOST_ELEMENTS)
+          .weigher((Key k, Music m) -> m.file().root().size())
+          .build();
+  private final Shelf shelf;
+
+  public Library(Shelf shelf) {
+    this.shelf = shelf;
+  }
+
+  /** A piece as it is written. */
+  public Music music(Db.Tx tx, long pieceId) {
+    return music(tx, pieceId, Optional.empty());
+  }
+
+  /** A piece with the simpler part of a student in it, where one is kept. */
+  public Music music(Db.Tx tx, long pieceId, Optional<Simpler.Kept> simpler) {
+    return music(tx, new Key(pieceId, simpler));
+  }
+
+  private Music music(Db.Tx tx, Key key) {
+    Music known = read.getIfPresent(key);
+    if (known != null) {
+      return known;
+    }
+    MusicXmlFile file =
+        key.simpler().isPresent()
+            ? changed(music(tx, key.piece()).file(), key.simpler().get())
+            : MusicXmlFile.of(shelf.content(tx, key.piece()));
+    Music music = new Music(file, MusicXmlReader.read(file));
+    read.put(key, music);
+    return music;
+  }
+
+  /** A file with a simpler part in it. */
+  public static MusicXmlFile changed(MusicXmlFile file, Simpler.Kept kept) {
+    return SimplerFile.of(file, kept.partId(), kept.changes());
+  }
+
+  public void forget(long pieceId) {
+    read.asMap().keySet().removeIf(k -> k.piece() == pieceId);
+  }
+}

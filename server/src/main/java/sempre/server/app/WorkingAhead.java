@@ -1,0 +1,79 @@
+package sempre.server.app;
+
+import java.util.List;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.stereotype.Component;
+import sempre.core.planning.Player;
+import sempre.server.store.Db;
+import sempre.server.store.People;
+import sempre.server.store.Shelf;
+
+/**
+ * Works out ahead what pieces ask of the players there are, in a thread that gives way to all
+ * others: changes between two fingerings are computed once for each set-up, and the first who looks
+ * at who can play what should not wait for that.
+ */
+@Component
+public class WorkingAhead implements DisposableBean {
+  private static final Logger LOG = LoggerFactory.getLogger(WorkingAhead.class);
+
+  private final Db db;
+  private final People people;
+  private final Shelf shelf;
+  private final Players players;
+  private final PieceDemands demands;
+  private volatile boolean closed;
+
+  public WorkingAhead(Db db, People people, Shelf shelf, Players players, PieceDemands demands) {
+    this.db = db;
+    this.people = people;
+    this.shelf = shelf;
+    this.players = players;
+    this.demands = demands;
+  }
+
+  @Override
+  public void destroy() {
+    closed = true;
+  }
+
+  /** Begins, and returns at once. */
+  public void start() {
+    Thread thread = new Thread(this::run, "ahead");
+    thread.setDaemon(true);
+    thread.setPriority(Thread.MIN_PRIORITY);
+    thread.start();
+  }
+
+  private void run() {
+    try {
+      List<People.Student> students = db.inTransaction(people::students);
+      List<Shelf.Piece> pieces = db.inTransaction(shelf::pieces);
+      for (People.Student s : students) {
+        db.inTransaction(tx -> one(tx, s, pieces));
+      }
+    } catch (RuntimeException e) {
+      // somebody changes the school meanwhile, or it is closed: what is asked for is worked out
+      // then
+      LOG.debug("nothing more is worked out ahead", e);
+    }
+  }
+
+  private boolean one(Db.Tx tx, People.Student s, List<Shelf.Piece> pieces) {
+    Player player = players.player(tx, s, players.standing(tx, s, List.of()));
+    PieceDemands.Reads reads = demands.reads(tx, s);
+    for (Shelf.Piece p : pieces) {
+      if (closed) {
+        return false;
+      }
+      try {
+        demands.of(tx, s, player, p, reads);
+      } catch (OddPiece e) {
+        LOG.debug("it says so itself where it is asked for", e);
+      }
+    }
+    return true;
+  }
+}
