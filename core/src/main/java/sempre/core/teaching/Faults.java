@@ -45,7 +45,7 @@ final class Faults {
   private Faults(Setup setup, Entry entry) {
     this.setup = setup;
     this.keywork = setup.instrument().keywork();
-    this.sounding = new Sounding(setup);
+    this.sounding = new Sounding(setup, entry);
     this.entry = entry;
     this.holds = entry.pattern().plain().holds();
     this.blown = setup.instrument().bore().flatMap(b -> b.register(entry.written()));

@@ -4,8 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import sempre.core.instrument.Bore;
+import sempre.core.instrument.Entry;
 import sempre.core.instrument.Fingering;
 import sempre.core.instrument.Hold;
+import sempre.core.instrument.Role;
 import sempre.core.instrument.Setup;
 import sempre.core.pitch.Pitch;
 
@@ -14,10 +16,21 @@ import sempre.core.pitch.Pitch;
  * of its bore (computed), in the register that is blown.
  */
 final class Sounding {
-  private final Setup setup;
+  private static final int OCTAVE_LETTERS = 7;
 
-  Sounding(Setup setup) {
+  private final Setup setup;
+  private final boolean overblown;
+
+  /**
+   * What sounds instead of a note.
+   *
+   * @param meant the note and its fingering
+   */
+  Sounding(Setup setup, Entry meant) {
     this.setup = setup;
+    this.overblown =
+        setup.notesOf(meant.pattern().plain()).stream()
+            .anyMatch(p -> p.midi() == meant.written().midi() - Bore.OCTAVE);
   }
 
   /**
@@ -37,7 +50,7 @@ final class Sounding {
     Fingering f = setup.instrument().keywork().fingering(holds);
     List<Pitch> known = setup.notesOf(f);
     if (!known.isEmpty()) {
-      return new Heard(known, true);
+      return new Heard(withOctave(usual(known, f)), true);
     }
     Optional<Bore> bore = setup.instrument().bore();
     // a fork is not left to the holes
@@ -48,6 +61,35 @@ final class Sounding {
         .midi(f.holds(), blown.get())
         .map(m -> new Heard(List.of(Pitch.usual(m)), false))
         .orElse(Heard.NOTHING);
+  }
+
+  /** Where a hold has notes of its own, those for which it is only a substitute do not sound. */
+  private List<Pitch> usual(List<Pitch> known, Fingering f) {
+    List<Pitch> own =
+        known.stream()
+            .filter(
+                p ->
+                    setup.ways(p).stream()
+                        .filter(w -> w.fingering().equals(f))
+                        .anyMatch(w -> w.entry().role() != Role.SPECIAL))
+            .toList();
+    return own.isEmpty() ? known : own;
+  }
+
+  /**
+   * What the table knows of a hold an octave lower sounds here too where the air, and no key, makes
+   * the octave: a flute's low E flat, blown as the E5 that was meant, is E flat 5.
+   */
+  private List<Pitch> withOctave(List<Pitch> known) {
+    List<Pitch> all = new ArrayList<>(known);
+    if (overblown) {
+      known.stream()
+          .map(p -> p.plus(OCTAVE_LETTERS, Bore.OCTAVE))
+          .filter(p -> p.midi() <= setup.highest().midi())
+          .filter(p -> known.stream().noneMatch(p::soundsAs))
+          .forEach(all::add);
+    }
+    return all;
   }
 
   static List<Hold> without(List<Hold> holds, Hold gone) {

@@ -47,15 +47,6 @@ public class Errors extends ResponseEntityExceptionHandler {
 
   private static final int LONGEST = 600;
 
-  /** Something that is asked for is not there. */
-  public static class NotThere extends Refusal {
-    private static final long serialVersionUID = 1L;
-
-    NotThere(String key, Object... with) {
-      super(key, with);
-    }
-  }
-
   @Override
   protected ResponseEntity<Object> handleMethodArgumentNotValid(
       MethodArgumentNotValidException ex, HttpHeaders h, HttpStatusCode st, WebRequest req) {

@@ -173,7 +173,7 @@ public class StandController {
         PlanViews.of(l, stands.beside(tx, l)),
         remarks,
         l.page().reading().part().bars().stream().map(Bar::number).toList(),
-        l.page().simpler().map(k -> "Plays a simpler part, not the written one.").orElse(""),
+        l.page().simpler().map(k -> Speech.say("stand.simpler")).orElse(""),
         given(tx, l));
   }
 
