@@ -1,9 +1,11 @@
 package sempre.bench;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.IntStream;
@@ -61,7 +63,6 @@ public class ReadinessBenchmark {
   private final List<List<Line>> lines = new ArrayList<>();
   private final List<Matrix.Row> rows = new ArrayList<>();
   private Demand[][] known;
-  private Matrix matrix;
 
   @Setup(Level.Trial)
   public void prepare() {
@@ -84,7 +85,6 @@ public class ReadinessBenchmark {
       rows.add(new Matrix.Row(has, Stage.values()[s % 3]));
     }
     known = demands();
-    matrix = fromDemands();
   }
 
   private Demand[][] demands() {
@@ -102,20 +102,29 @@ public class ReadinessBenchmark {
 
   /** From the notes on: what each part asks of each set-up, then every cell. */
   @Benchmark
-  public Matrix everything() {
-    Demand[][] all = demands();
-    return Matrix.of(rows, EXERCISES, (r, p) -> all[r % INSTRUMENTS.size()][p]);
+  public List<List<Matrix.Cell>> everything() {
+    return cells(demands());
   }
 
   /** Every cell, once the demands are known. */
   @Benchmark
-  public Matrix fromDemands() {
-    return Matrix.of(rows, EXERCISES, (r, p) -> known[r % INSTRUMENTS.size()][p]);
+  public List<List<Matrix.Cell>> fromDemands() {
+    return cells(known);
   }
 
   /** After a check of one student. */
   @Benchmark
-  public Matrix oneRow() {
-    return matrix.with(7, rows.get(8), (r, p) -> known[r % INSTRUMENTS.size()][p]);
+  public List<Matrix.Cell> oneRow() {
+    return row(7, known);
+  }
+
+  private List<List<Matrix.Cell>> cells(Demand[][] demands) {
+    return IntStream.range(0, STUDENTS).parallel().mapToObj(r -> row(r, demands)).toList();
+  }
+
+  private List<Matrix.Cell> row(int r, Demand[][] demands) {
+    return Arrays.stream(demands[r % INSTRUMENTS.size()])
+        .map(d -> Matrix.cell(rows.get(r), Optional.of(d)))
+        .toList();
   }
 }

@@ -28,4 +28,25 @@ public record Check(
     OptionalLong piece,
     String bars,
     String remark,
-    OptionalLong undoes) {}
+    OptionalLong undoes) {
+  /** Something newly heard; its id is given out when it is kept. */
+  public static Check heard(Instant at, String by, Pitch written, String fingering, Grade grade) {
+    return new Check(
+        0, at, by, written, fingering, grade, OptionalLong.empty(), "", "", OptionalLong.empty());
+  }
+
+  /** The same, heard in some bars of a piece. */
+  public Check in(OptionalLong ofPiece, String ofBars) {
+    return new Check(id, at, by, written, fingering, grade, ofPiece, ofBars, remark, undoes);
+  }
+
+  /** The same with the teacher's words. */
+  public Check remarked(String words) {
+    return new Check(id, at, by, written, fingering, grade, piece, bars, words.strip(), undoes);
+  }
+
+  /** The entry that takes this one back. */
+  public Check takenBack(Instant when, String who) {
+    return new Check(0, when, who, written, fingering, grade, piece, bars, "", OptionalLong.of(id));
+  }
+}

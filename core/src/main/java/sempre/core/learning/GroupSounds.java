@@ -2,6 +2,7 @@ package sempre.core.learning;
 
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.Comparator;
 import java.util.List;
 import sempre.core.pitch.Pitch;
 import sempre.core.planning.Player;
@@ -72,6 +73,35 @@ public record GroupSounds(List<Sound> sounds) {
             .filter(c -> !c.has.isEmpty() || !c.hasNot.isEmpty())
             .map(Count::sound)
             .toList());
+  }
+
+  /**
+   * The sounds that keep most parts from being played: first those that alone are lacking in most.
+   *
+   * @param most so many at most
+   */
+  public List<Sound> blocking(int most) {
+    return sounds.stream()
+        .filter(s -> s.needing() > 0)
+        .sorted(Comparator.comparingInt(Sound::alone).thenComparingInt(Sound::parts).reversed())
+        .limit(most)
+        .toList();
+  }
+
+  /**
+   * What to hear first: the sounds that most need next and lack, or have shakily.
+   *
+   * @param most so many at most
+   */
+  public List<Sound> toHear(int most) {
+    return sounds.stream()
+        .filter(s -> s.needing() + s.again().size() > 0)
+        .sorted(
+            Comparator.comparingInt(Sound::needing)
+                .thenComparingInt(s -> s.again().size())
+                .reversed())
+        .limit(most)
+        .toList();
   }
 
   private static void count(int who, Learner l, List<Count> counts) {

@@ -1,23 +1,15 @@
 package sempre.core.learning;
 
-import java.util.ArrayList;
 import java.util.BitSet;
-import java.util.List;
-import java.util.function.BiFunction;
-import java.util.stream.IntStream;
+import java.util.Optional;
 import sempre.core.instrument.Stage;
 
 /**
- * Everyone against everything: for each player and each part whether it can be played now, and what
- * is in the way. Columns hold what a part asks of a player's set-up and are shared by all who play
- * the same; after a check only the row of that player is worked out anew.
- *
- * @param rows one row a player, one cell a part
+ * One player against one part: whether it can be played now, and what is in the way. What a part
+ * asks ({@link Demand}) is shared by all who play the same; only what a player has is the player's.
  */
-public record Matrix(List<List<Cell>> rows) {
-  public Matrix {
-    rows = List.copyOf(rows);
-  }
+public final class Matrix {
+  private Matrix() {}
 
   /** Whether a part can be played. */
   public enum State {
@@ -65,41 +57,12 @@ public record Matrix(List<List<Cell>> rows) {
     }
   }
 
-  /**
-   * Works out every cell, on all processors.
-   *
-   * @param parts how many columns there are
-   * @param demand what a part asks of a player, by place in the lists; null when there is no part
-   */
-  public static Matrix of(
-      List<Row> players, int parts, BiFunction<Integer, Integer, Demand> demand) {
-    List<List<Cell>> rows =
-        IntStream.range(0, players.size())
-            .parallel()
-            .mapToObj(r -> row(players.get(r), parts, p -> demand.apply(r, p)))
-            .toList();
-    return new Matrix(rows);
+  /** One player against what one part asks; none where there is no part. */
+  public static Cell cell(Row player, Optional<Demand> demand) {
+    return demand.map(d -> cell(player, d)).orElse(Cell.NONE);
   }
 
-  /** The same with one row worked out anew. */
-  public Matrix with(int row, Row player, BiFunction<Integer, Integer, Demand> demand) {
-    List<List<Cell>> all = new ArrayList<>(rows);
-    all.set(row, row(player, rows.get(row).size(), p -> demand.apply(row, p)));
-    return new Matrix(all);
-  }
-
-  private static List<Cell> row(
-      Row player, int parts, java.util.function.IntFunction<Demand> demand) {
-    List<Cell> cells = new ArrayList<>(parts);
-    for (int p = 0; p < parts; p++) {
-      Demand d = demand.apply(p);
-      cells.add(d == null ? Cell.NONE : cell(player, d));
-    }
-    return cells;
-  }
-
-  /** One player against what one part asks. */
-  public static Cell cell(Row player, Demand d) {
+  private static Cell cell(Row player, Demand d) {
     int lacking = d.lackingCount(player.has);
     int hard = d.tooHard(player.stage()).size();
     State state =

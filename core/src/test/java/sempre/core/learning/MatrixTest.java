@@ -9,7 +9,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
-import java.util.Set;
 import org.testng.annotations.Test;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Setup;
@@ -67,13 +66,15 @@ public class MatrixTest {
   public void aCellSaysWhatIsInTheWay() {
     Demand easy = Demand.of(line(60, "C4", "D4", "E4"), able("trumpet"));
     assertEquals(
-        Matrix.cell(row(Stage.FIRST_YEARS, "C4", "D4", "E4"), easy).state(), Matrix.State.READY);
-    Matrix.Cell lacks = Matrix.cell(row(Stage.FIRST_YEARS, "C4"), easy);
+        Matrix.cell(row(Stage.FIRST_YEARS, "C4", "D4", "E4"), Optional.of(easy)).state(),
+        Matrix.State.READY);
+    Matrix.Cell lacks = Matrix.cell(row(Stage.FIRST_YEARS, "C4"), Optional.of(easy));
     assertEquals(lacks.state(), Matrix.State.LACKS);
     assertEquals(lacks.lacking(), 2);
     Demand low = Demand.of(line(60, "C4", "C2"), able("trumpet"));
     assertEquals(low.beyond().toString(), "[C2]");
-    assertEquals(Matrix.cell(row(Stage.SCHOOL, "C4"), low).state(), Matrix.State.BEYOND);
+    assertEquals(
+        Matrix.cell(row(Stage.SCHOOL, "C4"), Optional.of(low)).state(), Matrix.State.BEYOND);
   }
 
   @Test
@@ -82,8 +83,9 @@ public class MatrixTest {
     Demand d = Demand.of(line(320, "A4", "B4", "A4", "B4", "C4", "C6"), able("clarinet"));
     String[] all = {"A4", "B4", "C4", "C6"};
     assertTrue(d.hardest().get(0).difficulty() > Demand.limit(Stage.FIRST_YEARS));
-    assertEquals(Matrix.cell(row(Stage.FIRST_YEARS, all), d).state(), Matrix.State.HARD);
-    assertEquals(Matrix.cell(row(Stage.ADVANCED, all), d).state(), Matrix.State.READY);
+    assertEquals(
+        Matrix.cell(row(Stage.FIRST_YEARS, all), Optional.of(d)).state(), Matrix.State.HARD);
+    assertEquals(Matrix.cell(row(Stage.ADVANCED, all), Optional.of(d)).state(), Matrix.State.READY);
     for (Stage s : Stage.values()) {
       assertEquals(
           d.tooHard(s).size(),
@@ -163,25 +165,7 @@ public class MatrixTest {
   }
 
   @Test
-  public void afterACheckOnlyItsRowChanges() {
-    Demand d = Demand.of(line(60, "C4", "D4"), able("trumpet"));
-    List<Matrix.Row> players =
-        List.of(row(Stage.SCHOOL, "C4"), row(Stage.SCHOOL), row(Stage.SCHOOL, "C4", "D4"));
-    Matrix m = Matrix.of(players, 2, (r, p) -> p == 0 ? d : null);
-    assertEquals(m.rows().get(0).get(0).lacking(), 1);
-    assertEquals(m.rows().get(1).get(1).state(), Matrix.State.NONE);
-    List<Integer> asked = new ArrayList<>();
-    Matrix after =
-        m.with(
-            1,
-            row(Stage.SCHOOL, "C4", "D4"),
-            (r, p) -> {
-              asked.add(r);
-              return p == 0 ? d : null;
-            });
-    assertEquals(after.rows().get(1).get(0).state(), Matrix.State.READY);
-    assertEquals(after.rows().get(0), m.rows().get(0));
-    assertEquals(Set.copyOf(asked), Set.of(1));
-    assertEquals(Optional.of(m.rows().get(2)), Optional.of(after.rows().get(2)));
+  public void whoHasNoPartIsInNoWay() {
+    assertEquals(Matrix.cell(row(Stage.SCHOOL), Optional.empty()), Matrix.Cell.NONE);
   }
 }

@@ -4,7 +4,6 @@ import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalLong;
 import org.springframework.stereotype.Component;
 import sempre.core.Refusal;
 import sempre.core.instrument.Compass;
@@ -89,17 +88,8 @@ public class PlaysAlready {
             checks.add(
                 tx,
                 s.id(),
-                new Check(
-                    0,
-                    clock.instant(),
-                    by,
-                    e.written(),
-                    e.fingering(),
-                    Grade.SECURE,
-                    OptionalLong.empty(),
-                    "",
-                    REMARK,
-                    OptionalLong.empty())));
+                Check.heard(clock.instant(), by, e.written(), e.fingering(), Grade.SECURE)
+                    .remarked(REMARK)));
       }
     }
     return ids;

@@ -119,7 +119,7 @@ public class Stands {
   private Stage stage(Db.Tx tx, People.Student s) {
     Optional<Stage> furthest = Optional.empty();
     for (long id : people.groupsOf(tx, s.id())) {
-      Stage of = Stage.of(people.group(tx, id).orElseThrow().stage());
+      Stage of = people.group(tx, id).orElseThrow().stage();
       furthest = furthest.filter(f -> f.compareTo(of) >= 0).or(() -> Optional.of(of));
     }
     return furthest.orElse(Stage.SCHOOL);

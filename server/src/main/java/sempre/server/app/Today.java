@@ -141,7 +141,7 @@ public class Today {
   private OfGroup group(
       Db.Tx tx, Optional<People.Group> group, List<People.Student> students, LocalDate today) {
     long id = group.map(People.Group::id).orElse(0L);
-    Stage stage = group.map(People.Group::stage).map(Stage::of).orElse(Stage.SCHOOL);
+    Stage stage = group.map(People.Group::stage).orElse(Stage.SCHOOL);
     List<Shelf.Assignment> all = assignments.ofGroup(tx, id, students);
     Map<People.Student, OfStudent> known = new LinkedHashMap<>();
     for (People.Student s : students) {

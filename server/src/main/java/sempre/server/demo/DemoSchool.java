@@ -196,7 +196,7 @@ public class DemoSchool implements SmartInitializingSingleton {
         Stream.of(DayOfWeek.values())
             .filter(d -> List.of(days).contains(d.name().substring(0, 3)))
             .collect(Collectors.toCollection(TreeSet::new));
-    return people.addGroup(tx, new People.Group(0, name, stage.word(), year, meets));
+    return people.addGroup(tx, new People.Group(0, name, stage, year, meets));
   }
 
   private void give(Db.Tx tx, long group, Book piece, LocalDate due, String sentence) {

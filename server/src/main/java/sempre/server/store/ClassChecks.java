@@ -19,15 +19,27 @@ public class ClassChecks {
   /** One check of a group. */
   public record ClassCheck(long id, long groupId, Instant made, boolean finished) {}
 
+  /** What kinds of things are asked. */
+  public enum Kind {
+    SOUND,
+    SCALE,
+    FINGERING,
+    BARS;
+
+    /** Whether it is asked in an octave of each student. */
+    public boolean placed() {
+      return this == SOUND || this == SCALE;
+    }
+  }
+
   /**
    * One thing asked.
    *
-   * @param kind SOUND, SCALE, FINGERING or BARS
    * @param what the notes, or the bars, as text
    * @param piece whose bars are meant
    * @param row notes of one row keep their direction; 0 for one by itself
    */
-  public record Item(String kind, String what, OptionalLong piece, int row) {}
+  public record Item(Kind kind, String what, OptionalLong piece, int row) {}
 
   /** Which student is asked what. */
   public record Cell(long studentId, int place) {}
@@ -69,7 +81,7 @@ public class ClassChecks {
           """,
           id,
           i,
-          item.kind(),
+          item.kind().name(),
           item.what(),
           item.piece().isPresent() ? item.piece().getAsLong() : null,
           item.row());
@@ -89,7 +101,12 @@ public class ClassChecks {
   public List<Item> items(Db.Tx tx, long checkId) {
     return tx.list(
         "select kind, what, piece_id, in_row from class_item where check_id = ? order by place",
-        r -> new Item(r.text("kind"), r.text("what"), r.optionalId("piece_id"), r.number("in_row")),
+        r ->
+            new Item(
+                r.one("kind", Kind.class),
+                r.text("what"),
+                r.optionalId("piece_id"),
+                r.number("in_row")),
         checkId);
   }
 

@@ -22,13 +22,13 @@ public class People {
   /**
    * A group that plays together.
    *
-   * @param stage how far it has got, as a stage's word
+   * @param stage how far it has got
    * @param year the school year in the school's own words, or empty
    * @param days on which it meets, in the order of the week; empty where that is not said
    */
-  public record Group(long id, String name, String stage, String year, Set<DayOfWeek> days) {
+  public record Group(long id, String name, Stage stage, String year, Set<DayOfWeek> days) {
     /** A group of which it is not said when it meets. */
-    public Group(long id, String name, String stage, String year) {
+    public Group(long id, String name, Stage stage, String year) {
       this(id, name, stage, year, Set.of());
     }
   }
@@ -109,7 +109,11 @@ public class People {
 
   private static Group group(Row r) {
     return new Group(
-        r.id("id"), r.text("name"), r.text("stage"), r.text("school_year"), days(r.text("days")));
+        r.id("id"),
+        r.text("name"),
+        Stage.of(r.text("stage")),
+        r.text("school_year"),
+        days(r.text("days")));
   }
 
   public List<Group> groups(Db.Tx tx) {
@@ -122,7 +126,7 @@ public class People {
 
   /** Adds a group in its first years. */
   public long addGroup(Db.Tx tx, String name) {
-    return addGroup(tx, new Group(0, name, Stage.FIRST_YEARS.word(), ""));
+    return addGroup(tx, new Group(0, name, Stage.FIRST_YEARS, ""));
   }
 
   /** Adds a group; its id is given out. */
@@ -133,7 +137,7 @@ public class People {
         values (?, ?, ?, ?, (select coalesce(max(place), 0) + 1 from band))
         """,
         g.name(),
-        g.stage(),
+        g.stage().word(),
         g.year(),
         written(g.days()));
   }
@@ -142,7 +146,7 @@ public class People {
     return tx.run(
         "update band set name = ?, stage = ?, school_year = ?, days = ? where id = ?",
         g.name(),
-        g.stage(),
+        g.stage().word(),
         g.year(),
         written(g.days()),
         g.id());

@@ -61,14 +61,14 @@ public class CheckLists {
   public List<CheckViews.AskedView> asked(Db.Tx tx, List<ClassChecks.Item> items) {
     List<CheckViews.AskedView> asked = new ArrayList<>();
     for (ClassChecks.Item i : items) {
-      if (i.kind().equals("BARS")) {
+      if (i.kind() == ClassChecks.Kind.BARS) {
         String piece =
             shelf.title(tx, i.piece().orElse(0)).orElseGet(() -> Speech.say("piece.gone"));
         String bars = Speech.say(i.what().contains("-") ? "bars" : "bar", "bars", i.what());
         asked.add(
             new CheckViews.AskedView("", Speech.say("piece.bars", "piece", piece, "bars", bars)));
       } else {
-        ClassItem item = ClassItem.read(i.kind(), i.what());
+        ClassItem item = ClassItem.read(i.kind().name(), i.what());
         asked.add(
             new CheckViews.AskedView(
                 Speech.words().askedNote(item), Speech.words().askedWords(item)));

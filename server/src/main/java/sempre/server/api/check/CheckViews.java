@@ -4,21 +4,14 @@ import java.util.List;
 import sempre.core.learning.Grade;
 import sempre.core.learning.Placing;
 import sempre.server.api.Refs;
+import sempre.server.store.ClassChecks;
 
 /** What the screen is sent: plain values, every field always there. */
 public final class CheckViews {
   private CheckViews() {}
 
-  /** What kinds of things are asked in a playing check. */
-  public enum Asks {
-    SOUND,
-    SCALE,
-    FINGERING,
-    BARS
-  }
-
   /** Something worth asking a class, and why. */
-  public record SuggestedView(Asks kind, String what, String shown, String why) {}
+  public record SuggestedView(ClassChecks.Kind kind, String what, String shown, String why) {}
 
   /**
    * One thing that is asked.

@@ -10,6 +10,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.OptionalLong;
 import java.util.Set;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -136,14 +137,10 @@ public class ChecksController {
                 checks.add(
                     tx,
                     studentId,
-                    check(
-                        written,
-                        entry.fingering(),
-                        b.grade(),
-                        piece,
-                        b.bars() == null ? "" : b.bars(),
-                        b.remark() == null ? "" : b.remark().strip(),
-                        OptionalLong.empty()),
+                    Check.heard(
+                            clock.instant(), WhoMarks.by(), written, entry.fingering(), b.grade())
+                        .in(piece, Objects.toString(b.bars(), ""))
+                        .remarked(Objects.toString(b.remark(), "")),
                     null,
                     null,
                     mark));
@@ -186,34 +183,11 @@ public class ChecksController {
                     .filter(x -> x.undoes().isEmpty())
                     .orElseThrow(() -> new NotThere("gone.entry"));
             if (!checks.undone(tx, id)) {
-              ids.add(
-                  checks.add(
-                      tx,
-                      studentId,
-                      check(
-                          c.written(),
-                          c.fingering(),
-                          c.grade(),
-                          c.piece(),
-                          c.bars(),
-                          "",
-                          OptionalLong.of(id))));
+              ids.add(checks.add(tx, studentId, c.takenBack(clock.instant(), WhoMarks.by())));
             }
           }
           return ids;
         });
-  }
-
-  private Check check(
-      Pitch written,
-      String fingering,
-      Grade grade,
-      OptionalLong piece,
-      String bars,
-      String remark,
-      OptionalLong undoes) {
-    return new Check(
-        0, clock.instant(), WhoMarks.by(), written, fingering, grade, piece, bars, remark, undoes);
   }
 
   /** The catalogue's entry for a fingering as played, free controls held or not. */

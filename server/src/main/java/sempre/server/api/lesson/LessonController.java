@@ -75,7 +75,7 @@ public class LessonController {
     return db.inTransaction(
         tx -> {
           People.Group g = people.group(tx, groupId).orElseThrow(() -> new NotThere("gone.group"));
-          Stage stage = Stage.of(g.stage());
+          Stage stage = g.stage();
           Map<Same, List<Learning>> rows = new LinkedHashMap<>();
           List<String> without = new ArrayList<>();
           for (Learners.Known k : learners.ofGroup(tx, groupId)) {

@@ -85,11 +85,7 @@ public class PeopleController {
     private People.Group group(long id) {
       Stage s = stage == null ? Stage.FIRST_YEARS : stage;
       return new People.Group(
-          id,
-          name.strip(),
-          s.word(),
-          year == null ? "" : year.strip(),
-          days == null ? Set.of() : days);
+          id, name.strip(), s, year == null ? "" : year.strip(), days == null ? Set.of() : days);
     }
   }
 
@@ -123,8 +119,8 @@ public class PeopleController {
                 new PeopleViews.GroupView(
                     g.id(),
                     g.name(),
-                    Stage.of(g.stage()),
-                    Speech.words().stage(Stage.of(g.stage())),
+                    g.stage(),
+                    Speech.words().stage(g.stage()),
                     g.year(),
                     g.days().stream().toList(),
                     people.students(tx, g.id()).stream().map(People.Student::id).toList()));

@@ -18,7 +18,6 @@ import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Entry;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Setup;
-import sempre.core.instrument.Stage;
 import sempre.core.learning.PlayedAlready;
 import sempre.core.pitch.Pitch;
 import sempre.server.api.Refs;
@@ -67,7 +66,7 @@ public class PlaysController {
           for (Map.Entry<String, List<People.Student>> s : sections(tx, groupId).entrySet()) {
             sections.add(section(tx, s.getKey(), s.getValue()));
           }
-          return new PeopleViews.PlaysView(group.name(), Stage.of(group.stage()), sections);
+          return new PeopleViews.PlaysView(group.name(), group.stage(), sections);
         });
   }
 

@@ -184,7 +184,7 @@ public class RosterController {
       if (stage == null) {
         throw new Refusal("list.stage", "group", name);
       }
-      group = people.addGroup(tx, new People.Group(0, name, stage.word(), ""));
+      group = people.addGroup(tx, new People.Group(0, name, stage, ""));
     }
     List<Long> groups = new ArrayList<>(people.groupsOf(tx, student));
     if (groups.contains(group)) {
