@@ -11,21 +11,24 @@ import sempre.server.store.Shelf;
 /** What is given to whom, in words. */
 @Component
 public class AssignmentWords {
+  private final Db db;
   private final People people;
   private final Players players;
 
-  AssignmentWords(People people, Players players) {
+  AssignmentWords(Db db, People people, Players players) {
+    this.db = db;
     this.people = people;
     this.players = players;
   }
 
   /** To whom something is given: {@code Quay Concert Band, trumpet}. */
-  public String to(Db.Tx tx, Shelf.To to) {
-    if (to instanceof Shelf.To.Student s) {
-      return players.student(tx, s.id()).name();
-    }
-    String group = people.group(tx, to.groupId().orElseThrow()).map(People.Group::name).orElse("");
-    return to.section().map(s -> group + ", " + instrument(s)).orElse(group);
+  public String to(Shelf.To to) {
+    return db.inTransaction(
+        tx ->
+            to instanceof Shelf.To.Student s
+                ? players.student(tx, s.id()).name()
+                : people.group(tx, to.groupId().orElseThrow()).map(People.Group::name).orElse("")
+                    + to.section().map(s -> ", " + instrument(s)).orElse(""));
   }
 
   private static String instrument(String id) {

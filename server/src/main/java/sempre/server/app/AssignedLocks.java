@@ -27,8 +27,9 @@ public class AssignedLocks {
     for (Stands.Loaded l : parts) {
       Bars bars = Assignments.bars(a, l.page().reading().part());
       List<Choices.Change> changes = new ArrayList<>();
+      Map<String, String> now = shelf.locks(tx, l.student().id(), a.pieceId());
       for (Plan.PlannedNote n : l.plan().notes()) {
-        String before = l.locks().getOrDefault(n.note().id(), "");
+        String before = now.getOrDefault(n.note().id(), "");
         if (bars.has(n.note()) && before.isEmpty()) {
           String fingering = n.way().fingering().text();
           changes.add(

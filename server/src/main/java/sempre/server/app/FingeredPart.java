@@ -1,10 +1,18 @@
 package sempre.server.app;
 
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
 import sempre.core.Refusal;
 import sempre.core.instrument.Role;
 import sempre.core.planning.Plan;
@@ -54,5 +62,22 @@ public final class FingeredPart {
             .map(w -> w.replaceAll("[^\\p{L}\\p{M}\\p{N} ]", "").strip())
             .collect(Collectors.joining(" - "))
         + ".musicxml";
+  }
+
+  /** One file a player, in one archive. */
+  public static byte[] archive(List<Stands.Loaded> parts, String which) {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    Set<String> names = new HashSet<>();
+    try (ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
+      for (Stands.Loaded l : parts) {
+        String name = name(l);
+        zip.putNextEntry(new ZipEntry(names.add(name) ? name : l.student().id() + " " + name));
+        zip.write(xml(l, which));
+        zip.closeEntry();
+      }
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return out.toByteArray();
   }
 }

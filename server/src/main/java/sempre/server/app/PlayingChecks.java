@@ -36,6 +36,7 @@ import sempre.server.store.Shelf;
 public class PlayingChecks {
   private static final int SUGGESTED = 8;
 
+  private final Db db;
   private final People people;
   private final Shelf shelf;
   private final Checks checks;
@@ -46,6 +47,7 @@ public class PlayingChecks {
   private final Clock clock;
 
   PlayingChecks(
+      Db db,
       People people,
       Shelf shelf,
       Checks checks,
@@ -54,6 +56,7 @@ public class PlayingChecks {
       Stands stands,
       Learners learners,
       Clock clock) {
+    this.db = db;
     this.people = people;
     this.shelf = shelf;
     this.checks = checks;
@@ -65,12 +68,15 @@ public class PlayingChecks {
   }
 
   /** What is worth hearing of a group: sounds that most need next and lack, or have shakily. */
-  public List<GroupSounds.Sound> suggested(Db.Tx tx, long groupId) {
-    return GroupSounds.of(
-            learners.ofGroup(tx, group(tx, groupId).id()).stream()
-                .map(Learners.Known::learner)
-                .toList())
-        .toHear(SUGGESTED);
+  public List<GroupSounds.Sound> suggested(long groupId) {
+    return db.inTransaction(
+        tx -> {
+          return GroupSounds.of(
+                  learners.ofGroup(tx, group(tx, groupId).id()).stream()
+                      .map(Learners.Known::learner)
+                      .toList())
+              .toHear(SUGGESTED);
+        });
   }
 
   /**
@@ -88,7 +94,7 @@ public class PlayingChecks {
    *
    * @throws Refusal where one can't be read, or is asked twice
    */
-  public List<ClassChecks.Item> items(Db.Tx tx, List<Question> questions) {
+  private List<ClassChecks.Item> items(Db.Tx tx, List<Question> questions) {
     List<ClassChecks.Item> items = new ArrayList<>();
     for (Question q : questions) {
       ClassChecks.Item i = item(tx, q);
@@ -125,24 +131,29 @@ public class PlayingChecks {
   public record AskedOf(People.Student student, String clef, List<Asked> items) {}
 
   /** What each student of a group would be asked; nothing is kept. */
-  public List<AskedOf> look(Db.Tx tx, long groupId, List<ClassChecks.Item> items) {
-    People.Group group = group(tx, groupId);
-    List<AskedOf> all = new ArrayList<>();
-    for (People.Student s : people.students(tx, groupId)) {
-      Placing placing = placing(tx, s, group);
-      List<Optional<Placing.Placed>> placed = place(items, placing);
-      List<Asked> asked = new ArrayList<>();
-      for (int i = 0; i < items.size(); i++) {
-        Optional<Pitch> from = placed.get(i).map(Placing.Placed::written);
-        asked.add(
-            new Asked(
-                placed.get(i),
-                targets(tx, items.get(i), s, from),
-                from.map(p -> placing.octavesOf(p).stream().sorted().toList()).orElse(List.of())));
-      }
-      all.add(new AskedOf(s, placing.player().setup().instrument().clef(), asked));
-    }
-    return all;
+  public List<AskedOf> look(long groupId, List<Question> questions) {
+    return db.inTransaction(
+        tx -> {
+          List<ClassChecks.Item> items = items(tx, questions);
+          People.Group group = group(tx, groupId);
+          List<AskedOf> all = new ArrayList<>();
+          for (People.Student s : people.students(tx, groupId)) {
+            Placing placing = placing(tx, s, group);
+            List<Optional<Placing.Placed>> placed = place(items, placing);
+            List<Asked> asked = new ArrayList<>();
+            for (int i = 0; i < items.size(); i++) {
+              Optional<Pitch> from = placed.get(i).map(Placing.Placed::written);
+              asked.add(
+                  new Asked(
+                      placed.get(i),
+                      targets(tx, items.get(i), s, from),
+                      from.map(p -> placing.octavesOf(p).stream().sorted().toList())
+                          .orElse(List.of())));
+            }
+            all.add(new AskedOf(s, placing.player().setup().instrument().clef(), asked));
+          }
+          return all;
+        });
   }
 
   /**
@@ -151,22 +162,26 @@ public class PlayingChecks {
    * @param shown notes in their octaves as they were shown; who is not in it is asked by the rule
    * @return its id
    */
-  public long begin(Db.Tx tx, long groupId, List<ClassChecks.Item> items, Map<Cell, Pitch> shown) {
-    People.Group group = group(tx, groupId);
-    long id = classes.add(tx, groupId, clock.instant(), items);
-    for (People.Student s : people.students(tx, groupId)) {
-      Placing placing = placing(tx, s, group);
-      List<Optional<Placing.Placed>> placed = place(items, placing);
-      for (int i = 0; i < items.size(); i++) {
-        if (placed.get(i).isPresent()) {
-          Cell cell = new Cell(s.id(), i);
-          Pitch written = placed.get(i).get().written();
-          classes.settle(
-              tx, id, cell, chosen(s, written, shown.getOrDefault(cell, written), placing));
-        }
-      }
-    }
-    return id;
+  public long begin(long groupId, List<Question> questions, Map<Cell, Pitch> shown) {
+    return db.inTransaction(
+        tx -> {
+          List<ClassChecks.Item> items = items(tx, questions);
+          People.Group group = group(tx, groupId);
+          long id = classes.add(tx, groupId, clock.instant(), items);
+          for (People.Student s : people.students(tx, groupId)) {
+            Placing placing = placing(tx, s, group);
+            List<Optional<Placing.Placed>> placed = place(items, placing);
+            for (int i = 0; i < items.size(); i++) {
+              if (placed.get(i).isPresent()) {
+                Cell cell = new Cell(s.id(), i);
+                Pitch written = placed.get(i).get().written();
+                classes.settle(
+                    tx, id, cell, chosen(s, written, shown.getOrDefault(cell, written), placing));
+              }
+            }
+          }
+          return id;
+        });
   }
 
   /** The note as it was chosen, if it is the one that is asked, in an octave that there is. */
@@ -203,31 +218,76 @@ public class PlayingChecks {
   /** One student of a check. */
   public record Row(People.Student student, String clef, boolean absent, List<Answer> answers) {}
 
-  /** A check as it stands. */
-  public record Sheet(
-      ClassChecks.ClassCheck check,
-      People.Group group,
-      List<ClassChecks.Item> items,
-      List<Row> rows) {}
+  /**
+   * What is asked, for the head of a column: bars, or a note, a scale or a fingering.
+   *
+   * @param piece whose bars are meant; empty where it is gone
+   */
+  public record Head(Optional<String> bars, Optional<String> piece, Optional<ClassItem> item) {}
 
-  public Sheet sheet(Db.Tx tx, long id) {
-    Placed asked = new Placed(tx, check(tx, id));
-    Set<Long> absent = classes.absent(tx, id);
-    Map<Cell, ClassChecks.Entry> last = new HashMap<>();
-    classes.entries(tx, id).forEach(e -> last.put(new Cell(e.studentId(), e.place()), e));
-    List<Row> rows = new ArrayList<>();
-    for (People.Student s : people.students(tx, asked.group.id())) {
-      List<Answer> answers = new ArrayList<>();
-      for (int i = 0; i < asked.items.size(); i++) {
-        answers.add(
-            new Answer(
-                targets(tx, asked.items.get(i), s, asked.from(tx, s, i)),
-                Optional.ofNullable(last.get(new Cell(s.id(), i)))));
-      }
-      rows.add(
-          new Row(s, players.setup(tx, s).instrument().clef(), absent.contains(s.id()), answers));
-    }
-    return new Sheet(asked.check, asked.group, asked.items, rows);
+  /** A check with what is asked in it. */
+  public record Listed(ClassChecks.ClassCheck check, People.Group group, List<Head> asked) {}
+
+  /** A check as it stands. */
+  public record Sheet(Listed check, List<Row> rows) {}
+
+  /** The checks of a group, the newest first. */
+  public List<Listed> of(long groupId) {
+    return db.inTransaction(tx -> listed(tx, classes.of(tx, groupId)));
+  }
+
+  /** The checks of all groups that were begun and not finished, the newest first. */
+  public List<Listed> open() {
+    return db.inTransaction(tx -> listed(tx, classes.open(tx)));
+  }
+
+  private List<Listed> listed(Db.Tx tx, List<ClassChecks.ClassCheck> checks) {
+    return checks.stream()
+        .flatMap(
+            c ->
+                people.group(tx, c.groupId()).stream()
+                    .map(g -> new Listed(c, g, heads(tx, classes.items(tx, c.id())))))
+        .toList();
+  }
+
+  private List<Head> heads(Db.Tx tx, List<ClassChecks.Item> items) {
+    return items.stream()
+        .map(
+            i ->
+                i.kind() == Kind.BARS
+                    ? new Head(
+                        Optional.of(i.what()),
+                        shelf.title(tx, i.piece().orElse(0)),
+                        Optional.empty())
+                    : new Head(
+                        Optional.empty(),
+                        Optional.empty(),
+                        Optional.of(ClassItem.read(i.kind().name(), i.what()))))
+        .toList();
+  }
+
+  public Sheet sheet(long id) {
+    return db.inTransaction(
+        tx -> {
+          Placed asked = new Placed(tx, check(tx, id));
+          Set<Long> absent = classes.absent(tx, id);
+          Map<Cell, ClassChecks.Entry> last = new HashMap<>();
+          classes.entries(tx, id).forEach(e -> last.put(new Cell(e.studentId(), e.place()), e));
+          List<Row> rows = new ArrayList<>();
+          for (People.Student s : people.students(tx, asked.group.id())) {
+            List<Answer> answers = new ArrayList<>();
+            for (int i = 0; i < asked.items.size(); i++) {
+              answers.add(
+                  new Answer(
+                      targets(tx, asked.items.get(i), s, asked.from(tx, s, i)),
+                      Optional.ofNullable(last.get(new Cell(s.id(), i)))));
+            }
+            rows.add(
+                new Row(
+                    s, players.setup(tx, s).instrument().clef(), absent.contains(s.id()), answers));
+          }
+          return new Sheet(new Listed(asked.check, asked.group, heads(tx, asked.items)), rows);
+        });
   }
 
   /**
@@ -249,36 +309,45 @@ public class PlayingChecks {
   }
 
   /** Writes a grade down for every note that the item has for this student. */
-  public Answer grade(Db.Tx tx, long id, Press press) {
-    Placed asked = new Placed(tx, check(tx, id));
-    People.Student s = players.student(tx, press.cell().studentId());
-    int place = press.cell().place();
-    ClassChecks.Item item = asked.item(place);
-    Optional<Pitch> from = asked.from(tx, s, place);
-    List<ClassItem.Target> targets = targets(tx, item, s, from);
-    if (targets.isEmpty()) {
-      throw new Refusal("check.not-for", "student", s.name());
-    }
-    if (checks.press(tx, s.id(), press.mark())) {
-      // those that it is for come last, so that the grade of the whole is theirs
-      List<ClassItem.Target> all = new ArrayList<>(targets);
-      all.sort(Comparator.comparing(press::isFor));
-      if (!press.isFor(all.get(all.size() - 1))) {
-        throw new Refusal(
-            "check.none-of", "there", targets.stream().map(ClassItem.Target::written).toList());
-      }
-      for (ClassItem.Target t : all) {
-        Check heard =
-            Check.heard(
-                    clock.instant(), press.by(), t.written(), t.entry().fingering(), press.of(t))
-                .in(item.piece(), item.kind() == Kind.BARS ? item.what() : "")
-                .remarked(press.remark());
-        checks.add(tx, s.id(), heard, id, place, press.mark());
-      }
-      asked.settle(tx, s, place, from);
-      classes.setAbsent(tx, id, s.id(), false);
-    }
-    return new Answer(targets, last(tx, id, press.cell()));
+  public Answer grade(long id, Press press) {
+    return db.inTransaction(
+        tx -> {
+          Placed asked = new Placed(tx, check(tx, id));
+          People.Student s = players.student(tx, press.cell().studentId());
+          int place = press.cell().place();
+          ClassChecks.Item item = asked.item(place);
+          Optional<Pitch> from = asked.from(tx, s, place);
+          List<ClassItem.Target> targets = targets(tx, item, s, from);
+          if (targets.isEmpty()) {
+            throw new Refusal("check.not-for", "student", s.name());
+          }
+          if (checks.press(tx, s.id(), press.mark())) {
+            // those that it is for come last, so that the grade of the whole is theirs
+            List<ClassItem.Target> all = new ArrayList<>(targets);
+            all.sort(Comparator.comparing(press::isFor));
+            if (!press.isFor(all.get(all.size() - 1))) {
+              throw new Refusal(
+                  "check.none-of",
+                  "there",
+                  targets.stream().map(ClassItem.Target::written).toList());
+            }
+            for (ClassItem.Target t : all) {
+              Check heard =
+                  Check.heard(
+                          clock.instant(),
+                          press.by(),
+                          t.written(),
+                          t.entry().fingering(),
+                          press.of(t))
+                      .in(item.piece(), item.kind() == Kind.BARS ? item.what() : "")
+                      .remarked(press.remark());
+              checks.add(tx, s.id(), heard, id, place, press.mark());
+            }
+            asked.settle(tx, s, place, from);
+            classes.setAbsent(tx, id, s.id(), false);
+          }
+          return new Answer(targets, last(tx, id, press.cell()));
+        });
   }
 
   /**
@@ -286,33 +355,42 @@ public class PlayingChecks {
    *
    * @param mark the press that is meant; empty for the last of the cell
    */
-  public Answer undo(Db.Tx tx, long id, Cell cell, String mark, String by) {
-    Placed asked = new Placed(tx, check(tx, id));
-    People.Student s = players.student(tx, cell.studentId());
-    ClassChecks.Item item = asked.item(cell.place());
-    Optional<ClassChecks.Entry> last = last(tx, id, cell);
-    if (last.isPresent() && (mark.isEmpty() || mark.equals(last.get().mark()))) {
-      for (ClassChecks.Entry e : classes.entries(tx, id)) {
-        if (e.mark().equals(last.get().mark()) && e.studentId() == s.id()) {
-          Check c = checks.one(tx, s.id(), e.id()).orElseThrow();
-          checks.add(tx, s.id(), c.takenBack(clock.instant(), by));
-        }
-      }
-    }
-    // what was marked and taken back places nothing any more
-    Optional<Pitch> from = new Placed(tx, asked.check).from(tx, s, cell.place());
-    return new Answer(targets(tx, item, s, from), last(tx, id, cell));
+  public Answer undo(long id, Cell cell, String mark, String by) {
+    return db.inTransaction(
+        tx -> {
+          Placed asked = new Placed(tx, check(tx, id));
+          People.Student s = players.student(tx, cell.studentId());
+          ClassChecks.Item item = asked.item(cell.place());
+          Optional<ClassChecks.Entry> last = last(tx, id, cell);
+          if (last.isPresent() && (mark.isEmpty() || mark.equals(last.get().mark()))) {
+            for (ClassChecks.Entry e : classes.entries(tx, id)) {
+              if (e.mark().equals(last.get().mark()) && e.studentId() == s.id()) {
+                Check c = checks.one(tx, s.id(), e.id()).orElseThrow();
+                checks.add(tx, s.id(), c.takenBack(clock.instant(), by));
+              }
+            }
+          }
+          // what was marked and taken back places nothing any more
+          Optional<Pitch> from = new Placed(tx, asked.check).from(tx, s, cell.place());
+          return new Answer(targets(tx, item, s, from), last(tx, id, cell));
+        });
   }
 
-  public void absent(Db.Tx tx, long id, long studentId, boolean absent) {
-    check(tx, id);
-    classes.setAbsent(tx, id, players.student(tx, studentId).id(), absent);
+  public void absent(long id, long studentId, boolean absent) {
+    db.run(
+        tx -> {
+          check(tx, id);
+          classes.setAbsent(tx, id, players.student(tx, studentId).id(), absent);
+        });
   }
 
   /** Finishes a check, or goes on with it. */
-  public void finish(Db.Tx tx, long id, boolean finished) {
-    check(tx, id);
-    classes.setFinished(tx, id, finished);
+  public void finish(long id, boolean finished) {
+    db.run(
+        tx -> {
+          check(tx, id);
+          classes.setFinished(tx, id, finished);
+        });
   }
 
   private ClassChecks.ClassCheck check(Db.Tx tx, long id) {

@@ -30,6 +30,7 @@ public class Today {
   private static final int FADED = 6;
   private static final int MOST = 1_000;
 
+  private final Db db;
   private final People people;
   private final Shelf shelf;
   private final Learners learners;
@@ -40,6 +41,7 @@ public class Today {
   private final Clock clock;
 
   Today(
+      Db db,
       People people,
       Shelf shelf,
       Learners learners,
@@ -47,6 +49,7 @@ public class Today {
       Assignments assignments,
       PieceDemands demands,
       Clock clock) {
+    this.db = db;
     this.people = people;
     this.shelf = shelf;
     this.learners = learners;
@@ -119,23 +122,31 @@ public class Today {
       Map<People.Student, Say> say,
       List<Faded> faded) {}
 
+  /** How many pieces there are. */
+  public int pieces() {
+    return db.inTransaction(shelf::pieces).size();
+  }
+
   /** All groups, those that meet today first. */
-  public List<OfGroup> groups(Db.Tx tx) {
-    LocalDate today = LocalDate.now(clock);
-    List<OfGroup> groups = new ArrayList<>();
-    for (People.Group g : people.groups(tx)) {
-      groups.add(group(tx, Optional.of(g), people.students(tx, g.id()), today));
-    }
-    List<People.Student> alone =
-        people.students(tx).stream()
-            .filter(s -> people.groupsOf(tx, s.id()).isEmpty())
-            .filter(s -> !shelf.assignmentsOf(tx, s.id()).isEmpty())
-            .toList();
-    if (!alone.isEmpty()) {
-      groups.add(group(tx, Optional.empty(), alone, today));
-    }
-    groups.sort(Comparator.comparing(g -> g.meets().isPresent()));
-    return groups;
+  public List<OfGroup> groups() {
+    return db.inTransaction(
+        tx -> {
+          LocalDate today = LocalDate.now(clock);
+          List<OfGroup> groups = new ArrayList<>();
+          for (People.Group g : people.groups(tx)) {
+            groups.add(group(tx, Optional.of(g), people.students(tx, g.id()), today));
+          }
+          List<People.Student> alone =
+              people.students(tx).stream()
+                  .filter(s -> people.groupsOf(tx, s.id()).isEmpty())
+                  .filter(s -> !shelf.assignmentsOf(tx, s.id()).isEmpty())
+                  .toList();
+          if (!alone.isEmpty()) {
+            groups.add(group(tx, Optional.empty(), alone, today));
+          }
+          groups.sort(Comparator.comparing(g -> g.meets().isPresent()));
+          return groups;
+        });
   }
 
   private OfGroup group(

@@ -26,13 +26,15 @@ import sempre.server.store.Shelf;
  */
 @Component
 public class WayTo {
+  private final Db db;
   private final People people;
   private final Shelf shelf;
   private final Players players;
   private final PieceDemands demands;
   private final Clock clock;
 
-  WayTo(People people, Shelf shelf, Players players, PieceDemands demands, Clock clock) {
+  WayTo(Db db, People people, Shelf shelf, Players players, PieceDemands demands, Clock clock) {
+    this.db = db;
     this.people = people;
     this.shelf = shelf;
     this.players = players;
@@ -56,48 +58,55 @@ public class WayTo {
    *
    * @param by the day on which the piece shall be begun; not in the past
    */
-  public Way of(Db.Tx tx, long studentId, long pieceId, LocalDate by) {
-    LocalDate today = LocalDate.now(clock);
-    if (by.isBefore(today)) {
-      throw new Refusal("way.past");
-    }
-    People.Student s = players.student(tx, studentId);
-    Standing standing = players.standing(tx, studentId);
-    Player player = players.player(tx, s, standing);
-    PieceDemands.Reads reads = demands.reads(tx, s);
-    Shelf.Piece goal = players.piece(tx, pieceId);
-    Demand asked =
-        demands
-            .of(tx, s, player, goal, reads)
-            .orElseThrow(() -> new NotThere("gone.no-part", "student", s.name()));
-    List<Shelf.Piece> pieces = new ArrayList<>();
-    List<Demand> exercises = new ArrayList<>();
-    for (Shelf.Piece p : shelf.pieces(tx)) {
-      try {
-        Optional<Demand> d = demands.of(tx, s, player, p, reads);
-        if (p.id() != pieceId && d.isPresent()) {
-          pieces.add(p);
-          exercises.add(d.get());
-        }
-      } catch (OddPiece e) {
-        // no step on the way
-      }
-    }
-    BitSet has = standing.has();
-    List<Integer> order = player.setup().instrument().order().stream().map(Pitch::midi).toList();
-    List<NextSteps.Step> way = NextSteps.wayTo(has, asked, exercises, order);
-    List<LocalDate> days = lessons(tx, studentId).spread(today, by, way.size());
-    List<Step> steps = new ArrayList<>();
-    for (NextSteps.Step step : way) {
-      has.set(step.midi());
-      steps.add(
-          new Step(
-              days.get(steps.size()),
-              written(player, step.midi()),
-              step.part().stream().mapToObj(pieces::get).findFirst()));
-    }
-    return new Way(
-        goal, asked, steps, asked.lacking(has).stream().mapToObj(m -> written(player, m)).toList());
+  public Way of(long studentId, long pieceId, LocalDate by) {
+    return db.inTransaction(
+        tx -> {
+          LocalDate today = LocalDate.now(clock);
+          if (by.isBefore(today)) {
+            throw new Refusal("way.past");
+          }
+          People.Student s = players.student(tx, studentId);
+          Standing standing = players.standing(tx, studentId);
+          Player player = players.player(tx, s, standing);
+          PieceDemands.Reads reads = demands.reads(tx, s);
+          Shelf.Piece goal = players.piece(tx, pieceId);
+          Demand asked =
+              demands
+                  .of(tx, s, player, goal, reads)
+                  .orElseThrow(() -> new NotThere("gone.no-part", "student", s.name()));
+          List<Shelf.Piece> pieces = new ArrayList<>();
+          List<Demand> exercises = new ArrayList<>();
+          for (Shelf.Piece p : shelf.pieces(tx)) {
+            try {
+              Optional<Demand> d = demands.of(tx, s, player, p, reads);
+              if (p.id() != pieceId && d.isPresent()) {
+                pieces.add(p);
+                exercises.add(d.get());
+              }
+            } catch (OddPiece e) {
+              // no step on the way
+            }
+          }
+          BitSet has = standing.has();
+          List<Integer> order =
+              player.setup().instrument().order().stream().map(Pitch::midi).toList();
+          List<NextSteps.Step> way = NextSteps.wayTo(has, asked, exercises, order);
+          List<LocalDate> days = lessons(tx, studentId).spread(today, by, way.size());
+          List<Step> steps = new ArrayList<>();
+          for (NextSteps.Step step : way) {
+            has.set(step.midi());
+            steps.add(
+                new Step(
+                    days.get(steps.size()),
+                    written(player, step.midi()),
+                    step.part().stream().mapToObj(pieces::get).findFirst()));
+          }
+          return new Way(
+              goal,
+              asked,
+              steps,
+              asked.lacking(has).stream().mapToObj(m -> written(player, m)).toList());
+        });
   }
 
   /** The days on which any of a student's groups meets. */

@@ -28,6 +28,7 @@ public class WhoCanPlay {
   private static final int BLOCKS = 6;
   private static final int MOST = 1_000;
 
+  private final Db db;
   private final People people;
   private final Shelf shelf;
   private final PieceDemands demands;
@@ -37,6 +38,7 @@ public class WhoCanPlay {
   private final Memo<Row> memo;
 
   WhoCanPlay(
+      Db db,
       People people,
       Shelf shelf,
       PieceDemands demands,
@@ -44,6 +46,7 @@ public class WhoCanPlay {
       Learners learners,
       Assignments assignments,
       Clock clock) {
+    this.db = db;
     this.people = people;
     this.shelf = shelf;
     this.demands = demands;
@@ -89,30 +92,33 @@ public class WhoCanPlay {
       Optional<NextSteps.GroupNext> next) {}
 
   /** How everyone of a group stands to each piece. */
-  public Table table(Db.Tx tx, long groupId, Which which) {
-    People.Group g = people.group(tx, groupId).orElseThrow(() -> new NotThere("gone.group"));
-    List<Shelf.Piece> pieces =
-        which == Which.SHELF
-            ? shelf.pieces(tx)
-            : assignments.pieces(
-                tx, assignments.ofGroup(tx, groupId, people.students(tx, groupId)));
-    List<Row> rows = new ArrayList<>();
-    for (Learners.Known k : learners.ofGroup(tx, groupId)) {
-      rows.add(
-          memo.of(
-              tx,
-              k.student().id(),
-              List.of(groupId, which),
-              () -> row(tx, k, g.stage(), pieces, which)));
-    }
-    return new Table(
-        g,
-        pieces,
-        rows,
-        GroupSounds.of(rows.stream().map(Row::learner).toList()).blocking(BLOCKS),
-        NextSteps.forGroup(
-            rows.stream().map(r -> r.cells().stream().map(Cell::cell).toList()).toList(),
-            pieces.size()));
+  public Table table(long groupId, Which which) {
+    return db.inTransaction(
+        tx -> {
+          People.Group g = people.group(tx, groupId).orElseThrow(() -> new NotThere("gone.group"));
+          List<Shelf.Piece> pieces =
+              which == Which.SHELF
+                  ? shelf.pieces(tx)
+                  : assignments.pieces(
+                      tx, assignments.ofGroup(tx, groupId, people.students(tx, groupId)));
+          List<Row> rows = new ArrayList<>();
+          for (Learners.Known k : learners.ofGroup(tx, groupId)) {
+            rows.add(
+                memo.of(
+                    tx,
+                    k.student().id(),
+                    List.of(groupId, which),
+                    () -> row(tx, k, g.stage(), pieces, which)));
+          }
+          return new Table(
+              g,
+              pieces,
+              rows,
+              GroupSounds.of(rows.stream().map(Row::learner).toList()).blocking(BLOCKS),
+              NextSteps.forGroup(
+                  rows.stream().map(r -> r.cells().stream().map(Cell::cell).toList()).toList(),
+                  pieces.size()));
+        });
   }
 
   /** One row, from what the pieces ask of the student's set-up. */
@@ -157,23 +163,27 @@ public class WhoCanPlay {
       List<HardMove> hard,
       List<Worth> worth) {}
 
-  public Why why(Db.Tx tx, long studentId, long pieceId, long groupId, Which which) {
-    Stands.Loaded l = stands.load(tx, studentId, pieceId);
-    Stage stage = people.group(tx, groupId).map(g -> g.stage()).orElse(Stage.SCHOOL);
-    Optional<Shelf.Assignment> given =
-        which == Which.SHELF
-            ? Optional.empty()
-            : Optional.ofNullable(
-                Assignments.byPiece(assignments.of(tx, l.student())).get(pieceId));
-    Line line = given.map(a -> Assignments.line(a, l.page())).orElse(l.page().line());
-    Demand d = Demand.of(line, l.player().knowing(Optional.empty()));
-    Map<List<Object>, HardMove> hard = new LinkedHashMap<>();
-    d.tooHard(stage).forEach(m -> hard.putIfAbsent(List.of(m.from().pitch(), m.to().pitch()), m));
-    return new Why(
-        l,
-        Readiness.of(line, l.player(), l.standing()),
-        d,
-        List.copyOf(hard.values()),
-        Worth.of(line, l.player()));
+  public Why why(long studentId, long pieceId, long groupId, Which which) {
+    return db.inTransaction(
+        tx -> {
+          Stands.Loaded l = stands.load(tx, studentId, pieceId);
+          Stage stage = people.group(tx, groupId).map(g -> g.stage()).orElse(Stage.SCHOOL);
+          Optional<Shelf.Assignment> given =
+              which == Which.SHELF
+                  ? Optional.empty()
+                  : Optional.ofNullable(
+                      Assignments.byPiece(assignments.of(tx, l.student())).get(pieceId));
+          Line line = given.map(a -> Assignments.line(a, l.page())).orElse(l.page().line());
+          Demand d = Demand.of(line, l.player().knowing(Optional.empty()));
+          Map<List<Object>, HardMove> hard = new LinkedHashMap<>();
+          d.tooHard(stage)
+              .forEach(m -> hard.putIfAbsent(List.of(m.from().pitch(), m.to().pitch()), m));
+          return new Why(
+              l,
+              Readiness.of(line, l.player(), l.standing()),
+              d,
+              List.copyOf(hard.values()),
+              Worth.of(line, l.player()));
+        });
   }
 }

@@ -17,6 +17,7 @@ import java.util.OptionalLong;
 import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.locks.ReentrantLock;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import javax.sql.DataSource;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -158,6 +159,15 @@ public class Db {
         }
       }
     }
+  }
+
+  /** The same for work that gives nothing back. */
+  public void run(Consumer<Tx> work) {
+    inTransaction(
+        tx -> {
+          work.accept(tx);
+          return true;
+        });
   }
 
   private <T> T once(Function<Tx, T> work) {

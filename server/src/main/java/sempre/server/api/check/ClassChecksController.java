@@ -6,7 +6,6 @@ import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.Clock;
-import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -32,7 +31,6 @@ import sempre.server.app.PlayingChecks;
 import sempre.server.store.ClassChecks;
 import sempre.server.store.ClassChecks.Cell;
 import sempre.server.store.ClassChecks.Kind;
-import sempre.server.store.Db;
 
 /** A playing check of a whole group, student by student or note by note. */
 @RestController
@@ -44,15 +42,11 @@ class ClassChecksController {
   /** So many notes are named one by one. */
   private static final int NAMED = 4;
 
-  private final Db db;
   private final PlayingChecks checks;
-  private final CheckLists lists;
   private final Clock clock;
 
-  ClassChecksController(Db db, PlayingChecks checks, CheckLists lists, Clock clock) {
-    this.db = db;
+  ClassChecksController(PlayingChecks checks, Clock clock) {
     this.checks = checks;
-    this.lists = lists;
     this.clock = clock;
   }
 
@@ -136,21 +130,19 @@ class ClassChecksController {
 
   @GetMapping("/groups/{groupId}/checks")
   List<CheckViews.ClassCheckRef> of(@PathVariable long groupId) {
-    return db.inTransaction(tx -> lists.of(tx, groupId));
+    return checks.of(groupId).stream().map(c -> CheckWords.ref(c, clock)).toList();
   }
 
   /** The checks of all groups that were begun and not finished. */
   @GetMapping("/checks/open")
   List<CheckViews.ClassCheckRef> open() {
-    return db.inTransaction(lists::open);
+    return checks.open().stream().map(c -> CheckWords.ref(c, clock)).toList();
   }
 
   /** Sounds that the group's next parts need and that most players lack or have shakily. */
   @GetMapping("/groups/{groupId}/checks/suggested")
   List<CheckViews.SuggestedView> suggested(@PathVariable long groupId) {
-    return db.inTransaction(tx -> checks.suggested(tx, groupId)).stream()
-        .map(ClassChecksController::suggested)
-        .toList();
+    return checks.suggested(groupId).stream().map(ClassChecksController::suggested).toList();
   }
 
   private static CheckViews.SuggestedView suggested(GroupSounds.Sound s) {
@@ -165,9 +157,7 @@ class ClassChecksController {
   /** What each student would be asked, on the own page; nothing is kept. */
   @PostMapping("/groups/{groupId}/checks/look")
   List<CheckViews.AskedRow> look(@PathVariable long groupId, @Valid @RequestBody CheckBody body) {
-    return db
-        .inTransaction(tx -> checks.look(tx, groupId, checks.items(tx, body.questions())))
-        .stream()
+    return checks.look(groupId, body.questions()).stream()
         .map(
             a ->
                 new CheckViews.AskedRow(
@@ -193,14 +183,12 @@ class ClassChecksController {
 
   @PostMapping("/groups/{groupId}/checks")
   Refs.Id begin(@PathVariable long groupId, @Valid @RequestBody CheckBody body) {
-    return new Refs.Id(
-        db.<Long>inTransaction(
-            tx -> checks.begin(tx, groupId, checks.items(tx, body.questions()), body.shown())));
+    return new Refs.Id(checks.begin(groupId, body.questions(), body.shown()));
   }
 
   @GetMapping("/checks/{id}")
   CheckViews.ClassCheckView check(@PathVariable long id) {
-    return db.inTransaction(tx -> view(tx, checks.sheet(tx, id)));
+    return view(checks.sheet(id));
   }
 
   /**
@@ -209,40 +197,28 @@ class ClassChecksController {
    */
   @PostMapping("/checks/{id}/grades")
   CheckViews.ClassCell grade(@PathVariable long id, @Valid @RequestBody GradeBody b) {
-    return cell(db.inTransaction(tx -> checks.grade(tx, id, b.press())));
+    return cell(checks.grade(id, b.press()));
   }
 
   /** Takes the last grade of a cell back, by further entries; an earlier one stands again. */
   @PostMapping("/checks/{id}/undo")
   CheckViews.ClassCell undo(@PathVariable long id, @Valid @RequestBody CellBody b) {
     return cell(
-        db.inTransaction(
-            tx ->
-                checks.undo(
-                    tx,
-                    id,
-                    new Cell(b.studentId(), b.item()),
-                    Objects.toString(b.mark(), ""),
-                    WhoMarks.by())));
+        checks.undo(
+            id, new Cell(b.studentId(), b.item()), Objects.toString(b.mark(), ""), WhoMarks.by()));
   }
 
   @PostMapping("/checks/{id}/absent")
   Refs.Id absent(@PathVariable long id, @Valid @RequestBody AbsentBody b) {
-    return db.inTransaction(
-        tx -> {
-          checks.absent(tx, id, b.studentId(), b.absent());
-          return new Refs.Id(id);
-        });
+    checks.absent(id, b.studentId(), b.absent());
+    return new Refs.Id(id);
   }
 
   /** Finishes a check, or goes on with it. */
   @PostMapping("/checks/{id}/finish")
   Refs.Id finish(@PathVariable long id, @RequestBody boolean finished) {
-    return db.inTransaction(
-        tx -> {
-          checks.finish(tx, id, finished);
-          return new Refs.Id(id);
-        });
+    checks.finish(id, finished);
+    return new Refs.Id(id);
   }
 
   /** A few notes by name, a scale by its ends, anything else by how many notes it has. */
@@ -275,14 +251,14 @@ class ClassChecksController {
         a.last().map(ClassChecks.Entry::mark).orElse(""));
   }
 
-  private CheckViews.ClassCheckView view(Db.Tx tx, PlayingChecks.Sheet sheet) {
+  private CheckViews.ClassCheckView view(PlayingChecks.Sheet sheet) {
+    PlayingChecks.Listed c = sheet.check();
     return new CheckViews.ClassCheckView(
-        sheet.check().id(),
-        sheet.group().id(),
-        sheet.group().name(),
-        Speech.words()
-            .ago(sheet.check().made().atZone(clock.getZone()).toLocalDate(), LocalDate.now(clock)),
-        lists.asked(tx, sheet.items()),
+        c.check().id(),
+        c.group().id(),
+        c.group().name(),
+        CheckWords.when(c, clock),
+        CheckWords.asked(c.asked()),
         sheet.rows().stream()
             .map(
                 r ->
@@ -292,6 +268,6 @@ class ClassChecksController {
                         r.absent(),
                         r.answers().stream().map(ClassChecksController::cell).toList()))
             .toList(),
-        sheet.check().finished());
+        c.check().finished());
   }
 }

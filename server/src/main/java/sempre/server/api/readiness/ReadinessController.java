@@ -67,8 +67,7 @@ class ReadinessController {
   @GetMapping("/groups/{id}/readiness")
   ReadinessViews.MatrixView matrix(
       @PathVariable long id, @RequestParam(defaultValue = "assigned") String what) {
-    WhoCanPlay.Table table = db.inTransaction(tx -> who.table(tx, id, which(what)));
-    return view(table);
+    return view(who.table(id, which(what)));
   }
 
   private static ReadinessViews.MatrixView view(WhoCanPlay.Table t) {
@@ -119,8 +118,7 @@ class ReadinessController {
       @PathVariable long pieceId,
       @RequestParam(defaultValue = "0") long groupId,
       @RequestParam(defaultValue = "shelf") String what) {
-    WhoCanPlay.Why why =
-        db.inTransaction(tx -> who.why(tx, studentId, pieceId, groupId, which(what)));
+    WhoCanPlay.Why why = who.why(studentId, pieceId, groupId, which(what));
     Part part = why.part().page().reading().part();
     return new ReadinessViews.CellView(
         Refs.StudentRef.of(why.part().student()),
@@ -178,7 +176,7 @@ class ReadinessController {
   @GetMapping("/students/{studentId}/way/{pieceId}")
   ReadinessViews.WayToView way(
       @PathVariable long studentId, @PathVariable long pieceId, @RequestParam LocalDate by) {
-    WayTo.Way way = db.inTransaction(tx -> ways.of(tx, studentId, pieceId, by));
+    WayTo.Way way = ways.of(studentId, pieceId, by);
     LocalDate today = LocalDate.now(clock);
     return new ReadinessViews.WayToView(
         Refs.PieceRef.of(way.goal()),

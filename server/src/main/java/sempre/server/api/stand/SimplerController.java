@@ -3,13 +3,10 @@ package sempre.server.api.stand;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -20,43 +17,29 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import sempre.core.Refusal;
 import sempre.core.instrument.Stage;
-import sempre.core.learning.Matrix;
 import sempre.core.pitch.Pitch;
 import sempre.core.pitch.Transposition;
-import sempre.core.planning.Player;
+import sempre.core.score.Line;
 import sempre.core.score.Note;
-import sempre.core.score.Part;
-import sempre.core.score.Texture;
 import sempre.core.teaching.SimplerPart;
+import sempre.formats.musicxml.MusicXmlFile;
 import sempre.formats.musicxml.PlayerPage;
 import sempre.server.api.Errors;
 import sempre.server.api.Refs;
 import sempre.server.api.Speech;
 import sempre.server.app.Library;
-import sempre.server.app.NotThere;
-import sempre.server.app.OddPiece;
-import sempre.server.app.Players;
-import sempre.server.store.Db;
-import sempre.server.store.People;
-import sempre.server.store.Shelf;
-import sempre.server.store.Simpler;
+import sempre.server.app.Simplifying;
+import sempre.words.Words;
 
 /** Parts for those who are not there yet: made from the written one, seen beside it, kept. */
 @RestController
 @RequestMapping("/api")
-public class SimplerController {
-  private final Db db;
-  private final People people;
-  private final Players players;
-  private final Simpler simpler;
+class SimplerController {
+  private final Simplifying simplifying;
 
-  public SimplerController(Db db, People people, Players players, Simpler simpler) {
-    this.db = db;
-    this.people = people;
-    this.players = players;
-    this.simpler = simpler;
+  SimplerController(Simplifying simplifying) {
+    this.simplifying = simplifying;
   }
 
   /**
@@ -64,311 +47,175 @@ public class SimplerController {
    *
    * @param becomes the note that is played in its place, or empty for a rest
    */
-  public record Decided(@NotNull String noteId, @NotNull String becomes) {}
+  record Decided(@NotNull String noteId, @NotNull String becomes) {}
 
   /**
    * The decisions so far.
    *
    * @param about the note of which one wants to know what else there is, or empty
    */
-  public record DecidedBody(@NotNull List<@Valid Decided> decided, @NotNull String about) {}
+  record DecidedBody(@NotNull List<@Valid Decided> decided, @NotNull String about) {
+    private Map<String, Optional<Pitch>> byNote() {
+      Map<String, Optional<Pitch>> all = new LinkedHashMap<>();
+      for (Decided d : decided) {
+        all.put(
+            d.noteId(),
+            d.becomes().isEmpty() ? Optional.empty() : Optional.of(Pitch.parse(d.becomes())));
+      }
+      return all;
+    }
+  }
 
   /**
    * Who gets one.
    *
    * @param below a stage: all who lack a note of the part that players of that stage have
    */
-  public record BelowBody(@NotNull(message = "ask.stage") Stage below) {}
-
-  /** A written part with its player and all that sounds around it. */
-  private record Loaded(
-      People.Student student,
-      Shelf.Piece piece,
-      Players.Page page,
-      Player player,
-      SimplerPart.Setting setting) {
-    List<Note> notes() {
-      return page.line().notes();
-    }
-
-    Part part() {
-      return page.reading().part();
-    }
-  }
+  record BelowBody(@NotNull(message = "ask.stage") Stage below) {}
 
   /** The simpler part that is kept, else the one that is proposed. */
   @GetMapping("/stand/{studentId}/{pieceId}/simpler")
-  public StandViews.SimplerView simpler(@PathVariable long studentId, @PathVariable long pieceId) {
-    return db.inTransaction(
-        tx -> {
-          Loaded l = load(tx, studentId, pieceId);
-          Optional<Simpler.Kept> kept = l.page().simpler();
-          return view(l, kept.map(k -> decided(k, l)).orElse(Map.of()), "", kept.isPresent());
-        });
+  StandViews.SimplerView simpler(@PathVariable long studentId, @PathVariable long pieceId) {
+    return view(simplifying.proposed(studentId, pieceId), "");
   }
 
   /** What the part becomes with these decisions; nothing is kept. */
   @PostMapping("/stand/{studentId}/{pieceId}/simpler")
-  public StandViews.SimplerView look(
+  StandViews.SimplerView look(
       @PathVariable long studentId, @PathVariable long pieceId, @Valid @RequestBody DecidedBody b) {
-    return db.inTransaction(
-        tx -> {
-          Loaded l = load(tx, studentId, pieceId);
-          return view(l, decided(b, l), b.about(), l.page().simpler().isPresent());
-        });
+    return view(simplifying.with(studentId, pieceId, b.byNote()), b.about());
   }
 
   /** Keeps it: from now on the student plays it, until the teacher takes it back. */
   @PutMapping("/stand/{studentId}/{pieceId}/simpler")
-  public StandViews.SimplerView keep(
+  StandViews.SimplerView keep(
       @PathVariable long studentId, @PathVariable long pieceId, @Valid @RequestBody DecidedBody b) {
-    return db.inTransaction(
-        tx -> {
-          Loaded l = load(tx, studentId, pieceId);
-          Map<String, Optional<Pitch>> decided = decided(b, l);
-          keep(tx, l, SimplerPart.of(l.setting(), decided));
-          return view(l, decided, b.about(), true);
-        });
+    return view(simplifying.keep(studentId, pieceId, b.byNote()), b.about());
   }
 
   @DeleteMapping("/stand/{studentId}/{pieceId}/simpler")
-  public Refs.Id asWritten(@PathVariable long studentId, @PathVariable long pieceId) {
-    db.inTransaction(tx -> simpler.forget(tx, studentId, pieceId));
+  Refs.Id asWritten(@PathVariable long studentId, @PathVariable long pieceId) {
+    simplifying.forget(studentId, pieceId);
     return new Refs.Id(pieceId);
   }
 
   /** How everyone in a group stands to a piece: who plays a simpler part, and who might. */
   @GetMapping("/groups/{groupId}/simpler/{pieceId}")
-  public List<StandViews.SimplerRow> rows(@PathVariable long groupId, @PathVariable long pieceId) {
-    return db.inTransaction(
-        tx -> {
-          List<StandViews.SimplerRow> rows = new ArrayList<>();
-          Map<People.Student, String> odd = new LinkedHashMap<>();
-          for (Loaded l : group(tx, groupId, pieceId, odd)) {
-            try {
-              rows.add(OddPiece.guard(l.piece(), l.student(), () -> row(l)));
-            } catch (OddPiece e) {
-              odd.put(l.student(), Errors.sentence(e));
-            }
-          }
-          odd.forEach(
-              (s, why) ->
-                  rows.add(
-                      new StandViews.SimplerRow(Refs.StudentRef.of(s), false, List.of(), why)));
-          return rows;
-        });
+  List<StandViews.SimplerRow> rows(@PathVariable long groupId, @PathVariable long pieceId) {
+    return simplifying.rows(groupId, pieceId).stream().map(SimplerController::row).toList();
   }
 
   /** Makes and keeps one for everybody below a stage; those who have one keep theirs. */
   @PostMapping("/groups/{groupId}/simpler/{pieceId}")
-  public List<StandViews.SimplerRow> below(
+  List<StandViews.SimplerRow> below(
       @PathVariable long groupId, @PathVariable long pieceId, @Valid @RequestBody BelowBody b) {
-    Stage stage = b.below();
-    return db.inTransaction(
-        tx -> {
-          List<StandViews.SimplerRow> made = new ArrayList<>();
-          for (Loaded l : group(tx, groupId, pieceId, new LinkedHashMap<>())) {
-            if (below(l, stage) && l.page().simpler().isEmpty()) {
-              SimplerPart p = SimplerPart.of(l.setting(), Map.of());
-              if (!p.changes().isEmpty()) {
-                keep(tx, l, p);
-                load(tx, l.student(), l.piece()).ifPresent(now -> made.add(row(now)));
-              }
-            }
-          }
-          return made;
-        });
+    return simplifying.below(groupId, pieceId, b.below()).stream()
+        .map(SimplerController::row)
+        .toList();
   }
 
-  /** Whether a player lacks a note of the part that players of a stage have. */
-  private static boolean below(Loaded l, Stage stage) {
-    var range = l.player().setup().instrument().compass(l.player().setup().options()).of(stage);
-    return l.notes().stream()
-        .map(Note::pitch)
-        .anyMatch(p -> range.has(p) && !l.setting().has().test(p));
+  private static StandViews.SimplerRow row(Simplifying.Row r) {
+    return r.version()
+        .map(v -> row(v))
+        .orElseGet(
+            () ->
+                new StandViews.SimplerRow(
+                    Refs.StudentRef.of(r.student()),
+                    false,
+                    List.of(),
+                    r.odd().map(Errors::sentence).orElse("")));
   }
 
-  private List<Loaded> group(
-      Db.Tx tx, long groupId, long pieceId, Map<People.Student, String> odd) {
-    people.group(tx, groupId).orElseThrow(() -> new NotThere("gone.group"));
-    Shelf.Piece piece = players.piece(tx, pieceId);
-    List<Loaded> all = new ArrayList<>();
-    for (People.Student s : people.students(tx, groupId)) {
-      try {
-        load(tx, s, piece).ifPresent(all::add);
-      } catch (OddPiece e) {
-        odd.put(s, Errors.sentence(e));
-      }
-    }
-    return all;
-  }
-
-  private StandViews.SimplerRow row(Loaded l) {
-    Optional<Simpler.Kept> kept = l.page().simpler();
-    SimplerPart p = SimplerPart.of(l.setting(), kept.map(k -> decided(k, l)).orElse(Map.of()));
-    Set<Pitch> lacking = lacking(l);
+  private static StandViews.SimplerRow row(Simplifying.Version v) {
+    boolean lacks = !v.written().lacking().isEmpty();
     return new StandViews.SimplerRow(
-        Refs.StudentRef.of(l.student()),
-        kept.isPresent(),
-        Refs.NoteName.of(lacking),
-        kept.isPresent() && lacking.isEmpty()
-            ? Speech.words().say("simpler.not-needed")
-            : lacking.isEmpty()
-                ? Speech.words().say("simpler.as-written")
-                : Speech.words().teaching().summary(p, l.notes().size()));
+        Refs.StudentRef.of(v.written().student()),
+        v.kept(),
+        Refs.NoteName.of(v.written().lacking()),
+        lacks
+            ? Speech.words().teaching().summary(v.part(), v.written().notes().size())
+            : Speech.words().say(v.kept() ? "simpler.not-needed" : "simpler.as-written"));
   }
 
-  private static Set<Pitch> lacking(Loaded l) {
-    return l.notes().stream()
-        .map(Note::pitch)
-        .filter(p -> !l.setting().has().test(p))
-        .collect(Collectors.toCollection(LinkedHashSet::new));
-  }
-
-  private Loaded load(Db.Tx tx, long studentId, long pieceId) {
-    return load(tx, players.student(tx, studentId), players.piece(tx, pieceId))
-        .orElseThrow(() -> new NotThere("gone.no-notes-simpler"));
-  }
-
-  private Optional<Loaded> load(Db.Tx tx, People.Student s, Shelf.Piece piece) {
-    Optional<Players.Page> page = players.written(tx, s, piece);
-    if (page.isEmpty()) {
-      return Optional.empty();
-    }
-    var standing = players.standing(tx, s.id());
-    Player player = players.player(tx, s, standing);
-    var has = Matrix.Row.of(standing, Stage.ADVANCED).has();
-    Part part = page.get().reading().part();
-    return Optional.of(
-        new Loaded(
-            s,
-            piece,
-            page.get(),
-            player,
-            new SimplerPart.Setting(
-                part,
-                page.get().line(),
-                p -> player.usual(p).isPresent() && has.get(p.midi()),
-                Texture.of(page.get().music().score(), piece.pages()))));
-  }
-
-  /** A kept part as decisions for every note. */
-  private static Map<String, Optional<Pitch>> decided(Simpler.Kept kept, Loaded l) {
-    Map<String, Optional<Pitch>> all = new LinkedHashMap<>();
-    for (Note n : l.notes()) {
-      Optional<Transposition> move = kept.changes().get(n.id());
-      all.put(
-          n.id(),
-          move == null
-              ? Optional.of(n.pitch())
-              : move.map(m -> n.pitch().plus(m.letters(), m.semitones())));
-    }
-    return all;
-  }
-
-  private static Map<String, Optional<Pitch>> decided(DecidedBody body, Loaded l) {
-    Set<String> there = l.notes().stream().map(Note::id).collect(Collectors.toSet());
-    Map<String, Optional<Pitch>> all = new LinkedHashMap<>();
-    for (Decided d : body.decided()) {
-      if (!there.contains(d.noteId())) {
-        throw new Refusal("gone.note");
-      }
-      Optional<Pitch> p =
-          d.becomes().isEmpty() ? Optional.empty() : Optional.of(Pitch.parse(d.becomes()));
-      if (p.isPresent() && l.player().setup().ways(p.get()).isEmpty()) {
-        throw new Refusal("error.no-such-note", "note", p.get());
-      }
-      all.put(d.noteId(), p);
-    }
-    return all;
-  }
-
-  private void keep(Db.Tx tx, Loaded l, SimplerPart part) {
-    simpler.keep(tx, l.student().id(), l.piece().id(), kept(l, part));
-  }
-
-  private static Simpler.Kept kept(Loaded l, SimplerPart part) {
-    return new Simpler.Kept(l.page().reading().source(), part.moves());
-  }
-
-  private StandViews.SimplerView view(
-      Loaded l, Map<String, Optional<Pitch>> decided, String about, boolean kept) {
-    SimplerPart part = SimplerPart.of(l.setting(), decided);
-    Map<String, SimplerPart.Change> changes =
-        part.changes().stream().collect(Collectors.toMap(c -> c.note().id(), Function.identity()));
-    Transposition sounds = l.part().transposition();
-    List<StandViews.SimplerNote> notes = new ArrayList<>();
-    for (Note n : l.notes()) {
-      SimplerPart.Change c = changes.get(n.id());
-      notes.add(
-          new StandViews.SimplerNote(
-              n.id(),
-              l.part().bars().get(n.bar()).number(),
-              Refs.NoteName.of(n.pitch()),
-              c == null ? n.pitch().toString() : c.becomes().map(Pitch::toString).orElse(""),
-              c == null ? Speech.words().note(n.pitch()) : shown(c.becomes()),
-              l.setting().has().test(n.pitch()),
-              c == null ? SimplerPart.How.AS_WRITTEN : c.how(),
-              c == null ? "" : Speech.words().teaching().simpler(c),
-              l.page().line().begins(n),
-              l.page().line().lasts(n),
-              sounds.sounding(n.pitch()).midi(),
-              c == null
-                  ? sounds.sounding(n.pitch()).midi()
-                  : c.becomes().map(p -> sounds.sounding(p).midi()).orElse(0)));
-    }
-    Part p = l.part();
-    byte[] xml =
-        PlayerPage.both(
-            l.page().music().file(),
-            Library.changed(l.page().music().file(), kept(l, part)),
-            l.page().reading().source(),
-            l.page().reading().move(),
-            l.player().setup().instrument().clef(),
-            List.of(Speech.say("staff.written"), Speech.say("staff.simpler")));
-    boolean harmony =
-        l.notes().stream()
-            .anyMatch(
-                n -> l.setting().texture().chordAt(n.onset(), p.bars().get(n.bar())).isPresent());
+  private static StandViews.SimplerView view(Simplifying.Version v, String about) {
+    Simplifying.Written w = v.written();
     return new StandViews.SimplerView(
-        Refs.StudentRef.of(l.student()),
-        Refs.PieceRef.of(l.piece()),
-        kept,
-        Speech.words().teaching().summary(part, l.notes().size()),
-        part.measure(),
-        harmony,
-        notes,
-        decided.entrySet().stream()
-            .map(
-                e ->
-                    new StandViews.DecidedView(
-                        e.getKey(), e.getValue().map(Pitch::toString).orElse("")))
+        Refs.StudentRef.of(w.student()),
+        Refs.PieceRef.of(w.piece()),
+        v.kept(),
+        Speech.words().teaching().summary(v.part(), w.notes().size()),
+        v.part().measure(),
+        w.notes().stream()
+            .anyMatch(
+                n ->
+                    w.setting()
+                        .texture()
+                        .chordAt(n.onset(), w.part().bars().get(n.bar()))
+                        .isPresent()),
+        notes(v),
+        v.decided().entrySet().stream()
+            .map(e -> new StandViews.DecidedView(e.getKey(), written(e.getValue())))
             .toList(),
         about,
-        l.notes().stream()
-            .filter(n -> n.id().equals(about))
-            .findFirst()
-            .map(n -> options(n, l, decided))
-            .orElse(List.of()),
-        new String(xml, StandardCharsets.UTF_8));
+        v.options(about).entrySet().stream().map(e -> option(e.getKey(), e.getValue(), w)).toList(),
+        new String(bothStaves(v), StandardCharsets.UTF_8));
   }
 
-  /** What else may be done to a note, with what the whole part costs then. */
-  private static List<StandViews.SimplerOption> options(
-      Note n, Loaded l, Map<String, Optional<Pitch>> decided) {
-    List<StandViews.SimplerOption> options = new ArrayList<>();
-    for (SimplerPart.Option o : SimplerPart.all(n, l.setting())) {
-      Map<String, Optional<Pitch>> with = new LinkedHashMap<>(decided);
-      with.put(n.id(), o.becomes());
-      options.add(
-          new StandViews.SimplerOption(
-              o.becomes().map(Pitch::toString).orElse(""),
-              shown(o.becomes()),
-              o.how(),
-              o.becomes().map(p -> l.setting().has().test(p)).orElse(true),
-              SimplerPart.of(l.setting(), with).measure()));
-    }
-    return options;
+  private static byte[] bothStaves(Simplifying.Version v) {
+    Simplifying.Written w = v.written();
+    MusicXmlFile file = w.page().music().file();
+    return PlayerPage.both(
+        file,
+        Library.changed(file, w.kept(v.part())),
+        w.page().reading().source(),
+        w.page().reading().move(),
+        w.player().setup().instrument().clef(),
+        List.of(Speech.say("staff.written"), Speech.say("staff.simpler")));
+  }
+
+  private static List<StandViews.SimplerNote> notes(Simplifying.Version v) {
+    Map<String, SimplerPart.Change> changes =
+        v.part().changes().stream()
+            .collect(Collectors.toMap(c -> c.note().id(), Function.identity()));
+    return v.written().notes().stream()
+        .map(n -> note(n, Optional.ofNullable(changes.get(n.id())), v.written()))
+        .toList();
+  }
+
+  private static StandViews.SimplerNote note(
+      Note n, Optional<SimplerPart.Change> change, Simplifying.Written w) {
+    Words words = Speech.words();
+    Line line = w.page().line();
+    Transposition sounds = w.part().transposition();
+    Optional<Pitch> becomes =
+        change.map(SimplerPart.Change::becomes).orElse(Optional.of(n.pitch()));
+    return new StandViews.SimplerNote(
+        n.id(),
+        w.part().bars().get(n.bar()).number(),
+        Refs.NoteName.of(n.pitch()),
+        written(becomes),
+        shown(becomes),
+        w.setting().has().test(n.pitch()),
+        change.map(SimplerPart.Change::how).orElse(SimplerPart.How.AS_WRITTEN),
+        change.map(words.teaching()::simpler).orElse(""),
+        line.begins(n),
+        line.lasts(n),
+        sounds.sounding(n.pitch()).midi(),
+        becomes.map(p -> sounds.sounding(p).midi()).orElse(0));
+  }
+
+  private static StandViews.SimplerOption option(
+      SimplerPart.Option o, double measure, Simplifying.Written w) {
+    return new StandViews.SimplerOption(
+        written(o.becomes()),
+        shown(o.becomes()),
+        o.how(),
+        o.becomes().map(p -> w.setting().has().test(p)).orElse(true),
+        measure);
+  }
+
+  private static String written(Optional<Pitch> p) {
+    return p.map(Pitch::toString).orElse("");
   }
 
   private static String shown(Optional<Pitch> p) {

@@ -12,11 +12,11 @@ import sempre.server.api.Errors;
 import sempre.server.api.Refs;
 import sempre.server.api.Refs.Ready;
 import sempre.server.api.Speech;
-import sempre.server.api.check.CheckLists;
 import sempre.server.api.check.CheckViews;
+import sempre.server.api.check.CheckWords;
 import sempre.server.app.Notices;
+import sempre.server.app.PlayingChecks;
 import sempre.server.app.Today;
-import sempre.server.store.Db;
 import sempre.server.store.People;
 import sempre.server.store.Shelf;
 
@@ -24,47 +24,35 @@ import sempre.server.store.Shelf;
 @RestController
 @RequestMapping("/api/today")
 class TodayController {
-  private final Db db;
   private final Today today;
-  private final Shelf shelf;
   private final AssignmentWords words;
-  private final CheckLists lists;
+  private final PlayingChecks checks;
   private final Notices notices;
   private final Clock clock;
 
   TodayController(
-      Db db,
-      Today today,
-      Shelf shelf,
-      AssignmentWords words,
-      CheckLists lists,
-      Notices notices,
-      Clock clock) {
-    this.db = db;
+      Today today, AssignmentWords words, PlayingChecks checks, Notices notices, Clock clock) {
     this.today = today;
-    this.shelf = shelf;
     this.words = words;
-    this.lists = lists;
+    this.checks = checks;
     this.notices = notices;
     this.clock = clock;
   }
 
   @GetMapping
   TodayViews.Today today() {
-    return db.inTransaction(
-        tx -> {
-          LocalDate day = LocalDate.now(clock);
-          List<CheckViews.ClassCheckRef> open = lists.open(tx);
-          return new TodayViews.Today(
-              day.toString(),
-              today.groups(tx).stream().map(g -> group(tx, g, open, day)).toList(),
-              shelf.pieces(tx).size(),
-              notices.all().stream().map(Speech.words()::sentence).toList());
-        });
+    LocalDate day = LocalDate.now(clock);
+    List<CheckViews.ClassCheckRef> open =
+        checks.open().stream().map(c -> CheckWords.ref(c, clock)).toList();
+    return new TodayViews.Today(
+        day.toString(),
+        today.groups().stream().map(g -> group(g, open, day)).toList(),
+        today.pieces(),
+        notices.all().stream().map(Speech.words()::sentence).toList());
   }
 
   private TodayViews.GroupToday group(
-      Db.Tx tx, Today.OfGroup g, List<CheckViews.ClassCheckRef> open, LocalDate day) {
+      Today.OfGroup g, List<CheckViews.ClassCheckRef> open, LocalDate day) {
     long id = g.group().map(People.Group::id).orElse(0L);
     return new TodayViews.GroupToday(
         id,
@@ -72,7 +60,7 @@ class TodayController {
         g.students(),
         g.meets().isEmpty(),
         g.meets().map(Speech.words()::weekday).orElseGet(() -> Speech.say("day.today")),
-        g.given().stream().map(n -> next(tx, n, day)).toList(),
+        g.given().stream().map(n -> next(n, day)).toList(),
         g.say().entrySet().stream().map(e -> say(e.getKey(), e.getValue())).toList(),
         g.faded().stream()
             .map(
@@ -84,12 +72,12 @@ class TodayController {
         open.stream().filter(c -> c.groupId() == id).toList());
   }
 
-  private TodayViews.NextView next(Db.Tx tx, Today.Given g, LocalDate day) {
+  private TodayViews.NextView next(Today.Given g, LocalDate day) {
     Shelf.Assignment a = g.assignment();
     return new TodayViews.NextView(
         a.id(),
         Refs.PieceRef.of(g.piece()),
-        a.to() instanceof Shelf.To.Group ? "" : words.to(tx, a.to()),
+        a.to() instanceof Shelf.To.Group ? "" : words.to(a.to()),
         a.due().toString(),
         Speech.words().due(a.due(), day),
         AssignmentWords.what(a),
