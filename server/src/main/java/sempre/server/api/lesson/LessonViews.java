@@ -1,10 +1,13 @@
 package sempre.server.api.lesson;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.util.List;
 import sempre.core.instrument.Keywork;
 import sempre.core.learning.NoteMap;
 import sempre.core.learning.Placing;
+import sempre.core.pitch.Pitch;
 import sempre.server.api.Refs;
+import sempre.server.api.Speech;
 import sempre.server.api.hand.HandViews;
 
 /** What the screen is sent: plain values, every field always there. */
@@ -14,31 +17,44 @@ public final class LessonViews {
   /** An alternate fingering on the map of notes. */
   public record MapAlternate(String label, String fingering, NoteMap.State state) {}
 
+  /** A note on the page and as it sounds. */
+  public record PageNote(
+      int midi, String written, String shown, String sounding, String soundingShown) {
+    static PageNote of(Pitch written, Pitch sounding) {
+      return new PageNote(
+          written.midi(),
+          written.toString(),
+          Speech.words().note(written),
+          sounding.toString(),
+          Speech.words().note(sounding));
+    }
+  }
+
   /**
-   * One note of a map: how it stands with one student, or how many have it.
+   * How many have a note.
    *
-   * @param state of a student with the standard fingering; OPEN on a group's map
    * @param has how many have it, shakily or not (by sound: in some octave); {@code of} how many
    *     there are
    * @param newFor by sound: who needs it next and has it in no octave
    * @param otherOctave by sound: who has it and needs it next in another octave
    */
+  public record HowMany(
+      int has, int shaky, int of, String lacking, String newFor, String otherOctave) {
+    static final HowMany NONE = new HowMany(0, 0, 0, "", "", "");
+  }
+
+  /**
+   * One note of a map: how it stands with one student, or how many have it.
+   *
+   * @param state of a student with the standard fingering; OPEN on a group's map
+   */
   public record MapNote(
-      int midi,
-      String written,
-      String shown,
-      String sounding,
-      String soundingShown,
+      @JsonUnwrapped PageNote note,
       Refs.Reached stage,
       NoteMap.State state,
       List<MapAlternate> alternates,
       boolean next,
-      int has,
-      int shaky,
-      int of,
-      String lacking,
-      String newFor,
-      String otherOctave) {}
+      @JsonUnwrapped HowMany count) {}
 
   public record SectionView(String instrument, String name, int players) {}
 
@@ -63,25 +79,34 @@ public final class LessonViews {
   public record OctaveView(
       Placing.Why why, String piece, List<Refs.NoteName> had, boolean beyond) {}
 
-  /** A new note as some players of one instrument learn it; {@code has} have it already. */
-  public record LessonRow(
-      List<String> students,
-      List<String> has,
-      String instrument,
-      String name,
+  /** Who learns it; {@code has} have it already. */
+  public record LearnersView(
+      List<String> students, List<String> has, String instrument, String name) {}
+
+  /** A note on the page, as it sounds, and in which octaves it may be learned. */
+  public record NewNoteView(
       String written,
       String shown,
       String sounding,
       String clef,
       List<Refs.NoteName> octaves,
-      OctaveView octave,
+      OctaveView octave) {}
+
+  /** A fingering as it is drawn. */
+  public record DrawnView(
       String fingering,
       String label,
       Keywork.Kind kind,
       List<HandViews.KeyView> keys,
       List<HandViews.HeldView> held,
       List<Double> guides,
-      double slideCm,
+      double slideCm) {}
+
+  /** A new note as some players of one instrument learn it. */
+  public record LessonRow(
+      @JsonUnwrapped LearnersView who,
+      @JsonUnwrapped NewNoteView note,
+      @JsonUnwrapped DrawnView drawn,
       String compared,
       List<MistakeView> mistakes,
       String air,
