@@ -51,13 +51,16 @@ public final class FingeringTables {
     List<NotesViews.TableNote> notes = new ArrayList<>();
     byNote.values().forEach(ways -> notes.add(note(i, compass, ways, roles, house, chromatic)));
     return new NotesViews.TableView(
-        i.id(),
-        Speech.words().instrument(i),
-        i.clef(),
-        i.transposition().letters(),
-        i.transposition().semitones(),
-        Speech.words().transposition(i.transposition()),
-        i.keywork().kind(),
+        new NotesViews.PlayedView(
+            i.id(),
+            Speech.words().instrument(i),
+            i.clef(),
+            i.transposition().letters(),
+            i.transposition().semitones(),
+            Speech.words().transposition(i.transposition()),
+            i.keywork().kind(),
+            HandViews.KeyView.all(i, options),
+            Lanes.guides(i)),
         i.options().stream().map(Refs.OptionView::of).toList(),
         options,
         compass.stages().entrySet().stream()
@@ -69,18 +72,17 @@ public final class FingeringTables {
                         Refs.NoteName.of(s.getValue().from()),
                         Refs.NoteName.of(s.getValue().to())))
             .toList(),
-        HandViews.KeyView.all(i, options),
-        Lanes.guides(i),
         notes,
-        i.free().stream().map(FingeringTables::freedom).toList(),
-        i.wrong().stream().map(FingeringTables::freedom).toList(),
-        i.gaps().stream()
-            .filter(g -> options.entrySet().containsAll(g.when().entrySet()))
-            .map(
-                g ->
-                    new NotesViews.GapView(
-                        Speech.words().note(g.note()), Speech.words().because(g.because())))
-            .toList(),
+        new NotesViews.RulesView(
+            i.free().stream().map(FingeringTables::freedom).toList(),
+            i.wrong().stream().map(FingeringTables::freedom).toList(),
+            i.gaps().stream()
+                .filter(g -> options.entrySet().containsAll(g.when().entrySet()))
+                .map(
+                    g ->
+                        new NotesViews.GapView(
+                            Speech.words().note(g.note()), Speech.words().because(g.because())))
+                .toList()),
         !house.changesNothing());
   }
 
@@ -133,20 +135,22 @@ public final class FingeringTables {
             .collect(Collectors.joining(", ")),
         roles.getOrDefault(key, e.role()),
         Speech.words().label(e),
-        e.purposes(),
-        e.rules().stream().map(Speech.words().plan()::rule).distinct().toList(),
-        e.cents().orElse(0),
-        e.cents().isPresent(),
-        e.partial().orElse(0),
-        requires(i, e),
-        Speech.words().source(e),
-        Speech.words().remark(e),
+        new NotesViews.UseView(
+            e.purposes(),
+            e.rules().stream().map(Speech.words().plan()::rule).distinct().toList(),
+            e.cents().orElse(0),
+            e.cents().isPresent(),
+            e.partial().orElse(0),
+            requires(i, e),
+            Speech.words().source(e),
+            Speech.words().remark(e)),
         held,
         i.slide().map(s -> s.centimetres(f.text())).orElse(0.0),
-        e.source().equals(House.SOURCE),
-        house.hidden().contains(key),
-        house.standards().contains(key),
-        house.words().getOrDefault(key, ""));
+        new NotesViews.HouseView(
+            e.source().equals(House.SOURCE),
+            house.hidden().contains(key),
+            house.standards().contains(key),
+            house.words().getOrDefault(key, "")));
   }
 
   /** What the instrument must have, where not every one has it: only options with parts. */

@@ -1,5 +1,6 @@
 package sempre.server.api.notes;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -20,6 +21,13 @@ public final class NotesViews {
       String free,
       Role role,
       String label,
+      @JsonUnwrapped UseView use,
+      List<HandViews.HeldView> held,
+      double slideCm,
+      @JsonUnwrapped HouseView house) {}
+
+  /** What a fingering is good for, and where that is from. */
+  public record UseView(
       Set<Purpose> purposes,
       List<String> rules,
       double cents,
@@ -27,13 +35,10 @@ public final class NotesViews {
       int partial,
       String requires,
       String source,
-      String note,
-      List<HandViews.HeldView> held,
-      double slideCm,
-      boolean own,
-      boolean hidden,
-      boolean house,
-      String words) {}
+      String note) {}
+
+  /** What the teacher has made of a fingering. */
+  public record HouseView(boolean own, boolean hidden, boolean house, String words) {}
 
   /** One note of an instrument's table. */
   public record TableNote(
@@ -56,6 +61,16 @@ public final class NotesViews {
 
   /** One instrument's whole table. */
   public record TableView(
+      @JsonUnwrapped PlayedView instrument,
+      List<Refs.OptionView> options,
+      Map<String, String> chosen,
+      List<StageView> stages,
+      List<TableNote> notes,
+      @JsonUnwrapped RulesView rules,
+      boolean changed) {}
+
+  /** The instrument of a table; letters and half steps say how it transposes. */
+  public record PlayedView(
       String id,
       String name,
       String clef,
@@ -63,16 +78,11 @@ public final class NotesViews {
       int semitones,
       String transposition,
       Keywork.Kind kind,
-      List<Refs.OptionView> options,
-      Map<String, String> chosen,
-      List<StageView> stages,
       List<HandViews.KeyView> keys,
-      List<Double> slideGuides,
-      List<TableNote> notes,
-      List<FreedomView> free,
-      List<FreedomView> wrong,
-      List<GapView> gaps,
-      boolean changed) {}
+      List<Double> slideGuides) {}
+
+  /** What holds over ranges of notes. */
+  public record RulesView(List<FreedomView> free, List<FreedomView> wrong, List<GapView> gaps) {}
 
   /** What happens between two fingerings. */
   public record CompareView(

@@ -156,22 +156,19 @@ public class PeopleController {
             .filter(h -> avoid.contains(keywork.place(h)))
             .toList();
     return new PeopleViews.StudentView(
-        s.id(),
-        s.givenName(),
-        s.initial(),
-        s.name(),
-        s.instrument(),
-        ref.instrumentName(),
-        s.options(),
-        reach.stream().map(keywork::place).toList(),
-        reach.stream().map(Speech.words()::hold).toList(),
-        s.avoid().stream()
-            .filter(a -> keywork.places(a, setup.options()).size() > 1)
-            .flatMap(a -> keywork.places(a, setup.options()).stream())
-            .toList(),
-        s.style(),
+        new PeopleViews.NamedView(s.id(), s.givenName(), s.initial(), s.name(), s.person()),
+        new PeopleViews.SetUpView(
+            s.instrument(),
+            ref.instrumentName(),
+            s.options(),
+            reach.stream().map(keywork::place).toList(),
+            reach.stream().map(Speech.words()::hold).toList(),
+            s.avoid().stream()
+                .filter(a -> keywork.places(a, setup.options()).size() > 1)
+                .flatMap(a -> keywork.places(a, setup.options()).stream())
+                .toList(),
+            s.style()),
         people.groupsOf(tx, s.id()),
-        s.person(),
         s.seat(),
         others,
         people.left(tx, s.id()).map(d -> Speech.words().due(d, LocalDate.now(clock))).orElse(""),

@@ -1,5 +1,6 @@
 package sempre.server.api.people;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.time.DayOfWeek;
 import java.util.List;
 import java.util.Map;
@@ -30,24 +31,27 @@ public final class PeopleViews {
       List<Refs.NoteName> notes) {}
 
   public record StudentView(
-      long id,
-      String givenName,
-      String initial,
-      String name,
+      @JsonUnwrapped NamedView named,
+      @JsonUnwrapped SetUpView setUp,
+      List<Long> groups,
+      String seat,
+      List<Refs.StudentRef> others,
+      String left,
+      int secure,
+      int shaky) {}
+
+  /** A student by name; {@code person} is the first row of the same person. */
+  public record NamedView(long id, String givenName, String initial, String name, long person) {}
+
+  /** A student's instrument, what the hand can't reach, and where the style differs. */
+  public record SetUpView(
       String instrument,
       String instrumentName,
       Map<String, String> options,
       List<String> avoid,
       List<String> avoidNames,
       List<String> unsure,
-      Map<String, String> style,
-      List<Long> groups,
-      long person,
-      String seat,
-      List<Refs.StudentRef> others,
-      String left,
-      int secure,
-      int shaky) {}
+      Map<String, String> style) {}
 
   public record GroupView(
       long id,

@@ -1,5 +1,6 @@
 package sempre.server.api.shelf;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.util.List;
 import sempre.server.api.Refs;
 
@@ -27,6 +28,14 @@ public final class ShelfViews {
   public record AssignmentView(
       long id,
       Refs.PieceRef piece,
+      @JsonUnwrapped GivenView given,
+      boolean locked,
+      String message,
+      List<PartView> parts,
+      List<String> without) {}
+
+  /** To whom, until when and what of a piece; a tempo of 0 is the written one. */
+  public record GivenView(
       String givenTo,
       long groupId,
       String section,
@@ -34,11 +43,7 @@ public final class ShelfViews {
       String dueWords,
       String what,
       String bars,
-      int tempo,
-      boolean locked,
-      String message,
-      List<PartView> parts,
-      List<String> without) {}
+      int tempo) {}
 
   /** What a file holds, before it is kept. */
   public record LookView(

@@ -6,10 +6,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import sempre.core.instrument.Entry;
 import sempre.core.instrument.Finger;
 import sempre.core.instrument.Hold;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Keywork;
+import sempre.core.instrument.Setup;
 import sempre.core.instrument.Stage;
 import sempre.core.learning.Standing;
 import sempre.core.motion.Move;
@@ -18,6 +20,7 @@ import sempre.core.planning.Figures;
 import sempre.core.planning.KeptDown;
 import sempre.core.planning.Plan;
 import sempre.core.planning.Player;
+import sempre.core.planning.Reason;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
 import sempre.core.score.Part;
@@ -35,9 +38,7 @@ public final class PlanViews {
 
   public static StandViews.PlanView of(Stands.Loaded l, Stands.Beside beside) {
     Plan plan = l.plan();
-    Line line = l.page().line();
     Part part = l.page().reading().part();
-    Standing standing = l.standing();
     Player player = l.player();
     Stage stage = beside.stage();
     Map<String, Pitch> pitches = new HashMap<>();
@@ -61,7 +62,7 @@ public final class PlanViews {
     }
     return new StandViews.PlanView(
         plan.cost(),
-        notes(plan, line, part, standing, player, stage),
+        notes(l, stage),
         plan.moves().stream().map(m -> move(m, pitches)).toList(),
         Refs.NoteName.of(plan.newNotes()),
         missing,
@@ -69,14 +70,14 @@ public final class PlanViews {
         beside.history().again());
   }
 
-  private static List<StandViews.NoteView> notes(
-      Plan plan, Line line, Part part, Standing standing, Player player, Stage stage) {
+  private static List<StandViews.NoteView> notes(Stands.Loaded l, Stage stage) {
     boolean warned = false;
-    Map<String, List<Note>> figures = Figures.of(line);
-    Map<String, List<String>> kept = kept(plan, part);
+    Plan plan = l.plan();
+    Map<String, List<Note>> figures = Figures.of(l.page().line());
+    Map<String, List<String>> kept = kept(plan, l.page().reading().part());
     List<StandViews.NoteView> views = new ArrayList<>();
     for (Plan.PlannedNote n : plan.notes()) {
-      int figure = figures.getOrDefault(n.note().id(), List.of()).size();
+      String id = n.note().id();
       // a warning is told where it first applies, once a page
       Optional<Caution> caution =
           warned || !n.isNew()
@@ -86,14 +87,10 @@ public final class PlanViews {
       views.add(
           note(
               n,
-              line,
-              plan,
-              part,
-              standing,
-              player,
+              l,
               caution.map(Speech.words().teaching()::caution).orElse(""),
-              kept.getOrDefault(n.note().id(), List.of()),
-              Math.max(1, figure)));
+              kept.getOrDefault(id, List.of()),
+              Math.max(1, figures.getOrDefault(id, List.of()).size())));
     }
     return views;
   }
@@ -141,31 +138,41 @@ public final class PlanViews {
   }
 
   private static StandViews.NoteView note(
-      Plan.PlannedNote n,
-      Line line,
-      Plan plan,
-      Part part,
-      Standing standing,
-      Player player,
-      String caution,
-      List<String> kept,
-      int figure) {
-    Instrument instrument = plan.setup().instrument();
-    Optional<Standing.Mark> mark = standing.of(n.note().pitch(), n.way().entry().fingering());
+      Plan.PlannedNote n, Stands.Loaded l, String caution, List<String> kept, int figure) {
+    Setup setup = l.plan().setup();
+    Line line = l.page().line();
+    Note note = n.note();
     return new StandViews.NoteView(
-        n.note().id(),
-        n.note().tied(),
-        n.note().bar(),
-        part.bars().get(n.note().bar()).number(),
-        n.note().beat(),
-        n.note().pitch().toString(),
-        Speech.words().note(n.note().pitch()),
-        Speech.words().note(n.sounding()),
-        n.note().pitch().midi(),
-        n.sounding().midi(),
-        line.begins(n.note()),
-        line.lasts(n.note()),
-        60 / n.note().tempo(),
+        new StandViews.PlaceView(
+            note.id(),
+            note.tied(),
+            note.bar(),
+            bar(n, l.page().reading().part()),
+            note.beat(),
+            note.printed()),
+        new StandViews.PitchView(
+            note.pitch().toString(),
+            Speech.words().note(note.pitch()),
+            Speech.words().note(n.sounding()),
+            note.pitch().midi(),
+            n.sounding().midi()),
+        new StandViews.TimeView(line.begins(note), line.lasts(note), 60 / note.tempo()),
+        fingered(n, l.standing()),
+        holds(n, setup.instrument()),
+        setup.instrument().slide().map(s -> s.centimetres(n.way().fingering().text())).orElse(0.0),
+        new StandViews.SaidView(
+            n.reasons().stream().map(r -> reason(r, n, setup.instrument())).toList(),
+            caution,
+            n.ornament().map(o -> Speech.words().plan().ornament(o, note.pitch())).orElse(""),
+            TrillViews.of(n, setup),
+            kept),
+        figure,
+        n.alternatives().stream().map(a -> alternative(a, n, l.player())).toList());
+  }
+
+  private static StandViews.FingeredView fingered(Plan.PlannedNote n, Standing standing) {
+    Optional<Standing.Mark> mark = standing.of(n.note().pitch(), n.way().entry().fingering());
+    return new StandViews.FingeredView(
         n.way().bare().text(),
         Speech.words().label(n.way().entry()),
         n.way().entry().role(),
@@ -173,38 +180,27 @@ public final class PlanViews {
         n.unlearned(),
         n.locked(),
         mark.map(m -> Refs.Heard.of(m.grade())).orElse(Refs.Heard.OPEN),
-        mark.map(Standing.Mark::faded).orElse(false),
-        holds(n, instrument),
-        instrument.slide().map(s -> s.centimetres(n.way().fingering().text())).orElse(0.0),
-        n.reasons().stream()
-            .map(
-                r ->
-                    new StandViews.ReasonView(
-                        Speech.words().purpose(r.purpose()),
-                        r.because().word(),
-                        Speech.words().plan().reason(instrument, n.way().entry(), r)))
-            .toList(),
-        caution,
-        n.note().printed(),
-        n.ornament().map(o -> Speech.words().plan().ornament(o, n.note().pitch())).orElse(""),
-        TrillViews.of(n, plan.setup()),
-        kept,
-        figure,
-        n.alternatives().stream()
-            .map(
-                a ->
-                    new StandViews.AlternativeView(
-                        a.way().entry().fingering(),
-                        Speech.words().label(a.way().entry()),
-                        Math.round(a.extra() * 100) / 100.0,
-                        a.farOff(),
-                        Speech.words().plan().against(a),
-                        a.way().entry().role(),
-                        player
-                            .known()
-                            .map(k -> k.has(n.note().pitch(), a.way().entry().fingering()))
-                            .orElse(false)))
-            .toList());
+        mark.map(Standing.Mark::faded).orElse(false));
+  }
+
+  private static StandViews.ReasonView reason(Reason r, Plan.PlannedNote n, Instrument i) {
+    return new StandViews.ReasonView(
+        Speech.words().purpose(r.purpose()),
+        r.because().word(),
+        Speech.words().plan().reason(i, n.way().entry(), r));
+  }
+
+  private static StandViews.AlternativeView alternative(
+      Plan.Alternative a, Plan.PlannedNote n, Player player) {
+    Entry entry = a.way().entry();
+    return new StandViews.AlternativeView(
+        entry.fingering(),
+        Speech.words().label(entry),
+        Math.round(a.extra() * 100) / 100.0,
+        a.farOff(),
+        Speech.words().plan().against(a),
+        entry.role(),
+        player.known().map(k -> k.has(n.note().pitch(), entry.fingering())).orElse(false));
   }
 
   private static List<StandViews.HoldView> holds(Plan.PlannedNote n, Instrument instrument) {

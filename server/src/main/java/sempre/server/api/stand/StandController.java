@@ -19,6 +19,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.score.Bar;
 import sempre.core.score.Bars;
+import sempre.core.score.Part;
 import sempre.formats.musicxml.PlayerPage;
 import sempre.server.api.AssignmentWords;
 import sempre.server.api.Refs;
@@ -147,34 +148,39 @@ public class StandController {
     l.page().reading().remark().map(words::sentence).ifPresent(remarks::add);
     l.page().music().score().remarks().stream().map(words::sentence).forEach(remarks::add);
     l.page().reading().part().remarks().stream().map(words::sentence).forEach(remarks::add);
+    Players.Page page = l.page();
     return new StandViews.StandView(
         Speech.words().language(),
-        Refs.StudentRef.of(l.student()),
-        stands.section(tx, l).stream().map(o -> o.student().name()).toList(),
-        players.ways(tx, l.student()),
-        Refs.PieceRef.of(l.piece()),
-        new String(xml, StandardCharsets.UTF_8),
-        l.page().reading().source(),
-        l.page().voice(),
-        l.page().music().score().parts().stream()
-            .filter(p -> p.topLine().isPresent())
-            .map(
-                p ->
-                    new StandViews.PartRef(
-                        p.id(),
-                        p.name(),
-                        p.lines().stream()
-                            .filter(x -> !x.notes().isEmpty())
-                            .map(x -> Speech.say("voice", "staff", x.staff(), "voice", x.voice()))
-                            .toList()))
-            .toList(),
+        new StandViews.ReaderView(
+            Refs.StudentRef.of(l.student()),
+            stands.section(tx, l).stream().map(o -> o.student().name()).toList(),
+            players.ways(tx, l.student())),
+        new StandViews.PageView(
+            Refs.PieceRef.of(l.piece()),
+            new String(xml, StandardCharsets.UTF_8),
+            page.reading().source(),
+            page.voice(),
+            page.music().score().parts().stream()
+                .filter(p -> p.topLine().isPresent())
+                .map(StandController::part)
+                .toList(),
+            remarks,
+            page.reading().part().bars().stream().map(Bar::number).toList(),
+            page.simpler().map(k -> Speech.say("stand.simpler")).orElse("")),
         Lanes.of(instrument),
         Lanes.guides(instrument),
         PlanViews.of(l, stands.beside(tx, l)),
-        remarks,
-        l.page().reading().part().bars().stream().map(Bar::number).toList(),
-        l.page().simpler().map(k -> Speech.say("stand.simpler")).orElse(""),
         given(tx, l));
+  }
+
+  private static StandViews.PartRef part(Part p) {
+    return new StandViews.PartRef(
+        p.id(),
+        p.name(),
+        p.lines().stream()
+            .filter(x -> !x.notes().isEmpty())
+            .map(x -> Speech.say("voice", "staff", x.staff(), "voice", x.voice()))
+            .toList());
   }
 
   /** What of this part is given to the student, and how. */

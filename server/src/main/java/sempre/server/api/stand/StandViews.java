@@ -1,5 +1,6 @@
 package sempre.server.api.stand;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.util.List;
 import java.util.Map;
 import sempre.core.instrument.Role;
@@ -26,21 +27,19 @@ public final class StandViews {
       Role role,
       boolean learned) {}
 
-  /** One note of a planned part. */
-  public record NoteView(
-      String id,
-      List<String> tied,
-      int bar,
-      String barNumber,
-      double beat,
-      String written,
-      String shown,
-      String sounding,
-      int writtenMidi,
-      int soundingMidi,
-      double at,
-      double seconds,
-      double quarter,
+  /** Where a note stands on the page. */
+  public record PlaceView(
+      String id, List<String> tied, int bar, String barNumber, double beat, String printed) {}
+
+  /** A note as it is written and as it sounds. */
+  public record PitchView(
+      String written, String shown, String sounding, int writtenMidi, int soundingMidi) {}
+
+  /** When a note sounds and for how long, and how long a quarter is there, in seconds. */
+  public record TimeView(double at, double seconds, double quarter) {}
+
+  /** The fingering that is planned for a note, and how it stands with the student. */
+  public record FingeredView(
       String fingering,
       String label,
       Role role,
@@ -48,15 +47,25 @@ public final class StandViews {
       boolean unlearned,
       boolean locked,
       Refs.Heard standing,
-      boolean faded,
-      List<HoldView> holds,
-      double slideCm,
+      boolean faded) {}
+
+  /** What there is to say of a note. */
+  public record SaidView(
       List<ReasonView> reasons,
       String caution,
-      String printed,
       String ornament,
       List<HandViews.TrillView> trill,
-      List<String> kept,
+      List<String> kept) {}
+
+  /** One note of a planned part; {@code figure} is how often its figure comes. */
+  public record NoteView(
+      @JsonUnwrapped PlaceView place,
+      @JsonUnwrapped PitchView pitch,
+      @JsonUnwrapped TimeView time,
+      @JsonUnwrapped FingeredView fingered,
+      List<HoldView> holds,
+      double slideCm,
+      @JsonUnwrapped SaidView said,
       int figure,
       List<AlternativeView> alternatives) {}
 
@@ -95,21 +104,29 @@ public final class StandViews {
   /** A part on the stand; {@code language} is that of its sentences. */
   public record StandView(
       Language language,
-      Refs.StudentRef student,
-      List<String> section,
-      Map<String, String> ways,
+      @JsonUnwrapped ReaderView reader,
+      @JsonUnwrapped PageView page,
+      List<HandViews.Lane> lanes,
+      List<Double> slideGuides,
+      PlanView plan,
+      List<GivenView> given) {}
+
+  /** Who reads it, and who else does. */
+  public record ReaderView(
+      Refs.StudentRef student, List<String> section, Map<String, String> ways) {}
+
+  /**
+   * The page; {@code simpler} says so where it is a simpler one, {@code bars} are their numbers.
+   */
+  public record PageView(
       Refs.PieceRef piece,
       String xml,
       String partId,
       int voice,
       List<PartRef> parts,
-      List<HandViews.Lane> lanes,
-      List<Double> slideGuides,
-      PlanView plan,
       List<String> remarks,
       List<String> bars,
-      String simpler,
-      List<GivenView> given) {}
+      String simpler) {}
 
   /** What of a part is given; bars are indexes, a tempo of 0 is the written one. */
   public record GivenView(
