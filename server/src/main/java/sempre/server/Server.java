@@ -5,14 +5,17 @@ import java.time.Clock;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.boot.Banner;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.boot.context.properties.EnableConfigurationProperties;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.support.GenericApplicationContext;
 import sempre.core.Saying;
 import sempre.server.app.WorkingAhead;
+import sempre.server.demo.DemoSchool;
 import sempre.server.file.Daily;
 import sempre.server.file.H2File;
 import sempre.server.file.School;
@@ -20,6 +23,7 @@ import sempre.server.store.Db;
 
 /** The web application. */
 @SpringBootApplication
+@EnableConfigurationProperties(Settings.class)
 public class Server {
 
   /** The clock of the application; tests set their own. */
@@ -39,13 +43,15 @@ public class Server {
   public static ConfigurableApplicationContext start(Path data, int port, boolean demo) {
     Map<String, Object> settings = new LinkedHashMap<>();
     settings.put("server.port", port);
-    settings.put("sempre.demo", demo);
     SpringApplication application = new SpringApplication(Server.class);
     application.setBannerMode(Banner.Mode.OFF);
-    String url = System.getenv("SEMPRE_JDBC_URL");
-    if (url != null) {
-      settings.put("spring.datasource.url", H2File.lasting(url));
-      settings.put("sempre.shared", true);
+    if (demo) {
+      application.addInitializers(
+          context -> ((GenericApplicationContext) context).registerBean(DemoSchool.class));
+    }
+    Optional<String> url = Settings.now().jdbc().url();
+    if (url.isPresent()) {
+      settings.put("spring.datasource.url", H2File.lasting(url.get()));
       application.setDefaultProperties(settings);
       return application.run();
     }

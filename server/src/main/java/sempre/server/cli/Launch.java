@@ -13,6 +13,7 @@ import org.springframework.context.ConfigurableApplicationContext;
 import sempre.core.Refusal;
 import sempre.core.Saying;
 import sempre.server.Server;
+import sempre.server.Settings;
 import sempre.server.file.UnusableException;
 import sempre.words.Words;
 
@@ -31,7 +32,7 @@ final class Launch {
       throw new Refusal(cause(e, port), e);
     }
     String address = "http://localhost:" + Server.port(context) + "/";
-    if (Boolean.getBoolean("sempre.rehearse")) {
+    if (Settings.now().rehearse()) {
       rehearse(address);
       context.close();
       System.exit(0);

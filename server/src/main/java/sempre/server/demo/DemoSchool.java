@@ -24,8 +24,6 @@ import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.beans.factory.SmartInitializingSingleton;
-import org.springframework.beans.factory.annotation.Value;
-import org.springframework.stereotype.Component;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Setup;
 import sempre.core.instrument.Stage;
@@ -45,9 +43,9 @@ import sempre.server.store.Shelf;
 
 /**
  * Kestrel Quay School, a made-up school on a made-up coast: what a teacher sees on trying Sempre.
- * All names are invented; dates are reckoned from today.
+ * All names are invented; dates are reckoned from today. It is no part of the application but of a
+ * demo of it.
  */
-@Component
 public class DemoSchool implements SmartInitializingSingleton {
   private static final String BOOK = "Tidemarks";
   private static final String RECORDER = "R";
@@ -62,29 +60,19 @@ public class DemoSchool implements SmartInitializingSingleton {
   private final Shelf shelf;
   private final Checks checks;
   private final Clock clock;
-  private final boolean wanted;
 
-  DemoSchool(
-      Db db,
-      People people,
-      Shelf shelf,
-      Checks checks,
-      Clock clock,
-      @Value("${sempre.demo:false}") boolean wanted) {
+  public DemoSchool(Db db, People people, Shelf shelf, Checks checks, Clock clock) {
     this.db = db;
     this.people = people;
     this.shelf = shelf;
     this.checks = checks;
     this.clock = clock;
-    this.wanted = wanted;
   }
 
   /** Before the first request is taken, so that nobody sees a school half filled. */
   @Override
   public void afterSingletonsInstantiated() {
-    if (wanted) {
-      prepare();
-    }
+    prepare();
   }
 
   /** Fills an empty database; in one that is filled, moves past due days to the days ahead. */

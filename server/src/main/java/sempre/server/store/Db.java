@@ -21,8 +21,8 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 import javax.sql.DataSource;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
+import sempre.server.Settings;
 
 /** Plain JDBC: prepared statements, one transaction for what a request changes. */
 @Component
@@ -44,12 +44,16 @@ public class Db {
 
   private final boolean alone;
 
+  @Autowired
+  Db(DataSource source, Settings settings) {
+    this(source, settings.shared());
+  }
+
   /**
    * @param shared whether another Sempre may change the same data, so that nothing that was worked
    *     out from them can be kept
    */
-  @Autowired
-  public Db(DataSource source, @Value("${sempre.shared:false}") boolean shared) {
+  public Db(DataSource source, boolean shared) {
     this.source = source;
     this.alone = !shared;
   }

@@ -223,12 +223,12 @@ public class DemoTest {
     People people = new People();
     Shelf shelf = new Shelf();
     Checks checks = new Checks();
-    new DemoSchool(db, people, shelf, checks, day("2026-03-02"), false).prepare();
+    new DemoSchool(db, people, shelf, checks, day("2026-03-02")).prepare();
     int heard = db.inTransaction(tx -> checks.all(tx)).values().stream().mapToInt(List::size).sum();
     assertThat(heard).as("a season of checks").isGreaterThan(1000);
     var got1 = db.inTransaction(tx -> shelf.assignments(tx)).get(0).due();
     assertThat(got1).isEqualTo(LocalDate.of(2026, 3, 2));
-    new DemoSchool(db, people, shelf, checks, day("2026-05-20"), false).prepare();
+    new DemoSchool(db, people, shelf, checks, day("2026-05-20")).prepare();
     var got2 = db.inTransaction(tx -> shelf.assignments(tx));
     assertThat(got2)
         .hasSize(10)
@@ -241,7 +241,7 @@ public class DemoTest {
   public void ofAStudentOnlyANameAndAnInitialAreKept() {
     Db db = H2.fresh();
     People people = new People();
-    new DemoSchool(db, people, new Shelf(), new Checks(), day("2026-03-02"), false).prepare();
+    new DemoSchool(db, people, new Shelf(), new Checks(), day("2026-03-02")).prepare();
     var got4 = db.inTransaction(people::students);
     assertThat(got4).hasSizeGreaterThan(36).allSatisfy(s -> assertThat(s.initial()).hasSize(1));
     Set<String> families = new TreeSet<>();
@@ -256,7 +256,7 @@ public class DemoTest {
     Db db = H2.fresh();
     People people = new People();
     Checks checks = new Checks();
-    new DemoSchool(db, people, new Shelf(), checks, day("2026-03-02"), false).prepare();
+    new DemoSchool(db, people, new Shelf(), checks, day("2026-03-02")).prepare();
     long unsure =
         db.inTransaction(checks::all).values().stream()
             .flatMap(List::stream)
