@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Consumer;
 import org.springframework.stereotype.Component;
 import sempre.core.planning.Plan;
 import sempre.server.store.Db;
@@ -13,10 +14,12 @@ import sempre.server.store.Shelf;
 /** What is fingered otherwise in the parts that are assigned, after something has changed. */
 @Component
 public class FingeringChanges {
+  private final Db db;
   private final Stands stands;
   private final Assignments assignments;
 
-  FingeringChanges(Stands stands, Assignments assignments) {
+  FingeringChanges(Db db, Stands stands, Assignments assignments) {
+    this.db = db;
     this.stands = stands;
     this.assignments = assignments;
   }
@@ -28,14 +31,18 @@ public class FingeringChanges {
    */
   public record Changed(Stands.Loaded now, List<Plan.Refingered> notes) {}
 
-  /** Does something and says what becomes of the assigned parts of these students. */
-  public List<Changed> of(Db.Tx tx, List<People.Student> who, Runnable step) {
-    Map<Stands.Loaded, Plan> before = plans(tx, who);
-    step.run();
+  /**
+   * Does something and says what becomes of the assigned parts of these students. They are planned
+   * before and after it, while nobody waits.
+   */
+  public List<Changed> of(List<People.Student> who, Consumer<Db.Tx> step) {
+    Map<Stands.Loaded, Plan> before = db.inTransaction(tx -> plans(tx, who));
+    db.run(step);
     List<Changed> all = new ArrayList<>();
     before.forEach(
         (part, plan) -> {
-          Stands.Loaded now = stands.load(tx, part.student().id(), part.piece().id());
+          Stands.Loaded now =
+              db.inTransaction(tx -> stands.load(tx, part.student().id(), part.piece().id()));
           List<Plan.Refingered> notes = now.plan().since(plan);
           if (!notes.isEmpty()) {
             all.add(new Changed(now, notes));

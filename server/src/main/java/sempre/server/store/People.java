@@ -72,6 +72,12 @@ public class People {
       return new SeatOrder.Player(name(), instrument, seat);
     }
 
+    /** The same with other controls that the hand can't reach. */
+    public Student avoiding(Set<String> controls) {
+      return new Student(
+          id, givenName, initial, instrument, options, controls, style, person, seat);
+    }
+
     /** As a teacher says it: {@code Noor A.} */
     public String name() {
       return People.name(givenName, initial);

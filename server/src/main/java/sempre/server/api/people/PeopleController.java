@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -37,10 +38,8 @@ import sempre.server.api.Refs;
 import sempre.server.api.Speech;
 import sempre.server.api.stand.Advice;
 import sempre.server.api.stand.StandViews;
-import sempre.server.app.Erasing;
-import sempre.server.app.FingeringChanges;
+import sempre.server.app.Enrolling;
 import sempre.server.app.Memo;
-import sempre.server.app.NotThere;
 import sempre.server.app.Players;
 import sempre.server.store.Db;
 import sempre.server.store.People;
@@ -48,34 +47,26 @@ import sempre.server.store.People;
 /** Groups, students, what instruments there are, and the house style. */
 @RestController
 @RequestMapping("/api")
-public class PeopleController {
+class PeopleController {
   private static final int MOST = 1_000;
 
   private final Db db;
   private final Clock clock;
-  private final FingeringChanges effects;
+  private final Enrolling enrolling;
   private final People people;
   private final Memo<PeopleViews.StudentView> worked;
-  private final Erasing erased;
   private final Players players;
 
-  public PeopleController(
-      Db db,
-      People people,
-      Players players,
-      FingeringChanges effects,
-      Erasing erased,
-      Clock clock) {
-    this.erased = erased;
+  PeopleController(Db db, People people, Players players, Enrolling enrolling, Clock clock) {
     this.clock = clock;
-    this.effects = effects;
+    this.enrolling = enrolling;
     this.db = db;
     this.people = people;
     this.worked = new Memo<>(MOST, clock);
     this.players = players;
   }
 
-  public record GroupBody(
+  record GroupBody(
       @NotBlank(message = "ask.group") @Size(max = 80, message = "ask.group-long") String name,
       Stage stage,
       @Size(max = 40, message = "ask.year-long") String year,
@@ -89,7 +80,7 @@ public class PeopleController {
     }
   }
 
-  public record StudentBody(
+  record StudentBody(
       @NotBlank(message = "ask.first-name") @Size(max = 40, message = "ask.first-name-long")
           String givenName,
       @Size(max = 6, message = "ask.initial-long") String initial,
@@ -99,7 +90,24 @@ public class PeopleController {
       Map<String, String> style,
       List<Long> groups,
       long person,
-      @Size(max = 20, message = "ask.seat-long") String seat) {}
+      @Size(max = 20, message = "ask.seat-long") String seat) {
+    private People.Student student(long id) {
+      return new People.Student(
+          id,
+          givenName.strip(),
+          Objects.toString(initial, "").strip().replace(".", ""),
+          instrument,
+          options == null ? Map.of() : options,
+          avoid == null ? Set.of() : Set.copyOf(avoid),
+          style == null ? Map.of() : style,
+          person,
+          Objects.toString(seat, "").strip());
+    }
+
+    private List<Long> inGroups() {
+      return groups == null ? List.of() : groups;
+    }
+  }
 
   /**
    * What the house does.
@@ -107,10 +115,10 @@ public class PeopleController {
    * @param school one of the ways; empty for an instrument takes the decision back, so that the
    *     plan may choose again
    */
-  public record StyleBody(@NotNull(message = "ask.school") String school) {}
+  record StyleBody(@NotNull(message = "ask.school") String school) {}
 
   @GetMapping("/people")
-  public PeopleViews.PeopleView people() {
+  PeopleViews.PeopleView people() {
     return db.inTransaction(
         tx -> {
           List<PeopleViews.GroupView> groups = new ArrayList<>();
@@ -177,40 +185,25 @@ public class PeopleController {
   }
 
   @PostMapping("/groups")
-  public Refs.Id addGroup(@Valid @RequestBody GroupBody body) {
-    return db.inTransaction(tx -> new Refs.Id(people.addGroup(tx, body.group(0))));
+  Refs.Id addGroup(@Valid @RequestBody GroupBody body) {
+    return new Refs.Id(enrolling.addGroup(body.group(0)));
   }
 
   @PutMapping("/groups/{id}")
-  public Refs.Id changeGroup(@PathVariable long id, @Valid @RequestBody GroupBody body) {
-    return db.inTransaction(
-        tx -> {
-          found(people.changeGroup(tx, body.group(id)), "gone.group");
-          return new Refs.Id(id);
-        });
+  Refs.Id changeGroup(@PathVariable long id, @Valid @RequestBody GroupBody body) {
+    enrolling.changeGroup(body.group(id));
+    return new Refs.Id(id);
   }
 
   @PostMapping("/students")
-  public Refs.Id add(@Valid @RequestBody StudentBody body) {
-    return db.inTransaction(
-        tx -> {
-          if (body.person() != 0) {
-            found(people.ofPerson(tx, body.person()).size(), "gone.student");
-          }
-          long id = people.add(tx, checked(0, body));
-          people.setGroups(tx, id, body.groups() == null ? List.of() : body.groups());
-          return new Refs.Id(id);
-        });
+  Refs.Id add(@Valid @RequestBody StudentBody body) {
+    return new Refs.Id(enrolling.add(body.student(0), body.inGroups()));
   }
 
   @PutMapping("/students/{id}")
-  public Refs.Id change(@PathVariable long id, @Valid @RequestBody StudentBody body) {
-    return db.inTransaction(
-        tx -> {
-          found(people.change(tx, checked(id, body)), "gone.student");
-          people.setGroups(tx, id, body.groups() == null ? List.of() : body.groups());
-          return new Refs.Id(id);
-        });
+  Refs.Id change(@PathVariable long id, @Valid @RequestBody StudentBody body) {
+    enrolling.change(body.student(id), body.inGroups());
+    return new Refs.Id(id);
   }
 
   /**
@@ -219,38 +212,22 @@ public class PeopleController {
    * @param all every instrument of the person, or only this one
    */
   @DeleteMapping("/students/{id}")
-  public Refs.Done erase(@PathVariable long id, @RequestParam(defaultValue = "true") boolean all) {
-    Refs.Done done =
-        db.inTransaction(
-            tx -> {
-              People.Student s = players.student(tx, id);
-              List<People.Student> who = all ? people.ofPerson(tx, s.person()) : List.of(s);
-              Map<String, Integer> sum = new LinkedHashMap<>();
-              for (People.Student one : who) {
-                people.written(tx, one.id()).forEach((k, n) -> sum.merge(k, n, Integer::sum));
-                people.erase(tx, one.id());
-              }
-              return new Refs.Done(erased(s, who.size(), sum));
-            });
-    erased.again();
-    return done;
-  }
-
-  private static String erased(People.Student s, int instruments, Map<String, Integer> sum) {
-    Map<String, Object> with = new LinkedHashMap<>(sum);
-    with.put("student", s.name());
-    with.put("instruments", instruments);
-    return Speech.words().say("erased", with);
+  Refs.Done erase(@PathVariable long id, @RequestParam(defaultValue = "true") boolean all) {
+    Enrolling.Erased erased = enrolling.erase(id, all);
+    Map<String, Object> with = new LinkedHashMap<>(erased.written());
+    with.put("student", erased.student().name());
+    with.put("instruments", erased.instruments());
+    return new Refs.Done(Speech.words().say("erased", with));
   }
 
   @GetMapping("/instruments")
-  public List<PeopleViews.InstrumentView> instruments() {
+  List<PeopleViews.InstrumentView> instruments() {
     return Catalogue.standard().instruments().stream().map(PeopleController::view).toList();
   }
 
   /** Matters in which teachers differ whatever the instrument. */
   @GetMapping("/ways")
-  public List<PeopleViews.StyleView> ways() {
+  List<PeopleViews.StyleView> ways() {
     return Ways.all().stream().map(PeopleController::view).toList();
   }
 
@@ -259,46 +236,19 @@ public class PeopleController {
    * the plan may leave it. Under {@code all} what holds for all of them, complete.
    */
   @GetMapping("/styles")
-  public Map<String, Map<String, String>> styles() {
-    return db.inTransaction(
-        tx -> {
-          Map<String, Map<String, String>> all = new java.util.LinkedHashMap<>();
-          all.put(People.EVERYONE, Ways.with(people.houseStyle(tx, People.EVERYONE)));
-          for (Instrument i : Catalogue.standard().instruments()) {
-            if (!i.styles().isEmpty()) {
-              all.put(i.id(), people.houseStyle(tx, i.id()));
-            }
-          }
-          return all;
-        });
+  Map<String, Map<String, String>> styles() {
+    return enrolling.styles();
   }
 
   /** Changes a house style; says what is fingered otherwise in the assigned parts for it. */
   @PutMapping("/styles/{instrument}/{name}")
-  public List<StandViews.EffectView> setStyle(
+  List<StandViews.EffectView> setStyle(
       @PathVariable String instrument,
       @PathVariable String name,
       @Valid @RequestBody StyleBody body) {
-    if (instrument.equals(People.EVERYONE)) {
-      Ways.check(name, body.school());
-    } else {
-      Instrument played = Catalogue.standard().instrument(instrument);
-      String school = body.school().isEmpty() ? played.style(name).standard() : body.school();
-      played.stylesWith(Map.of(name, school));
-    }
-    return db.inTransaction(
-        tx -> {
-          List<People.Student> players =
-              people.students(tx).stream()
-                  .filter(s -> s.instrument().equals(instrument))
-                  .filter(s -> !s.style().containsKey(name))
-                  .toList();
-          return effects
-              .of(tx, players, () -> people.setHouseStyle(tx, instrument, name, body.school()))
-              .stream()
-              .map(Advice::effect)
-              .toList();
-        });
+    return enrolling.setStyle(instrument, name, body.school()).stream()
+        .map(Advice::effect)
+        .toList();
   }
 
   private static PeopleViews.InstrumentView view(Instrument i) {
@@ -327,42 +277,5 @@ public class PeopleController {
             .map(e -> new Refs.SchoolView(e.getKey(), Speech.words().school(e.getValue())))
             .toList(),
         s.standard());
-  }
-
-  /** The student of a form, its words checked against the catalogue. */
-  private static People.Student checked(long id, StudentBody b) {
-    Map<String, String> options = b.options() == null ? Map.of() : b.options();
-    Map<String, String> style = b.style() == null ? Map.of() : b.style();
-    Set<String> avoid = b.avoid() == null ? Set.of() : Set.copyOf(b.avoid());
-    Instrument instrument = Catalogue.standard().instrument(b.instrument());
-    style.forEach(
-        (name, school) -> {
-          if (Ways.has(name)) {
-            Ways.check(name, school);
-          }
-        });
-    // a name without a side is kept as both hands'
-    Player player =
-        Player.of(
-            Catalogue.standard().setup(b.instrument(), options),
-            Ways.without(style),
-            avoid,
-            Optional.empty());
-    return new People.Student(
-        id,
-        b.givenName().strip(),
-        b.initial() == null ? "" : b.initial().strip().replace(".", ""),
-        b.instrument(),
-        options,
-        player.avoid(),
-        style,
-        b.person(),
-        b.seat() == null ? "" : b.seat().strip());
-  }
-
-  private static void found(int rows, String sentence) {
-    if (rows == 0) {
-      throw new NotThere(sentence);
-    }
   }
 }
