@@ -25,6 +25,7 @@ import java.util.regex.Pattern;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.context.annotation.Import;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
 import org.springframework.test.context.testng.AbstractTestNGSpringContextTests;
@@ -42,6 +43,7 @@ import tools.jackson.databind.node.ObjectNode;
  * server's, none takes long, none names a class. Seeded, so that what it finds it finds again.
  */
 @SpringBootTest(classes = Server.class, webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
+@Import(DemoSchool.class)
 public class FuzzTest extends AbstractTestNGSpringContextTests {
   private static final long SEED = 20261126;
   private static final int EACH = 40;

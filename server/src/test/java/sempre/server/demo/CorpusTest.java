@@ -219,10 +219,20 @@ public class CorpusTest {
               || c.fault() instanceof Fault.MustBeUp;
       if (!table.isEmpty() && !sameHands) {
         known++;
-        assertTrue(table.stream().anyMatch(heard::soundsAs), s.text() + " <" + s.where() + ">");
+        assertTrue(
+            table.stream().anyMatch(p -> heard.soundsAs(p) || anOctaveAbove(p, heard, c, setup)),
+            s.text() + " <" + s.where() + ">");
       }
     }
     assertThat(known).isGreaterThan(2_000);
+  }
+
+  /** Where air makes the octave of the note that is meant, it makes that of the wrong one too. */
+  private static boolean anOctaveAbove(Pitch low, Pitch heard, Cause c, Setup setup) {
+    boolean overblown =
+        setup.notesOf(c.entry().pattern().plain()).stream()
+            .anyMatch(p -> p.midi() == c.entry().written().midi() - 12);
+    return overblown && heard.midi() == low.midi() + 12;
   }
 
   /**

@@ -1,5 +1,6 @@
 package sempre.server.api.check;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.util.List;
 import sempre.core.learning.Grade;
 import sempre.core.learning.Placing;
@@ -80,17 +81,17 @@ public final class CheckViews {
   /** One entry of what was heard. */
   public record HeardView(
       long id,
-      String written,
+      @JsonUnwrapped NoteHeard note,
       String date,
       String at,
       String by,
-      String shown,
-      String fingering,
       Grade grade,
-      String piece,
-      String bars,
       String remark,
       boolean undone) {}
+
+  /** A note with its fingering, and where it was heard. */
+  public record NoteHeard(
+      String written, String shown, String fingering, String piece, String bars) {}
 
   /** How one note with one fingering stands. */
   public record MarkView(

@@ -70,29 +70,33 @@ public final class PeopleViews {
   public record RosterColumn(String heading, Roster.Meaning meaning, List<String> samples) {}
 
   /**
-   * A row of a list.
+   * Who a row of a list is.
    *
-   * @param state what becomes of it
    * @param name as the student would be called here
-   * @param called the instrument as the list has it
-   * @param meant instruments that may be meant by that, where it is none
    * @param longer whether the initial is longer than usual to tell two children apart
    * @param sameAs the earlier row of the same name; 0 for none
    */
+  public record RosterName(String name, String initial, boolean longer, int sameAs) {}
+
+  /**
+   * What a row of a list says of the instrument.
+   *
+   * @param called the instrument as the list has it
+   * @param meant instruments that may be meant by that, where it is none
+   * @param plays the range that is played already
+   * @param more options and what the hand can't reach
+   */
+  public record RosterInstrument(
+      String called, String instrument, List<Refs.SchoolView> meant, String plays, String more) {}
+
+  /** A row of a list; {@code state} is what becomes of it. */
   public record RosterRow(
       int line,
       RosterMatch.State state,
-      String name,
-      String initial,
-      boolean longer,
-      int sameAs,
-      String called,
-      String instrument,
-      List<Refs.SchoolView> meant,
+      @JsonUnwrapped RosterName who,
+      @JsonUnwrapped RosterInstrument plays,
       String group,
       String seat,
-      String plays,
-      String more,
       List<String> problems) {}
 
   public record MeaningView(Roster.Meaning value, String label) {}

@@ -121,21 +121,23 @@ class RosterController {
     return new PeopleViews.RosterRow(
         r.line(),
         o.state(),
-        initial.isEmpty() ? r.name().given() : r.name().given() + " " + initial + ".",
-        initial,
-        o.longer(),
-        o.sameAs(),
-        r.called(),
-        r.instrument().map(Speech.words()::instrument).orElse(""),
-        r.instrument().isPresent()
-            ? List.of()
-            : InstrumentNames.meant(r.called()).stream()
-                .map(i -> new Refs.SchoolView(i.id(), Speech.words().instrument(i)))
-                .toList(),
+        new PeopleViews.RosterName(
+            initial.isEmpty() ? r.name().given() : r.name().given() + " " + initial + ".",
+            initial,
+            o.longer(),
+            o.sameAs()),
+        new PeopleViews.RosterInstrument(
+            r.called(),
+            r.instrument().map(Speech.words()::instrument).orElse(""),
+            r.instrument().isPresent()
+                ? List.of()
+                : InstrumentNames.meant(r.called()).stream()
+                    .map(i -> new Refs.SchoolView(i.id(), Speech.words().instrument(i)))
+                    .toList(),
+            r.plays().map(p -> Speech.say("range", "from", p.from(), "to", p.to())).orElse(""),
+            String.join(", ", more)),
         r.group(),
         r.seat(),
-        r.plays().map(p -> Speech.say("range", "from", p.from(), "to", p.to())).orElse(""),
-        String.join(", ", more),
         r.problems().stream().map(Speech.words()::say).toList());
   }
 }
