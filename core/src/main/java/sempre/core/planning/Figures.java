@@ -221,45 +221,23 @@ public final class Figures {
     return all;
   }
 
+  /** What makes two notes the same in a figure. */
+  private record Seen(int midi, double quarters, boolean slurred) {
+    static Seen of(Note n) {
+      return new Seen(n.pitch().midi(), n.quarters(), n.slurToNext());
+    }
+  }
+
+  /** Places with the same notes around them, those of each figure together, in page order. */
   private List<List<Integer>> figures() {
-    Map<Long, List<List<Integer>>> byHash = new HashMap<>();
-    List<List<Integer>> all = new ArrayList<>();
+    List<Seen> seen = notes.stream().map(Seen::of).toList();
+    Map<List<Seen>, List<Integer>> figures = new LinkedHashMap<>();
     for (int i = Figure.REACH; i < notes.size() - Figure.REACH; i++) {
-      List<List<Integer>> same = byHash.computeIfAbsent(hash(i), h -> new ArrayList<>(1));
-      List<Integer> figure = null;
-      for (List<Integer> f : same) {
-        figure = alike(f.get(0), i) ? f : figure;
-      }
-      if (figure == null) {
-        figure = new ArrayList<>(2);
-        same.add(figure);
-        all.add(figure);
-      }
-      figure.add(i);
+      figures
+          .computeIfAbsent(
+              seen.subList(i - Figure.REACH, i + Figure.REACH + 1), k -> new ArrayList<>(2))
+          .add(i);
     }
-    return all;
-  }
-
-  private long hash(int at) {
-    long hash = 17;
-    for (int i = at - Figure.REACH; i <= at + Figure.REACH; i++) {
-      Note n = notes.get(i);
-      hash = hash * 1_000_003 + n.pitch().midi();
-      hash = hash * 31 + Double.hashCode(n.quarters()) + (n.slurToNext() ? 7 : 0);
-    }
-    return hash;
-  }
-
-  private boolean alike(int a, int b) {
-    for (int i = -Figure.REACH; i <= Figure.REACH; i++) {
-      Note x = notes.get(a + i);
-      Note y = notes.get(b + i);
-      if (x.pitch().midi() != y.pitch().midi()
-          || x.quarters() != y.quarters()
-          || x.slurToNext() != y.slurToNext()) {
-        return false;
-      }
-    }
-    return true;
+    return List.copyOf(figures.values());
   }
 }

@@ -23,14 +23,17 @@ import sempre.core.instrument.Setup;
 import sempre.core.instrument.Stage;
 import sempre.core.pitch.Pitch;
 import sempre.core.planning.Player;
+import sempre.core.planning.Trill;
+import sempre.core.planning.Trills;
 
 /**
- * What is said of a wrong note and of a new one, as facts in their order, case by case. Each line
- * of {@code advice.txt} was gone through by hand: what the fingers would have to do for it, and
- * whether a teacher would look for it there first.
+ * What is said of a wrong note, of a new one and of a trill, as facts in their order, case by case.
+ * Each line of {@code advice.txt} was gone through by hand: what the fingers would have to do for
+ * it, and whether a teacher would look for it there first.
  */
 public class AdviceTest {
   private static final String FILE = "/advice.txt";
+  private static final int TRILLS = 3;
 
   /** A case and what is said of it, apart from {@code =>}. */
   @DataProvider
@@ -55,7 +58,7 @@ public class AdviceTest {
     }
   }
 
-  /** {@code wrong flute D5 D4} or {@code new flute D5 knows G4 A4}. */
+  /** {@code wrong flute D5 D4}, {@code new flute D5 knows G4 A4}, {@code trill flute D5 E5}. */
   private static String of(String asked) {
     String[] words = asked.split(" +");
     Setup setup = Catalogue.standard().setup(words[1], Map.of());
@@ -63,6 +66,12 @@ public class AdviceTest {
     if (words[0].equals("wrong")) {
       return Trouble.causes(Player.able(setup), note, Pitch.parse(words[3])).stream()
           .map(c -> said(c.fault()) + (c.usual() ? "" : " with " + c.entry().fingering()))
+          .collect(Collectors.joining("; "));
+    }
+    if (words[0].equals("trill")) {
+      return Trills.of(setup, note, Pitch.parse(words[3])).stream()
+          .limit(TRILLS)
+          .map(AdviceTest::trill)
           .collect(Collectors.joining("; "));
     }
     Set<String> known =
@@ -79,6 +88,15 @@ public class AdviceTest {
             .collect(Collectors.joining("; "))
         + " | "
         + said(l.air());
+  }
+
+  private static String trill(Trill t) {
+    return t.lower().fingering().text()
+        + " > "
+        + t.upper().fingering().text()
+        + " "
+        + t.quality()
+        + (t.source().equals("computed") ? "" : " by the table");
   }
 
   private static Entry usual(Setup setup, Pitch p) {

@@ -75,12 +75,14 @@ public class StandController {
   @PutMapping("/reading")
   public StandViews.StandView read(
       @PathVariable long studentId, @PathVariable long pieceId, @Valid @RequestBody ReadingBody b) {
-    return db.inTransaction(
+    db.run(
         tx -> {
           shelf.choose(tx, studentId, pieceId, new Shelf.Chosen(b.partId(), b.voice()));
           choices.forget(tx, studentId, pieceId);
-          return view(tx, studentId, pieceId);
+          // what can't be read is not kept
+          stands.load(tx, studentId, pieceId);
         });
+    return stand(studentId, pieceId);
   }
 
   /** The plan alone, as after a check. */
