@@ -15,6 +15,7 @@ import org.testng.annotations.Test;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Setup;
 import sempre.core.pitch.Pitch;
+import sempre.core.score.Line;
 import sempre.core.score.Note;
 import sempre.core.score.Phrase;
 
@@ -148,5 +149,23 @@ public class FiguresTest {
       there++;
     }
     return Pitch.usual(there) + "/8";
+  }
+
+  /** What a choice "for this figure" counts for: the same note with the same two on each side. */
+  @Test
+  public void theNotesOfAFigureAreThoseWithTheSameNotesAroundThem() {
+    Line line =
+        Phrase.of(
+                "tempo=120: C5/8 D5/8 E5/8 F5/8 G5/8 A5/8 C5/8 D5/8 E5/8 F5/8 G5/8"
+                    + " C5/8 D5/8 E5/4 F5/8 G5/8 ( C5/8 D5/8 E5/8 F5/8 G5/8 )")
+            .line();
+    Map<String, List<Note>> figures = Figures.of(line);
+    List<Note> notes = line.notes();
+    List<Note> alike = List.of(notes.get(2), notes.get(8));
+    assertEquals(figures.get(notes.get(2).id()), alike);
+    assertEquals(figures.get(notes.get(8).id()), alike);
+    assertEquals(figures.get(notes.get(13).id()), null, "a longer note is another figure");
+    assertEquals(figures.get(notes.get(18).id()), null, "so is a slurred one");
+    assertEquals(figures.size(), 2, "what does not come back is none");
   }
 }
