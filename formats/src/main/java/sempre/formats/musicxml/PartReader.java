@@ -1,13 +1,8 @@
 package sempre.formats.musicxml;
 
 import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.OptionalDouble;
-import java.util.Set;
 import java.util.TreeMap;
 import sempre.core.Limit;
 import sempre.core.Refusal;
@@ -18,7 +13,6 @@ import sempre.core.pitch.Pitch;
 import sempre.core.pitch.Transposition;
 import sempre.core.score.Bar;
 import sempre.core.score.Chord;
-import sempre.core.score.Dynamic;
 import sempre.core.score.Line;
 import sempre.core.score.Manner;
 import sempre.core.score.Note;
@@ -41,8 +35,6 @@ final class PartReader {
       KeySignature key,
       int beatType) {}
 
-  private record Mark(int bar, double offset, int staff, XmlNode node) {}
-
   private record Heard(int bar, double offset, XmlNode harmony) {}
 
   private record BarData(
@@ -55,7 +47,7 @@ final class PartReader {
   private final boolean concert;
   private final List<BarData> bars = new ArrayList<>();
   private final Map<String, List<Raw>> raws = new TreeMap<>();
-  private final List<Mark> directions = new ArrayList<>();
+  private final List<Direction> directions = new ArrayList<>();
   private final List<Heard> harmonies = new ArrayList<>();
   private final List<Saying> remarks = new ArrayList<>();
   private Transposition transposition = Transposition.CONCERT;
@@ -113,7 +105,7 @@ final class PartReader {
         case "direction", "sound" -> {
           double offset = number(e.textOf("offset")) / divisions;
           directions.add(
-              new Mark(
+              new Direction(
                   bar,
                   Math.max(0, cursor + offset),
                   MusicXmlReader.integer(e.textOf("staff"), 0),
@@ -228,7 +220,7 @@ final class PartReader {
     return number(e.textOf("duration")) / divisions;
   }
 
-  private static double number(String text) {
+  static double number(String text) {
     if (text.isEmpty()) {
       return 0;
     }
@@ -245,29 +237,9 @@ final class PartReader {
     }
   }
 
-  /**
-   * Adds this part's tempo marks; a sounding tempo goes before a metronome mark, that before words.
-   */
+  /** Adds this part's tempo marks, and what is to be said of them. */
   void tempi(double[] starts, TreeMap<Double, Double> tempi, List<Saying> said) {
-    Map<Double, Integer> rank = new HashMap<>();
-    for (Mark m : directions) {
-      double at = starts[m.bar()] + m.offset();
-      List<XmlNode> sounds = m.node().is("sound") ? List.of(m.node()) : m.node().children("sound");
-      for (XmlNode s : sounds) {
-        if (!s.attribute("tempo").isEmpty() && number(s.attribute("tempo")) > 0) {
-          put(tempi, rank, at, number(s.attribute("tempo")), 3);
-        }
-      }
-      for (XmlNode metronome : m.node().descendants("metronome")) {
-        MusicXmlReader.metronome(metronome).ifPresent(t -> put(tempi, rank, at, t, 2));
-      }
-      for (XmlNode words : m.node().descendants("words")) {
-        OptionalDouble t = TempoWords.quarters(words.text());
-        if (t.isPresent() && put(tempi, rank, at, t.getAsDouble(), 1)) {
-          said.add(Saying.of("read.tempo-words", "text", words.text(), "n", (int) t.getAsDouble()));
-        }
-      }
-    }
+    new TempoMarks(tempi, said).read(directions, starts);
   }
 
   /** The chords that stand over this part, as they sound. */
@@ -279,20 +251,6 @@ final class PartReader {
                 new Chord(
                     starts[h.bar()] + h.offset(), Harmonies.classes(h.harmony(), t.semitones())))
         .toList();
-  }
-
-  private static boolean put(
-      TreeMap<Double, Double> tempi,
-      Map<Double, Integer> rank,
-      double at,
-      double tempo,
-      int order) {
-    if (rank.getOrDefault(at, tempi.containsKey(at) ? 3 : 0) >= order) {
-      return false;
-    }
-    rank.put(at, order);
-    tempi.put(at, tempo);
-    return true;
   }
 
   Part part(double[] starts, Tempi tempi) {
@@ -339,49 +297,34 @@ final class PartReader {
   }
 
   private Line line(int staff, String voice, List<Raw> list, double[] starts, Tempi tempi) {
-    Dynamics dynamics = new Dynamics(staff, starts);
+    Dynamics dynamics = new Dynamics(directions, staff, starts);
     Manners manners = new Manners();
-    for (Mark m : directions) {
-      if (m.staff() == 0 || m.staff() == staff) {
-        m.node()
-            .descendants("words")
-            .forEach(w -> manners.say(starts[m.bar()] + m.offset(), w.text()));
+    for (Direction m : directions) {
+      if (m.isFor(staff)) {
+        m.node().descendants("words").forEach(w -> manners.say(m.at(starts), w.text()));
       }
     }
     List<Note> notes = new ArrayList<>();
-    Set<String> slurs = new HashSet<>();
+    Slurs slurs = new Slurs();
     int i = 0;
     while (i < list.size()) {
       Raw first = list.get(i);
       Raw top = first;
-      boolean slurred = false;
-      boolean tieStop = false;
-      boolean tieStart = false;
-      Map<String, Boolean> starting = new LinkedHashMap<>();
+      List<XmlNode> together = new ArrayList<>();
       do {
         Raw r = list.get(i);
+        together.add(r.node());
         if (r.pitch().midi() > top.pitch().midi()) {
           top = r;
         }
-        for (XmlNode s : r.node().descendants("slur")) {
-          String number = s.attribute("number").isEmpty() ? "1" : s.attribute("number");
-          if (s.attribute("type").equals("stop")) {
-            slurs.remove(number);
-          } else if (s.attribute("type").equals("start")) {
-            starting.put(number, true);
-          }
-        }
         i++;
       } while (i < list.size() && list.get(i).chord());
-      slurs.addAll(starting.keySet());
-      slurred = !slurs.isEmpty();
-      for (XmlNode t : top.node().children("tie")) {
-        tieStop |= t.attribute("type").equals("stop");
-        tieStart |= t.attribute("type").equals("start");
-      }
+      boolean slurred = slurs.goOn(together);
+      boolean tied =
+          top.node().children("tie").stream().anyMatch(t -> t.attribute("type").equals("stop"));
       double onset = starts[top.bar()] + top.offset();
       Note previous = notes.isEmpty() ? null : notes.get(notes.size() - 1);
-      if (tieStop
+      if (tied
           && previous != null
           && previous.pitch().soundsAs(top.pitch())
           && Math.abs(previous.end() - onset) < 0.01) {
@@ -435,63 +378,5 @@ final class PartReader {
         Ornaments.breath(more.node()),
         first.printed(),
         new Manner(first.manner().sound(), Manners.glides(more.node())));
-  }
-
-  /** The dynamic in force; a hairpin counts as one step at its end, unless a mark stands there. */
-  private final class Dynamics {
-    private final TreeMap<Double, Dynamic> marks = new TreeMap<>();
-
-    Dynamics(int staff, double[] starts) {
-      String hairpin = "";
-      for (Mark m : directions) {
-        if (m.staff() != 0 && m.staff() != staff) {
-          continue;
-        }
-        double at = starts[m.bar()] + m.offset();
-        for (XmlNode d : m.node().descendants("dynamics")) {
-          for (XmlNode mark : d.children()) {
-            read(mark.name(), at);
-          }
-        }
-        for (XmlNode w : m.node().descendants("wedge")) {
-          String type = w.attribute("type");
-          if (type.equals("stop") && !hairpin.isEmpty()) {
-            Dynamic reached = in(at).step(hairpin.equals("crescendo") ? 1 : -1);
-            marks.putIfAbsent(at, reached);
-            hairpin = "";
-          } else if (type.equals("crescendo") || type.equals("diminuendo")) {
-            hairpin = type;
-          }
-        }
-      }
-    }
-
-    private void read(String mark, double at) {
-      switch (mark) {
-        case "pp", "ppp", "pppp", "ppppp", "pppppp" -> marks.put(at, Dynamic.PP);
-        case "p", "fp", "sfp" -> marks.put(at, Dynamic.P);
-        case "mp" -> marks.put(at, Dynamic.MP);
-        case "mf" -> marks.put(at, Dynamic.MF);
-        case "f" -> marks.put(at, Dynamic.F);
-        case "ff", "fff", "ffff", "fffff", "ffffff" -> marks.put(at, Dynamic.FF);
-        default -> {
-          // sf, rf and the like accent one note; the dynamic stays
-        }
-      }
-    }
-
-    private Dynamic in(double at) {
-      var e = marks.floorEntry(at + 1e-6);
-      return e == null ? Dynamic.MF : e.getValue();
-    }
-
-    Dynamic at(double onset, XmlNode note) {
-      for (XmlNode d : note.descendants("dynamics")) {
-        for (XmlNode mark : d.children()) {
-          read(mark.name(), onset);
-        }
-      }
-      return in(onset);
-    }
   }
 }

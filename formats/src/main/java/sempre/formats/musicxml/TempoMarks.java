@@ -1,0 +1,60 @@
+package sempre.formats.musicxml;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+import java.util.TreeMap;
+import sempre.core.Saying;
+import sempre.formats.xml.XmlNode;
+
+/** Where the tempo changes; a sounding tempo goes before a metronome mark, that before words. */
+final class TempoMarks {
+  private static final int WORDS = 1;
+  private static final int METRONOME = 2;
+  private static final int SOUND = 3;
+
+  private final TreeMap<Double, Double> tempi;
+  private final List<Saying> said;
+  private final Map<Double, Integer> ranks = new HashMap<>();
+
+  /**
+   * @param tempi quarters a minute by when they begin, to be added to
+   * @param said what is to be said of tempo words
+   */
+  TempoMarks(TreeMap<Double, Double> tempi, List<Saying> said) {
+    this.tempi = tempi;
+    this.said = said;
+  }
+
+  void read(List<Direction> directions, double[] starts) {
+    for (Direction d : directions) {
+      double at = d.at(starts);
+      List<XmlNode> sounds = d.node().is("sound") ? List.of(d.node()) : d.node().children("sound");
+      for (XmlNode s : sounds) {
+        double tempo = PartReader.number(s.attribute("tempo"));
+        if (tempo > 0) {
+          put(at, tempo, SOUND);
+        }
+      }
+      for (XmlNode metronome : d.node().descendants("metronome")) {
+        MusicXmlReader.metronome(metronome).ifPresent(t -> put(at, t, METRONOME));
+      }
+      for (XmlNode words : d.node().descendants("words")) {
+        OptionalDouble t = TempoWords.quarters(words.text());
+        if (t.isPresent() && put(at, t.getAsDouble(), WORDS)) {
+          said.add(Saying.of("read.tempo-words", "text", words.text(), "n", (int) t.getAsDouble()));
+        }
+      }
+    }
+  }
+
+  private boolean put(double at, double tempo, int rank) {
+    if (ranks.getOrDefault(at, tempi.containsKey(at) ? SOUND : 0) >= rank) {
+      return false;
+    }
+    ranks.put(at, rank);
+    tempi.put(at, tempo);
+    return true;
+  }
+}
