@@ -18,6 +18,6 @@ export default defineConfig({
   plugins: [noForeignFonts, svelte(), optimizeCss()],
   build: { target: 'es2022', chunkSizeWarningLimit: 10000 },
   worker: { format: 'es' },
-  optimizeDeps: { exclude: ['verovio', 'carbon-components-svelte', 'carbon-icons-svelte'] },
+  optimizeDeps: { exclude: ['verovio', 'carbon-components-svelte'] },
   server: { proxy: { '/api': 'http://localhost:8484' } }
 });
