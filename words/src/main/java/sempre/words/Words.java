@@ -25,6 +25,7 @@ import sempre.core.instrument.Finger;
 import sempre.core.instrument.Fingering;
 import sempre.core.instrument.Hold;
 import sempre.core.instrument.Instrument;
+import sempre.core.instrument.Keywork;
 import sempre.core.instrument.Purpose;
 import sempre.core.instrument.Rule;
 import sempre.core.instrument.Stage;
@@ -52,9 +53,12 @@ public final class Words {
 
   private static final Map<String, Words> ALL = new ConcurrentHashMap<>();
 
-  /** English, notes by letters. */
   private static final int FORTNIGHT = 14;
 
+  /** A key that is named by a note. */
+  private static final Pattern KEY_OF_A_NOTE = Pattern.compile("[A-G][b#]?");
+
+  /** English, notes by letters. */
   public static final Words ENGLISH = of(Language.EN, PitchNaming.LETTERS);
 
   private final Language language;
@@ -497,6 +501,30 @@ public final class Words {
   /** What a control is called, without an article. */
   public String key(Control c) {
     return control(c).bare();
+  }
+
+  /**
+   * How a key is named on its bar, in a word or two; nothing where its finger rests on it, or works
+   * a valve.
+   */
+  public String shortKey(Keywork keywork, Control c) {
+    if (c.home() || keywork.kind() != Keywork.Kind.HANDS) {
+      return "";
+    }
+    String key = "short." + c.name();
+    if (has(key)) {
+      return say(key, signs(key));
+    }
+    return KEY_OF_A_NOTE.matcher(c.token()).matches() ? note(NoteName.parse(c.token())) : c.token();
+  }
+
+  /** The notes that a message takes, as they are written: {@code B♭}, where others are spoken. */
+  private Map<String, Object> signs(String key) {
+    Map<String, Object> signs = new HashMap<>();
+    for (String name : messages.takes(key)) {
+      signs.put(name, note(NoteName.parse(name.replace('s', '#'))));
+    }
+    return signs;
   }
 
   /** What is held, without an article: a control, or half of it. */

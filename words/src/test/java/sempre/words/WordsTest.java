@@ -375,4 +375,32 @@ public class WordsTest {
     assertTrue(Words.ENGLISH.teaching().fading(Duration.ofDays(7)).contains("by half in a week"));
     assertTrue(ES.teaching().fading(Duration.ofDays(14)).contains("2 semanas"));
   }
+
+  /** Each key of each instrument on its bar: no code of the notation where there is a word. */
+  @DataProvider
+  public Object[][] shortKeys() {
+    return new Object[][] {
+      {"flute", "Tb", "B♭", "si♭"},
+      {"flute", "tr1", "trill 1", "trino 1"},
+      {"flute", "1", "", ""},
+      {"flute", "G#", "G♯", "sol♯"},
+      {"alto-sax", "pEb", "E♭", "mi♭"},
+      {"alto-sax", "f", "front", "frontal"},
+      {"alto-sax", "bis", "bis", "bis"},
+      {"bassoon", "vA", "high A", "la agudo"},
+      {"bassoon", "lC#", "C♯", "do♯"},
+      {"clarinet", "s2", "side 2", "lateral 2"},
+      {"oboe", "trD", "trill D", "trino re"},
+      {"trumpet", "2", "", ""},
+    };
+  }
+
+  @Test(dataProvider = "shortKeys")
+  public void aKeyIsNamedOnItsBarInAWordOrTwo(String id, String token, String en, String es) {
+    var keywork = Catalogue.standard().instrument(id).keywork();
+    var control =
+        keywork.controls().stream().filter(c -> c.token().equals(token)).findFirst().orElseThrow();
+    assertEquals(Words.ENGLISH.shortKey(keywork, control), en);
+    assertEquals(ES.shortKey(keywork, control), es);
+  }
 }

@@ -8,7 +8,6 @@ import sempre.core.instrument.Control;
 import sempre.core.instrument.Finger;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Keywork;
-import sempre.core.pitch.NoteName;
 import sempre.server.api.Speech;
 
 /** The rows under a line of music: a finger each, or a valve each; a slide has a curve instead. */
@@ -48,28 +47,5 @@ public final class Lanes {
           }
         });
     return guides;
-  }
-
-  /**
-   * How a key is named on its bar; the plain key of a finger needs no name beside its neighbours.
-   */
-  public static String key(String token) {
-    return switch (token) {
-      case "1", "2", "3", "4", "T" -> "";
-      case "Tb" -> note("Bb");
-      case "tr1" -> Speech.say("bar-key.trill", "n", 1);
-      case "tr2" -> Speech.say("bar-key.trill", "n", 2);
-      case "giz" -> Speech.say("bar-key.high", "note", note("C"));
-      case "f" -> Speech.say("bar-key.front");
-      case "hF#" -> Speech.say("bar-key.high", "note", note("F#"));
-      default -> {
-        String bare = token.matches("[ps][A-G].*") ? token.substring(1) : token;
-        yield bare.matches("[A-G][b#]?") ? note(bare) : bare.replace("#", "♯");
-      }
-    };
-  }
-
-  private static String note(String name) {
-    return Speech.words().note(NoteName.parse(name));
   }
 }

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import sempre.core.instrument.Hold;
 import sempre.core.instrument.Instrument;
+import sempre.core.instrument.Keywork;
 import sempre.core.instrument.Setup;
 import sempre.core.instrument.TrillFingering.Quality;
 import sempre.core.pitch.Pitch;
@@ -73,7 +74,7 @@ public final class TrillViews {
         t.upper().fingering().text(),
         held(t.lower()),
         held(t.upper()),
-        t.moving().stream().map(h -> key(h, t)).toList(),
+        t.moving().stream().map(h -> key(h, t, i.keywork())).toList(),
         t.quality(),
         Speech.words().say("sentence", Map.of("text", words.moving(t))) + words.how(t),
         t.because().isEmpty() ? "" : Speech.words().because(t.because()),
@@ -84,10 +85,10 @@ public final class TrillViews {
     return w.fingering().holds().stream().map(h -> HandViews.HeldView.of(h, false)).toList();
   }
 
-  private static HandViews.TrillKeyView key(Hold h, Trill t) {
+  private static HandViews.TrillKeyView key(Hold h, Trill t, Keywork keywork) {
     return new HandViews.TrillKeyView(
         h.finger().name(),
-        Lanes.key(h.token()),
+        Speech.words().shortKey(keywork, h.control()),
         Speech.words().theHold(h),
         t.lower().fingering().holds().contains(h),
         t.upper().fingering().holds().contains(h));

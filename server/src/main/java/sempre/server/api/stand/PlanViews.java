@@ -28,7 +28,6 @@ import sempre.core.teaching.Caution;
 import sempre.server.api.Refs;
 import sempre.server.api.Speech;
 import sempre.server.api.hand.HandViews;
-import sempre.server.api.hand.Lanes;
 import sempre.server.api.hand.TrillViews;
 import sempre.server.app.Stands;
 
@@ -214,7 +213,7 @@ public final class PlanViews {
         continue;
       }
       // The key is named only where the finger has more than one.
-      String name = keys.get(h.finger()) > 1 ? Lanes.key(h.token()) : "";
+      String name = keys.get(h.finger()) > 1 ? Speech.words().shortKey(k, h.control()) : "";
       holds.add(
           new StandViews.HoldView(
               h.finger().name(), name, Speech.words().key(h.control()), n.held().contains(h)));
