@@ -21,7 +21,8 @@
     short,
     under,
     type Lane,
-    type Plan
+    type Plan,
+    keyOn
   } from './lanes';
   import { ui } from '../words/ui';
 
@@ -332,7 +333,7 @@
               rx="2"
             />
             {#if b.key}
-              <text class="key" class:unheard={b.unheard} x={b.x + 3} y={y + 10}>{b.key}</text>
+              <text class="key" class:unheard={b.unheard} x={b.x + 3} y={y + 10}>{keyOn(b)}</text>
             {/if}
           {/each}
           {#each line.shakes as t (t.lane + '/' + t.x)}

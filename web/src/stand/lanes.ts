@@ -23,6 +23,8 @@ export interface Bar {
   x: number;
   end: number;
   key: string;
+  /** of each key that is held, where there are several */
+  names: string[];
   unheard: boolean;
 }
 
@@ -95,7 +97,7 @@ export function bars(all: Event[], lanes: Lane[]): { bars: Bar[]; links: Link[] 
       if (open && open.key === key && open.unheard === unheard) open.end = e.end;
       else {
         if (open && open.key !== key) links.push({ lane: row, x: e.x });
-        open = { lane: row, x: e.x, end: e.end, key, unheard };
+        open = { lane: row, x: e.x, end: e.end, key, names, unheard };
         found.push(open);
       }
       if (!e.joined) open = undefined;
@@ -104,6 +106,18 @@ export function bars(all: Event[], lanes: Lane[]): { bars: Bar[]; links: Link[] 
   // a finger that comes up or moves leaves a gap, so that two presses are seen as two
   for (const b of found) b.end -= 3;
   return { bars: found, links };
+}
+
+/** How much room a letter of a key's name takes in its bar. */
+const LETTER = 4.5;
+
+/** The names of keys as far as their bar has room: all of each, else its shortest word. */
+export function keyOn(b: Pick<Bar, 'x' | 'end' | 'names'>): string {
+  const all = b.names.join(' ');
+  if (all.length * LETTER + 6 <= b.end - b.x) return all;
+  const shortest = (name: string) =>
+    name.split(' ').reduce((short, w) => (w.length < short.length ? w : short));
+  return b.names.map(shortest).join(' ');
 }
 
 /** Where fingers trill: as its first and best trill has it. */
@@ -118,7 +132,7 @@ export function shakes(all: Event[], lanes: Lane[]): Shake[] {
 
 /** A line to and fro over the row of a finger that trills, from where the name of its key ends. */
 export function shaken(s: Shake, y: number): string {
-  const from = s.x + 3 + (s.key ? 4.5 * s.key.length + 3 : 0);
+  const from = s.x + 3 + (s.key ? LETTER * s.key.length + 3 : 0);
   const times = Math.max(1, Math.floor((s.end - from) / 6));
   return `M${from} ${y + ROW - 4}` + `l3 ${7 - ROW}l3 ${ROW - 7}`.repeat(times);
 }
