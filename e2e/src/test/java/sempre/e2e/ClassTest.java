@@ -590,7 +590,8 @@ public class ClassTest {
     page.waitForResponse("**/readiness?what=assigned", () -> what.selectOption("assigned"));
     // only now the older question is answered
     page.waitForResponse("**/readiness?what=shelf", () -> slow.get(0).resume());
-    page.waitForTimeout(500);
+    // what it would change is drawn with the next frame
+    page.evaluate("() => new Promise(r => requestAnimationFrame(() => requestAnimationFrame(r)))");
     assertThat(matrix.locator("thead th.piece")).hasCount(3);
   }
 

@@ -285,7 +285,12 @@ public class LessonTest {
     page.locator("h1").click();
     page.keyboard().press("Space");
     assertThat(page.locator(".go")).containsText("Stop");
-    page.waitForTimeout(5500);
+    // the marked note goes on, comes back to the first, and goes on again
+    for (String there : new String[] {"!==", "===", "!=="}) {
+      page.waitForFunction(
+          "before => document.querySelector('.cursor')?.getAttribute('style') " + there + " before",
+          before);
+    }
     assertThat(page.locator(".go")).containsText("Stop");
     page.keyboard().press("Space");
     assertThat(page.locator(".go")).containsText("Play");
