@@ -63,7 +63,10 @@ final class Sounding {
         .orElse(Heard.NOTHING);
   }
 
-  /** Where a hold has notes of its own, those for which it is only a substitute do not sound. */
+  /**
+   * Where a hold has notes of its own, those for which it is only a substitute do not sound (common
+   * practice, no source).
+   */
   private List<Pitch> usual(List<Pitch> known, Fingering f) {
     List<Pitch> own =
         known.stream()
@@ -78,7 +81,8 @@ final class Sounding {
 
   /**
    * What the table knows of a hold an octave lower sounds here too where the air, and no key, makes
-   * the octave: a flute's low E flat, blown as the E5 that was meant, is E flat 5.
+   * the octave: a flute's low E flat, blown as the E5 that was meant, is E flat 5 (computed: the
+   * second partial of the same tube).
    */
   private List<Pitch> withOctave(List<Pitch> known) {
     List<Pitch> all = new ArrayList<>(known);

@@ -1,9 +1,8 @@
 package sempre.server.app;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
+import java.util.Optional;
 import java.util.function.Consumer;
 import org.springframework.stereotype.Component;
 import sempre.core.planning.Plan;
@@ -36,33 +35,40 @@ public class FingeringChanges {
    * before and after it, while nobody waits.
    */
   public List<Changed> of(List<People.Student> who, Consumer<Db.Tx> step) {
-    Map<Stands.Loaded, Plan> before = db.inTransaction(tx -> plans(tx, who));
+    List<Stands.Loaded> before = db.inTransaction(tx -> planned(tx, who));
     db.run(step);
-    List<Changed> all = new ArrayList<>();
-    before.forEach(
-        (part, plan) -> {
-          Stands.Loaded now =
-              db.inTransaction(tx -> stands.load(tx, part.student().id(), part.piece().id()));
-          List<Plan.Refingered> notes = now.plan().since(plan);
-          if (!notes.isEmpty()) {
-            all.add(new Changed(now, notes));
-          }
-        });
-    return all;
+    return before.stream().flatMap(part -> changed(part).stream()).toList();
   }
 
-  /** Parts with their plans, as they are now. */
-  private Map<Stands.Loaded, Plan> plans(Db.Tx tx, List<People.Student> who) {
-    Map<Stands.Loaded, Plan> plans = new LinkedHashMap<>();
+  /** Empty where nothing is fingered otherwise; what is done stays done where that is not known. */
+  private Optional<Changed> changed(Stands.Loaded before) {
+    try {
+      return db.inTransaction(tx -> stands.find(tx, before.student().id(), before.piece().id()))
+          .map(now -> new Changed(now, now.plan().since(before.plan())))
+          .filter(c -> !c.notes().isEmpty());
+    } catch (OddPiece | NotThere e) {
+      return Optional.empty();
+    }
+  }
+
+  /** The parts that can be planned, with their plans as they are now. */
+  private List<Stands.Loaded> planned(Db.Tx tx, List<People.Student> who) {
+    List<Stands.Loaded> parts = new ArrayList<>();
     for (People.Student s : who) {
       for (Shelf.Piece p : assignments.pieces(tx, s.id())) {
         try {
-          stands.find(tx, s.id(), p.id()).ifPresent(l -> plans.put(l, l.plan()));
+          stands
+              .find(tx, s.id(), p.id())
+              .ifPresent(
+                  l -> {
+                    l.plan();
+                    parts.add(l);
+                  });
         } catch (OddPiece e) {
           // it was not worked out before either
         }
       }
     }
-    return plans;
+    return parts;
   }
 }

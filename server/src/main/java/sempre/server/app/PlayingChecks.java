@@ -69,14 +69,9 @@ public class PlayingChecks {
 
   /** What is worth hearing of a group: sounds that most need next and lack, or have shakily. */
   public List<GroupSounds.Sound> suggested(long groupId) {
-    return db.inTransaction(
-        tx -> {
-          return GroupSounds.of(
-                  learners.ofGroup(tx, group(tx, groupId).id()).stream()
-                      .map(Learners.Known::learner)
-                      .toList())
-              .toHear(SUGGESTED);
-        });
+    List<Learners.Known> known =
+        db.inTransaction(tx -> learners.ofGroup(tx, group(tx, groupId).id()));
+    return GroupSounds.of(known.stream().map(Learners.Known::learner).toList()).toHear(SUGGESTED);
   }
 
   /**
@@ -266,6 +261,7 @@ public class PlayingChecks {
         .toList();
   }
 
+  /** A check with what each student was asked, and how it was. */
   public Sheet sheet(long id) {
     return db.inTransaction(
         tx -> {
@@ -356,11 +352,10 @@ public class PlayingChecks {
    * @param mark the press that is meant; empty for the last of the cell
    */
   public Answer undo(long id, Cell cell, String mark, String by) {
-    return db.inTransaction(
+    db.run(
         tx -> {
-          Placed asked = new Placed(tx, check(tx, id));
+          new Placed(tx, check(tx, id)).item(cell.place());
           People.Student s = players.student(tx, cell.studentId());
-          ClassChecks.Item item = asked.item(cell.place());
           Optional<ClassChecks.Entry> last = last(tx, id, cell);
           if (last.isPresent() && (mark.isEmpty() || mark.equals(last.get().mark()))) {
             for (ClassChecks.Entry e : classes.entries(tx, id)) {
@@ -370,12 +365,18 @@ public class PlayingChecks {
               }
             }
           }
-          // what was marked and taken back places nothing any more
-          Optional<Pitch> from = new Placed(tx, asked.check).from(tx, s, cell.place());
-          return new Answer(targets(tx, item, s, from), last(tx, id, cell));
+        });
+    // what was taken back places nothing any more; a part is planned while nobody waits
+    return db.inTransaction(
+        tx -> {
+          Placed asked = new Placed(tx, check(tx, id));
+          People.Student s = players.student(tx, cell.studentId());
+          Optional<Pitch> from = asked.from(tx, s, cell.place());
+          return new Answer(targets(tx, asked.item(cell.place()), s, from), last(tx, id, cell));
         });
   }
 
+  /** Notes that a student is absent, or is there after all. */
   public void absent(long id, long studentId, boolean absent) {
     db.run(
         tx -> {

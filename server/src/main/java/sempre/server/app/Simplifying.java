@@ -122,10 +122,7 @@ public class Simplifying {
 
   /** The simpler part that is kept, else the one that is proposed. */
   public Version proposed(long studentId, long pieceId) {
-    return db.inTransaction(
-        tx -> {
-          return ofKept(load(tx, studentId, pieceId));
-        });
+    return ofKept(db.inTransaction(tx -> load(tx, studentId, pieceId)));
   }
 
   private static Version ofKept(Written w) {

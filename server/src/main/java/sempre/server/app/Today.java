@@ -161,7 +161,8 @@ public class Today {
     List<Given> given = new ArrayList<>();
     for (Shelf.Assignment a : all) {
       Map<People.Student, State> states = new LinkedHashMap<>();
-      known.forEach((s, k) -> k.states().computeIfPresent(a.id(), (i, x) -> put(states, s, x)));
+      known.forEach(
+          (s, k) -> Optional.ofNullable(k.states().get(a.id())).ifPresent(x -> states.put(s, x)));
       given.add(new Given(a, players.piece(tx, a.pieceId()), states));
     }
     Map<People.Student, Say> say = new LinkedHashMap<>();
@@ -175,12 +176,7 @@ public class Today {
         faded(known));
   }
 
-  private static State put(Map<People.Student, State> states, People.Student s, State state) {
-    states.put(s, state);
-    return state;
-  }
-
-  /** What most were not heard with for long. */
+  /** What was not heard for long, that of most students first. */
   private static List<Faded> faded(Map<People.Student, OfStudent> known) {
     Map<Integer, Faded> faded = new LinkedHashMap<>();
     known.forEach(
