@@ -1,6 +1,7 @@
 <!-- One bar explained: every note with its reason, and every change between that is work. -->
 <script lang="ts">
   import { short, type Note, type Plan } from './lanes';
+  import { onPage } from './moves';
   import { capital, ui } from '../words/ui';
 
   let {
@@ -21,7 +22,7 @@
   /** below this a change is no work worth naming */
   const WORTH = 0.15;
   const notes = $derived(plan.notes.filter((n) => n.bar === bar));
-  const moves = $derived(new Map(plan.moves.map((m) => [m.toId, m])));
+  const moves = $derived(onPage(plan));
   const work = $derived(
     notes
       .map((n) => moves.get(n.id))

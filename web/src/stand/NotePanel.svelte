@@ -11,8 +11,8 @@
 
   let {
     note,
-    previous,
-    move,
+    notes,
+    moves,
     lanes,
     same,
     others,
@@ -26,8 +26,9 @@
     onkeep
   }: {
     note: Note;
-    previous: Note | undefined;
-    move: Schemas['MoveView'] | undefined;
+    notes: Note[];
+    /** the changes to it, and those over a sign from it */
+    moves: Schemas['MoveView'][];
     lanes: Lane[];
     /** how many notes of the part have this pitch */
     same: number;
@@ -174,10 +175,20 @@
       <p class="small quiet">{ui.stand.noOther}</p>
     {/if}
   {/if}
-  {#if move && previous && !byName}
-    <h3>{ui.stand.comingHere}</h3>
-    <Change {move} from={previous} to={note} {lanes} />
-  {/if}
+  {#each byName ? [] : moves as m (m.fromId + m.toId)}
+    {@const from = notes.find((n) => n.id === m.fromId)}
+    {@const to = notes.find((n) => n.id === m.toId)}
+    {#if from && to}
+      <h3>
+        {m.way === 'ON'
+          ? ui.stand.comingHere
+          : m.toId === note.id
+            ? ui.stand.comingOver[m.way](from.barNumber)
+            : ui.stand.goingOver[m.way](to.barNumber)}
+      </h3>
+      <Change move={m} {from} {to} {lanes} />
+    {/if}
+  {/each}
 </div>
 
 <style>

@@ -3,14 +3,18 @@
   import { menu } from '../parts/menu';
   import { Checkbox, NumberInput, Select, SelectItem } from 'carbon-components-svelte';
   import { onDestroy, untrack } from 'svelte';
+  import type { Schemas } from '../api/client';
   import type { Note } from './lanes';
   import { ways } from '../ways.svelte';
   import { Playback } from './playback.svelte';
+  import { barOrder, timeline } from './timeline';
   import { ui } from '../words/ui';
 
   let {
     notes,
     bars,
+    times,
+    played,
     transposes,
     tempo,
     from = $bindable(),
@@ -20,6 +24,9 @@
   }: {
     notes: Note[];
     bars: string[];
+    times: Schemas['BarTime'][];
+    /** where signs lead elsewhere, the stretches in which the bars are played */
+    played: Schemas['StretchView'][];
     /** the tempo that is given, in quarters a minute; 0 is the written one */
     tempo: number;
     /** whether what is written and what sounds differ */
@@ -39,6 +46,7 @@
   let metronome = $state(false);
   let loop = $state(false);
   let written = $state(false);
+  let repeats = $state(true);
   /** what is given says how fast */
   $effect(() => {
     const written = untrack(() => 60 / (notes[0]?.quarter ?? 0.6));
@@ -53,10 +61,12 @@
   export function toggle() {
     if (play.playing) play.stop();
     else
-      play.start(
-        notes.filter((n) => n.bar >= from && n.bar <= last),
-        { speed: speed / 100, metronome, written, loop }
-      );
+      play.start(timeline(notes, times, barOrder(bars.length, repeats ? played : [], from, last)), {
+        speed: speed / 100,
+        metronome,
+        written,
+        loop
+      });
   }
   const value = (e: Event) => Number((e.target as HTMLSelectElement).value);
 </script>
@@ -110,6 +120,13 @@
         if (b < from) from = b;
       })}
       <div class="checks">
+        {#if played.length}
+          <Checkbox
+            labelText={ui.stand.repeats}
+            bind:checked={repeats}
+            on:check={() => play.stop()}
+          />
+        {/if}
         <Checkbox labelText={ui.stand.round} bind:checked={loop} on:check={() => play.stop()} />
         <Checkbox
           labelText={ui.stand.metronome}

@@ -9,6 +9,7 @@
   import { drawing, engrave, type Line } from '../engrave/engrave';
   import Change from './Change.svelte';
   import { draft } from './draft';
+  import { onPage } from './moves';
   import {
     bars,
     BY_NAME,
@@ -153,7 +154,7 @@
         n.locked ||
         n.role !== 'STANDARD';
   const top = $derived(names + RIBBON + 4);
-  const moves = $derived(new Map(plan.moves.map((m) => [m.toId, m])));
+  const moves = $derived(onPage(plan));
   const missing = $derived(new Map(plan.missing.map((m) => [m.id, m])));
   /** until the engraver has drawn the notes, what is known of them already */
   const drafts = $derived(

@@ -6,7 +6,8 @@
   import { typing } from '../parts/keys';
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../router';
-  import { Playback, type Tone } from './playback.svelte';
+  import { Playback } from './playback.svelte';
+  import { asTheyStand, type Tone } from './timeline';
   import TwoStaves from './TwoStaves.svelte';
   import { ui } from '../words/ui';
 
@@ -134,13 +135,12 @@
         id,
         at: n.at,
         seconds: n.seconds,
-        quarter: 0.6,
         writtenMidi: midi,
         soundingMidi: midi
       });
       return [tone(n.id, n.soundingMidi), ...(n.becomesMidi ? [tone(n.id, n.becomesMidi)] : [])];
     });
-    play.start(both, { speed: 0.75, metronome: false, written: false, loop: false });
+    play.start(asTheyStand(both), { speed: 0.75, metronome: false, written: false, loop: false });
   }
 
   const words: Record<string, string> = {

@@ -14,6 +14,7 @@
   import Advice from './Advice.svelte';
   import BarPanel from './BarPanel.svelte';
   import type { Where } from './lanes';
+  import { told } from './moves';
   import NotePanel from './NotePanel.svelte';
   import Play from './Play.svelte';
   import Score from './Score.svelte';
@@ -51,7 +52,7 @@
         )
     )
   );
-  const move = $derived(plan?.moves.find((m) => m.toId === chosen));
+  const moves = $derived(plan ? told(plan, chosen) : []);
   let advice = $state.raw<Schemas['AdviceView']>();
   const hardest = $derived(advice?.hardest[0]);
 
@@ -371,6 +372,8 @@
           bind:this={player}
           notes={plan.notes}
           bars={view.bars}
+          times={view.times}
+          played={view.played}
           bind:from
           bind:to
           bind:follow
@@ -456,8 +459,8 @@
           {:else}
             <NotePanel
               {note}
-              previous={notes[at - 1]}
-              {move}
+              {notes}
+              {moves}
               {lanes}
               same={notes.filter((n) => n.written === note.written).length}
               others={view.section}

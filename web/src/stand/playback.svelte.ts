@@ -1,12 +1,9 @@
-import type { Note } from './lanes';
-
-/** What is needed of a note to sound. */
-export type Tone = Pick<Note, 'id' | 'at' | 'seconds' | 'writtenMidi' | 'soundingMidi' | 'quarter'>;
+import type { Timeline } from './timeline';
 
 export interface How {
   /** part of the marked tempo, 0.25 to 1.5 */
   speed: number;
-  /** clicks on every quarter note */
+  /** clicks on every beat */
   metronome: boolean;
   /** what the page says instead of what sounds */
   written: boolean;
@@ -28,26 +25,24 @@ export class Playback {
   private timer: ReturnType<typeof setInterval> | undefined;
   private marks: ReturnType<typeof setTimeout>[] = [];
 
-  /** Plays these notes, which follow one another in a part. */
-  start(notes: Tone[], how: How) {
+  /** Plays what stands on a line of time. */
+  start({ sounds, clicks, length: whole }: Timeline, how: How) {
     this.stop();
-    const first = notes[0];
-    if (!first) return;
+    if (!sounds.length) return;
     this.context ??= new AudioContext();
     void this.context.resume();
     const audio = this.context;
-    const last = notes[notes.length - 1]!;
     const stretch = 1 / how.speed;
-    const length = (last.at + Math.max(LEAST, last.seconds) - first.at) * stretch;
+    const length = whole * stretch;
     let begin = audio.currentTime + 0.1;
     let next = 0;
     let click = 0;
     this.playing = true;
     const hand = () => {
       const now = audio.currentTime;
-      while (next < notes.length) {
-        const n = notes[next]!;
-        const at = begin + (n.at - first.at) * stretch;
+      while (next < sounds.length) {
+        const { tone: n, at: when } = sounds[next]!;
+        const at = begin + when * stretch;
         if (at > now + AHEAD) break;
         const seconds = Math.max(LEAST, n.seconds) * stretch;
         tone(audio, how.written ? n.writtenMidi : n.soundingMidi, at, seconds);
@@ -55,13 +50,10 @@ export class Playback {
         next++;
       }
       if (how.metronome) {
-        const quarter = first.quarter * stretch;
-        while (begin + click * quarter < Math.min(now + AHEAD, begin + length - 0.01)) {
-          tick(audio, begin + click * quarter);
-          click++;
-        }
+        while (click < clicks.length && begin + clicks[click]! * stretch < now + AHEAD)
+          tick(audio, begin + clicks[click++]! * stretch);
       }
-      if (next >= notes.length && now > begin + length - AHEAD) {
+      if (next >= sounds.length && now > begin + length - AHEAD) {
         if (how.loop) {
           begin += length;
           next = 0;

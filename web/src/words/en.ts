@@ -261,6 +261,15 @@ export const en = {
     tempoHint: '% of the marked, 20 to 150',
     fromBar: 'From bar',
     toBar: 'to bar',
+    repeats: 'Follow the repeats and signs',
+    comingOver: {
+      BACK: (bar: Text) => `Coming back from bar ${bar}`,
+      AHEAD: (bar: Text) => `Jumping here from bar ${bar}`
+    },
+    goingOver: {
+      BACK: (bar: Text) => `Going back to bar ${bar}`,
+      AHEAD: (bar: Text) => `Jumping on to bar ${bar}`
+    },
     round: 'Round and round',
     metronome: 'Metronome',
     movesAlong: 'The page moves along',

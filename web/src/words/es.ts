@@ -264,6 +264,15 @@ export const es: Dictionary = {
     tempoHint: '% del indicado, de 20 a 150',
     fromBar: 'Del compás',
     toBar: 'al compás',
+    repeats: 'Seguir repeticiones y llamadas',
+    comingOver: {
+      BACK: (bar: Text) => `Al volver desde el compás ${bar}`,
+      AHEAD: (bar: Text) => `Al saltar aquí desde el compás ${bar}`
+    },
+    goingOver: {
+      BACK: (bar: Text) => `Al volver al compás ${bar}`,
+      AHEAD: (bar: Text) => `Al saltar al compás ${bar}`
+    },
     round: 'Una y otra vez',
     metronome: 'Metrónomo',
     movesAlong: 'La página acompaña',

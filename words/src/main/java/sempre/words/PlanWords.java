@@ -135,7 +135,7 @@ public final class PlanWords {
     words.fingers(List.of(s.finger())).into(args, "finger");
     args.put("from", words.and(s.from().stream().map(words::theHold).toList()));
     args.put("to", words.and(s.to().stream().map(words::theHold).toList()));
-    boolean beside = where.away() == 0 && s.needed();
+    boolean beside = where.away() == 0 && s.needed() && where.way() == Plan.Way.ON;
     return beside && where.side() != Where.Side.NOTE ? "slide." + where.side().word() : "slide";
   }
 
@@ -149,6 +149,11 @@ public final class PlanWords {
   }
 
   private String besides(Where where, Map<String, Object> args) {
+    if (where.way() != Plan.Way.ON) {
+      String way = "place." + where.way().name().toLowerCase(Locale.ROOT);
+      return words.say(
+          where.away() != 0 ? way : way + "." + where.side().name().toLowerCase(Locale.ROOT), args);
+    }
     if (where.away() != 0 && where.previous().isPresent() && where.next().isPresent()) {
       return words.say(where.away() > 0 ? "place.further" : "place.earlier", args);
     }

@@ -17,13 +17,17 @@ import sempre.core.instrument.Entry;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Setup;
 import sempre.core.instrument.Stage;
+import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Pitch;
 import sempre.core.pitch.PitchNaming;
 import sempre.core.planning.KeptDown;
 import sempre.core.planning.Plan;
 import sempre.core.planning.Planner;
 import sempre.core.planning.Player;
+import sempre.core.score.Bar;
+import sempre.core.score.Line;
 import sempre.core.score.Phrase;
+import sempre.core.score.Played;
 import sempre.core.teaching.Cause;
 import sempre.core.teaching.Lesson;
 import sempre.core.teaching.Trouble;
@@ -205,6 +209,24 @@ public class WordsTest {
     for (String[] r : rows) {
       aReasonSaysWhatDecidedAndNamesWhatItSpeaksOf(r[0], r[1], r[2], r[3]);
     }
+  }
+
+  /** Over a repeat the slide comes from the seventh position or goes on to it. */
+  @Test
+  public void aChangeOverARepeatIsToldAsSuch() {
+    Line once = Phrase.of("tempo=120: F#3/8 Ab3/8 A3/8 Bb3/8 A3/8 Ab3/8 F#3/8 *F3/8").line();
+    Bar bar = new Bar(0, "1", 0, 4, KeySignature.NATURAL, 4, 4);
+    Line line =
+        new Line(1, "1", once.notes(), once.tempi(), Played.of(List.of(bar), List.of(0, 0)));
+    Plan plan = Planner.plan(line, Player.able(setup("trombone")));
+    assertEquals(
+        said(Words.ENGLISH, plan, plan.notes().get(7)),
+        "Sixth position: with first position, the slide would go 38 cm instead of 11 cm, going back"
+            + " to F sharp.");
+    assertEquals(
+        said(ES, plan, plan.notes().get(7)),
+        "Sexta posición: con la primera posición, la vara recorrería 38 cm en lugar de 11 cm, al"
+            + " volver a fa sostenido.");
   }
 
   /** The usual fingering with nothing beside it gets no reason at all. */

@@ -7,6 +7,7 @@ import java.util.Optional;
 import sempre.core.instrument.Rule;
 import sempre.core.score.Note;
 import sempre.core.score.Ornament;
+import sempre.core.score.Succession;
 
 /**
  * One note among its neighbours: the circumstances that the rules of the catalogue ask for. A note
@@ -51,44 +52,44 @@ record Context(
           | bit(Rule.When.LOUD, true)
           | bit(Rule.When.LONG, true);
 
-  static List<Context> of(List<Note> notes, Map<String, String> style) {
+  static List<Context> of(List<Note> notes, Succession order, Map<String, String> style) {
     List<Context> all = new ArrayList<>(notes.size());
     int first = 0;
     while (first < notes.size()) {
       int last = first;
-      while (last + 1 < notes.size() && repeats(notes.get(last), notes.get(last + 1))) {
+      while (order.follows(last) && repeats(notes, order, last)) {
         last++;
       }
-      repeated(notes, first, last, style, all);
+      repeated(notes, order, first, last, style, all);
       first = last + 1;
     }
     return all;
   }
 
-  private static boolean repeats(Note a, Note b) {
-    return a.pitch().midi() == b.pitch().midi() && rest(a, b) < Weight.FREE_SECONDS;
+  private static boolean repeats(List<Note> notes, Succession order, int i) {
+    return notes.get(i).pitch().midi() == notes.get(i + 1).pitch().midi()
+        && rest(notes, order, i, i + 1) < Weight.FREE_SECONDS;
   }
 
   /** The contexts of one note and its repetitions. */
   private static void repeated(
-      List<Note> notes, int first, int last, Map<String, String> style, List<Context> all) {
-    int end = notes.size() - 1;
-    double before = first == 0 ? START : rest(notes.get(first - 1), notes.get(first));
-    double after = last == end ? START : rest(notes.get(last), notes.get(last + 1));
+      List<Note> notes,
+      Succession order,
+      int first,
+      int last,
+      Map<String, String> style,
+      List<Context> all) {
+    int p = order.before(first);
+    int q = order.after(last);
+    double before = rest(notes, order, p, first);
     int midi = notes.get(first).pitch().midi();
-    int previous = before >= Weight.FREE_SECONDS ? NONE : notes.get(first - 1).pitch().midi();
-    int next = after >= Weight.FREE_SECONDS ? NONE : notes.get(last + 1).pitch().midi();
-    int beforeThat =
-        previous == NONE || first < 2 || free(notes, first - 2)
-            ? NONE
-            : notes.get(first - 2).pitch().midi();
-    int afterThat =
-        next == NONE || last + 2 > end || free(notes, last + 1)
-            ? NONE
-            : notes.get(last + 2).pitch().midi();
+    int previous = before >= Weight.FREE_SECONDS ? NONE : midi(notes, p);
+    int next = rest(notes, order, last, q) >= Weight.FREE_SECONDS ? NONE : midi(notes, q);
+    int beforeThat = previous == NONE ? NONE : joined(notes, order, order.before(p), p);
+    int afterThat = next == NONE ? NONE : joinedBehind(notes, order, q);
     int step = previous == NONE ? 0 : midi - previous;
-    boolean from = first > 0 && notes.get(first - 1).slurToNext();
-    boolean on = notes.get(last).slurToNext();
+    boolean from = p == first - 1 && p >= 0 && notes.get(p).slurToNext();
+    boolean on = (q == last + 1 || q == NONE) && notes.get(last).slurToNext();
     boolean chromatic = Math.abs(step) == 1 && next != NONE && next - midi == step;
     int shared = 0;
     for (int i = first; i <= last; i++) {
@@ -100,7 +101,7 @@ record Context(
       int bits = n.ornament().alternates() ? 0 : shared & SHARED;
       bits |= bit(Rule.When.FLAT_KEY, n.key().fifths() < 0);
       bits |= bit(Rule.When.CHROMATIC, chromatic);
-      bits |= bit(Rule.When.ALTERNATION, alternates(notes, i));
+      bits |= bit(Rule.When.ALTERNATION, alternates(notes, order, i));
       bits |= bit(Rule.When.LEAP_UP, i == first && step >= Weight.LEAP_SEMITONES);
       bits |= bit(Rule.When.PASSING, passes(n) && first == last);
       all.add(
@@ -120,9 +121,19 @@ record Context(
     }
   }
 
-  /** Whether the hand is free between note i and the next. */
-  private static boolean free(List<Note> notes, int i) {
-    return rest(notes.get(i), notes.get(i + 1)) >= Weight.FREE_SECONDS;
+  private static int midi(List<Note> notes, int i) {
+    return i == NONE ? NONE : notes.get(i).pitch().midi();
+  }
+
+  /** The note before another one, unless a long rest lies between. */
+  private static int joined(List<Note> notes, Succession order, int i, int to) {
+    return i == NONE || rest(notes, order, i, to) >= Weight.FREE_SECONDS ? NONE : midi(notes, i);
+  }
+
+  /** The note behind another one, unless a long rest lies between. */
+  private static int joinedBehind(List<Note> notes, Succession order, int from) {
+    int i = order.after(from);
+    return i == NONE || rest(notes, order, from, i) >= Weight.FREE_SECONDS ? NONE : midi(notes, i);
   }
 
   /** What can be said of a note without looking at its neighbours. */
@@ -169,19 +180,29 @@ record Context(
     return is ? 1 << when.ordinal() : 0;
   }
 
-  /** Seconds of silence between two notes; a breath is at least one that frees the hand. */
-  private static double rest(Note a, Note b) {
-    double gap = Math.max(0, b.onset() - a.end()) * 60 / a.tempo();
+  /**
+   * Seconds of silence between two notes of which one follows the other; a breath is at least one
+   * that frees the hand, and where there is no other note there is silence.
+   */
+  private static double rest(List<Note> notes, Succession order, int from, int to) {
+    if (from == NONE || to == NONE) {
+      return START;
+    }
+    Note a = notes.get(from);
+    double gap = order.rest(from, to) * 60 / a.tempo();
     return a.breath() ? Math.max(gap, Weight.FREE_SECONDS) : gap;
   }
 
   /** Whether note i is one of four in a row that go x y x y, quickly, or is trilled. */
-  private static boolean alternates(List<Note> notes, int i) {
+  private static boolean alternates(List<Note> notes, Succession order, int i) {
     boolean quick = notes.get(i).seconds() <= Weight.QUICK_SECONDS;
     for (int s = Math.max(0, i - 3); s <= Math.min(i, notes.size() - 4); s++) {
       int x = notes.get(s).pitch().midi();
       int y = notes.get(s + 1).pitch().midi();
       if (quick
+          && order.follows(s)
+          && order.follows(s + 1)
+          && order.follows(s + 2)
           && x != y
           && notes.get(s + 2).pitch().midi() == x
           && notes.get(s + 3).pitch().midi() == y) {

@@ -63,11 +63,30 @@ final class Detour {
     }
   }
 
-  /** A place on the way: a note, or the change to it. */
-  private record Place(int note, boolean change) implements Comparable<Place> {
+  /**
+   * A place on the way: a note, or the change to it.
+   *
+   * @param over the sign that leads to it; empty for the note, and for the change along the page
+   */
+  private record Place(int note, boolean change, Optional<Jumps.Over> over)
+      implements Comparable<Place> {
+    Place(int note, boolean change) {
+      this(note, change, Optional.empty());
+    }
+
+    /** The note from which a change comes. */
+    int from() {
+      return over.map(Jumps.Over::from).orElse(note - 1);
+    }
+
     @Override
     public int compareTo(Place o) {
-      return note != o.note ? Integer.compare(note, o.note) : Boolean.compare(o.change, change);
+      if (note != o.note) {
+        return Integer.compare(note, o.note);
+      }
+      return change != o.change
+          ? Boolean.compare(o.change, change)
+          : Integer.compare(over.isPresent() ? from() : -1, o.over.isPresent() ? o.from() : -1);
     }
   }
 
@@ -136,6 +155,9 @@ final class Detour {
 
   /** How many notes a place lies from a note; 0 for the note itself and the changes beside it. */
   private static int away(int i, Place p) {
+    if (p.over().isPresent()) {
+      return Math.min(Math.abs(i - p.note()), Math.abs(i - p.from()));
+    }
     int first = p.change() ? p.note() - 1 : p.note();
     return i < first ? first - i : Math.max(0, i - p.note());
   }
@@ -148,6 +170,11 @@ final class Detour {
         add(new Place(j, true), changes(j, b), efforts, items);
       }
       add(new Place(j, false), prices(j, b), efforts, items);
+    }
+    for (Jumps.Over o : route.jumps().each()) {
+      if (from <= o.to() && o.to() <= to || from <= o.from() && o.from() <= to) {
+        add(new Place(o.to(), true, Optional.of(o)), over(o, b), efforts, items);
+      }
     }
     return new Costs(efforts, items);
   }
@@ -162,6 +189,13 @@ final class Detour {
       takenChanges.set(j, change(j, this.taken[j - 1], this.taken[j]).items());
     }
     return takenChanges.get(j);
+  }
+
+  /** What the change over a sign costs; from where the slide came is not asked. */
+  private List<Tally.Item> over(Jumps.Over o, BestPath.Bypass b) {
+    Tally tally = Tally.itemised();
+    Effort.of(move(new Place(o.to(), true, Optional.of(o)), b)).tell(o.pace(), tally);
+    return tally.items();
   }
 
   /** What the fingering of note j costs where it stands, likewise. */
@@ -205,7 +239,12 @@ final class Detour {
   }
 
   private Move move(int j, BestPath.Bypass b) {
-    return Moves.between(player.setup(), way(j - 1, state(j - 1, b)), way(j, state(j, b)));
+    return move(new Place(j, true), b);
+  }
+
+  private Move move(Place p, BestPath.Bypass b) {
+    return Moves.between(
+        player.setup(), way(p.from(), state(p.from(), b)), way(p.note(), state(p.note(), b)));
   }
 
   private Tally change(int j, int before, int at) {
@@ -251,7 +290,10 @@ final class Detour {
     Why told = why;
     boolean both = true;
     if (why instanceof Why.Travel t) {
-      told = new Why.Travel(t.cm() + travel(other, b), t.insteadCm() + travel(other, null));
+      told =
+          new Why.Travel(
+              t.cm() + travel(new Place(other, true), b),
+              t.insteadCm() + travel(new Place(other, true), null));
     } else if (why instanceof Why.Slip s) {
       both =
           move(other, b).slips().stream()
@@ -274,6 +316,9 @@ final class Detour {
               .orElse(i == j ? Where.Side.NOTE : i < j ? Where.Side.NEXT : Where.Side.PREVIOUS);
       return new Where(side, pitch(j - 1), pitch(i == j ? j + 1 : j), List.of(), j - i);
     }
+    if (p.over().isPresent()) {
+      return where(i, p.over().get(), b);
+    }
     if (j == i || j == i + 1) {
       double other = more.getOrDefault(new Place(j == i ? i + 1 : i, true), 0.0);
       boolean both = other > 0 && other >= more.get(p) * Telling.BOTH_SIDES;
@@ -286,6 +331,20 @@ final class Detour {
         pitch(j),
         otherwise(b, j - 1, j),
         j < i ? j - i : j - i - 1);
+  }
+
+  /** A change over a sign, as seen from note i. */
+  private Where where(int i, Jumps.Over o, BestPath.Bypass b) {
+    boolean beside = i == o.to() || i == o.from();
+    boolean before = beside ? i == o.to() : o.to() < i;
+    int away = Math.abs(i - o.to()) < Math.abs(i - o.from()) ? o.to() - i : o.from() - i;
+    return new Where(
+        before ? Where.Side.PREVIOUS : Where.Side.NEXT,
+        pitch(o.from()),
+        pitch(o.to()),
+        beside ? otherwise(b, before ? o.from() : o.to()) : otherwise(b, o.from(), o.to()),
+        beside ? 0 : away,
+        o.back() ? Plan.Way.BACK : Plan.Way.AHEAD);
   }
 
   private Where beside(Where.Side side, int i, BestPath.Bypass b) {
@@ -332,18 +391,18 @@ final class Detour {
       case DOUBTFUL, WRONG -> rule.map(Why.Ruled::new);
       case PASSED_OVER, NEEDED -> rule.map(Why.PassedOver::new);
       case CONTRARY -> Optional.of(new Why.Contrary());
-      case SLIP -> slip(j, b);
+      case SLIP -> slip(p, b);
       case FINGER, WEAK_FINGER -> {
-        int moving = move(j, b).fingers();
-        int instead = move(j, null).fingers();
+        int moving = move(p, b).fingers();
+        int instead = move(p, null).fingers();
         yield Optional.of(
             moving > instead ? new Why.Fingers(moving, instead) : new Why.WeakFingers());
       }
-      case ROLL, SLIDE, NO_SLIDE -> slide(i, j, b);
+      case ROLL, SLIDE, NO_SLIDE -> slide(i, p, b);
       case GLISSANDO -> Optional.of(new Why.NoGlissando());
       case SWAP -> Optional.of(new Why.Swap());
       case HAND_SHIFT -> Optional.of(new Why.HandShift());
-      case TRAVEL -> Optional.of(new Why.Travel(travel(j, b), travel(j, null)));
+      case TRAVEL -> Optional.of(new Why.Travel(travel(p, b), travel(p, null)));
       case REVERSAL -> Optional.of(new Why.Reversal());
       case PARTIALS, REGISTER, LEAP -> Optional.of(new Why.Lips());
       case AIR_ALONE -> Optional.of(new Why.AirAlone());
@@ -362,30 +421,32 @@ final class Detour {
     };
   }
 
-  private Optional<Why> slip(int j, BestPath.Bypass b) {
+  private Optional<Why> slip(Place p, BestPath.Bypass b) {
     Set<Integer> there = new HashSet<>();
-    move(j, null).slips().forEach(s -> there.add(s.note().midi()));
-    return move(j, b).slips().stream()
+    move(p, null).slips().forEach(s -> there.add(s.note().midi()));
+    return move(p, b).slips().stream()
         .filter(s -> !s.byLips() && !there.contains(s.note().midi()))
         .findFirst()
         .map(s -> new Why.Slip(s.note(), s.blamed(), s.isLate()));
   }
 
-  private Optional<Why> slide(int i, int j, BestPath.Bypass b) {
-    int beside = j == i ? i - 1 : j;
+  private Optional<Why> slide(int i, Place p, BestPath.Bypass b) {
+    int j = p.note();
+    int beside = j == i ? p.from() : j;
     boolean needed =
-        (j == i || j == i + 1)
+        (j == i || p.from() == i)
             && way(beside, state(beside, b)).entry() == way(beside, taken[beside]).entry();
-    Map<?, List<Hold>> from = way(j - 1, state(j - 1, b)).fingering().byFinger();
+    int k = p.from();
+    Map<?, List<Hold>> from = way(k, state(k, b)).fingering().byFinger();
     Map<?, List<Hold>> to = way(j, state(j, b)).fingering().byFinger();
-    return move(j, b).slides().stream()
+    return move(p, b).slides().stream()
         .max(Comparator.comparing(Move.FingerSlide::way))
         .map(s -> new Why.Slide(s.finger(), from.get(s.finger()), to.get(s.finger()), needed));
   }
 
   /** The slide's way to a note, in centimetres. */
-  private double travel(int j, BestPath.Bypass b) {
-    return move(j, b).travel().map(Move.Travel::cm).orElse(0.0);
+  private double travel(Place p, BestPath.Bypass b) {
+    return move(p, b).travel().map(Move.Travel::cm).orElse(0.0);
   }
 
   /** The number of a way in the layer of a note. */

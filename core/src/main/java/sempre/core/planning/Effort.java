@@ -1,11 +1,14 @@
 package sempre.core.planning;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
 import sempre.core.instrument.Finger;
 import sempre.core.instrument.SlideRule;
 import sempre.core.motion.Move;
 import sempre.core.score.Note;
+import sempre.core.score.Succession;
 
 /**
  * What a change costs. The countable things of a {@link Move} are one number for each {@link
@@ -157,8 +160,33 @@ final class Effort {
       return p;
     }
 
+    /** The pace from each note to the next on the page; nothing stands at the first. */
+    static List<Pace> of(List<Note> notes, Succession order) {
+      List<Pace> all = new ArrayList<>(notes.size());
+      for (int i = 0; i < notes.size(); i++) {
+        if (i > 0 && order.follows(i - 1)) {
+          all.add(between(notes.get(i - 1), notes.get(i)));
+        } else {
+          all.add(i == 0 ? null : of(0, 0, 0, 0));
+        }
+      }
+      return all;
+    }
+
+    /** The pace over a repeat or another sign that leads elsewhere, to which no slur leads. */
+    static Pace over(Succession.Jump jump, List<Note> notes) {
+      return between(notes.get(jump.from()).slurred(false), jump.rest());
+    }
+
     static Pace between(Note from, Note to) {
-      double gap = Math.max(0, to.onset() - from.end()) * 60 / from.tempo();
+      return between(from, Math.max(0, to.onset() - from.end()));
+    }
+
+    /**
+     * @param rest silence behind the first note, in quarters
+     */
+    private static Pace between(Note from, double rest) {
+      double gap = rest * 60 / from.tempo();
       if (from.breath()) {
         gap = Math.max(gap, Weight.FREE_SECONDS);
       }

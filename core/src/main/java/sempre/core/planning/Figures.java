@@ -36,7 +36,12 @@ public final class Figures {
    * The cheapest path on which figures are fingered alike; the given one where they are so already.
    */
   static Route alike(
-      Player player, List<Note> notes, List<Layer> layers, List<Context> contexts, Route free) {
+      Player player,
+      List<Note> notes,
+      List<Effort.Pace> paces,
+      List<Layer> layers,
+      List<Context> contexts,
+      Route free) {
     Figures figures = new Figures(notes);
     int[] chosen = free.chosen();
     List<Context> with = new ArrayList<>(contexts);
@@ -48,11 +53,11 @@ public final class Figures {
       }
       String wanted =
           g.turn().isPresent()
-              ? g.turn().get().cheapest(g, fingerings, player, notes, layers, with)
+              ? g.turn().get().cheapest(g, fingerings, player, paces, layers, with)
               : most(g, layers, chosen);
       g.put(wanted, with);
     }
-    return with.equals(contexts) ? free : new Route(player, notes, layers, with);
+    return with.equals(contexts) ? free : new Route(player, paces, layers, with);
   }
 
   private static String fingering(List<Layer> layers, int[] chosen, int i) {
@@ -109,11 +114,11 @@ public final class Figures {
         Group g,
         Set<String> fingerings,
         Player player,
-        List<Note> notes,
+        List<Effort.Pace> paces,
         List<Layer> layers,
         List<Context> contexts) {
       int start = Math.max(0, from - Figure.REACH);
-      int end = Math.min(notes.size(), to + 1 + Figure.REACH);
+      int end = Math.min(layers.size(), to + 1 + Figure.REACH);
       String best = "";
       long least = Long.MAX_VALUE;
       for (String f : fingerings) {
@@ -122,7 +127,7 @@ public final class Figures {
         long cost =
             new Route(
                     player,
-                    notes.subList(start, end),
+                    paces.subList(start, end),
                     layers.subList(start, end),
                     with.subList(start, end))
                 .cost();

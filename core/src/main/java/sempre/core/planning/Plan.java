@@ -92,6 +92,16 @@ public record Plan(
   /** What speaks against a fingering, and where. */
   public record Against(Why why, Where where) {}
 
+  /** How one comes from a note to the one that follows in playing. */
+  public enum Way {
+    /** To the next note on the page. */
+    ON,
+    /** A repeat, a da capo or a dal segno leads back. */
+    BACK,
+    /** To a coda, or over an ending that is not played again. */
+    AHEAD
+  }
+
   /**
    * The change from one note to the next.
    *
@@ -100,8 +110,10 @@ public record Plan(
    * @param move what the hands do
    * @param seconds the time there is
    * @param difficulty 0 to 1
+   * @param way whether it is the next note on the page, or a sign leads to it
    */
-  public record PlannedMove(String from, String to, Move move, double seconds, double difficulty) {
+  public record PlannedMove(
+      String from, String to, Move move, double seconds, double difficulty, Way way) {
     /** Wrong notes that may be heard on the way, the easiest to hear at this pace first. */
     public List<Move.Slip> slips() {
       return move.slips().stream()

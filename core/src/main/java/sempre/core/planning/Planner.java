@@ -25,6 +25,8 @@ import sempre.core.motion.Moves;
 import sempre.core.pitch.Pitch;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
+import sempre.core.score.Played;
+import sempre.core.score.Succession;
 
 /**
  * Chooses a fingering for every note: the shortest path through layers, one layer a note, one node
@@ -37,6 +39,7 @@ import sempre.core.score.Note;
  */
 public final class Planner {
   private final Player player;
+  private final Playable playable;
   private final List<Note> notes;
   private List<Context> contexts;
   private final List<Layer> layers;
@@ -44,10 +47,11 @@ public final class Planner {
   private Route route;
   private Detour detour;
 
-  private Planner(Player player, List<Note> notes, List<Layer> layers, Map<String, String> locks) {
+  private Planner(Player player, Playable playable, Map<String, String> locks) {
     this.player = player;
-    this.notes = notes;
-    this.layers = layers;
+    this.playable = playable;
+    this.notes = playable.notes();
+    this.layers = playable.layers();
     this.locks = locks;
   }
 
@@ -64,7 +68,7 @@ public final class Planner {
    */
   public static Plan plan(Line line, Player player, Map<String, String> locks) {
     Playable p = Playable.of(line, player, locks);
-    return new Planner(player, p.notes(), p.layers(), locks).plan(p.outOfRange(), p.unreachable());
+    return new Planner(player, p, locks).plan();
   }
 
   /**
@@ -80,13 +84,18 @@ public final class Planner {
    * The notes of a line that a player can play, with what there is to choose from, and the rest.
    */
   private record Playable(
-      List<Note> notes, List<Layer> layers, List<Note> outOfRange, List<Note> unreachable) {
+      List<Note> notes,
+      List<Layer> layers,
+      Played played,
+      List<Note> outOfRange,
+      List<Note> unreachable) {
     static Playable of(Line line, Player player, Map<String, String> locks) {
       Layers usual = new Layers(player);
       Playable p =
           new Playable(
               new ArrayList<>(line.notes().size()),
               new ArrayList<>(line.notes().size()),
+              line.played(),
               new ArrayList<>(),
               new ArrayList<>());
       for (Note n : line.notes()) {
@@ -104,9 +113,12 @@ public final class Planner {
     }
 
     Route route(Player player) {
-      List<Context> contexts = Context.of(notes, player.style());
-      Route free = new Route(player, notes, layers, contexts);
-      return Figures.alike(player, notes, layers, contexts, free);
+      Succession order = Succession.of(notes, played);
+      List<Effort.Pace> paces = Effort.Pace.of(notes, order);
+      List<Context> contexts = Context.of(notes, order, player.style());
+      Route free = new Route(player, paces, layers, contexts);
+      Route alike = Figures.alike(player, notes, paces, layers, contexts, free);
+      return Jumps.over(order, notes, alike, player);
     }
   }
 
@@ -204,12 +216,14 @@ public final class Planner {
             .toList());
   }
 
-  private Plan plan(List<Note> outOfRange, List<Note> unreachable) {
+  private Plan plan() {
+    List<Note> outOfRange = playable.outOfRange();
+    List<Note> unreachable = playable.unreachable();
     int n = notes.size();
     if (n == 0) {
       return new Plan(player.setup(), 0, List.of(), List.of(), List.of(), outOfRange, unreachable);
     }
-    route = new Playable(notes, layers, outOfRange, unreachable).route(player);
+    route = playable.route(player);
     contexts = route.contexts;
     int[] chosen = route.chosen();
     long cost = route.cost();
@@ -221,10 +235,11 @@ public final class Planner {
       if (planned.get(i).isNew()) {
         fresh.add(notes.get(i).pitch());
       }
-      if (i > 0) {
+      if (i > 0 && route.jumps().follows(i - 1)) {
         moves.add(move(i, chosen));
       }
     }
+    route.jumps().each().forEach(j -> moves.add(move(j, chosen)));
     return new Plan(
         player.setup(),
         cost / (double) Weight.GRID,
@@ -249,7 +264,26 @@ public final class Planner {
         notes.get(i).id(),
         Moves.between(player.setup(), from, to),
         route.pace(i).seconds(),
-        Effort.difficulty(effort));
+        Effort.difficulty(effort),
+        Plan.Way.ON);
+  }
+
+  /** The change over a sign that leads elsewhere. */
+  private Plan.PlannedMove move(Jumps.Over jump, int[] chosen) {
+    int i = jump.from();
+    int j = jump.to();
+    Move move =
+        Moves.between(
+            player.setup(), layers.get(i).ways.get(chosen[i]), layers.get(j).ways.get(chosen[j]));
+    Tally tally = Tally.sum();
+    Effort.of(move).tell(jump.pace(), tally);
+    return new Plan.PlannedMove(
+        notes.get(i).id(),
+        notes.get(j).id(),
+        move,
+        jump.pace().seconds(),
+        Effort.difficulty(tally.total()),
+        jump.back() ? Plan.Way.BACK : Plan.Way.AHEAD);
   }
 
   /** The direction from which the slide came to note i. */
@@ -392,7 +426,7 @@ public final class Planner {
   private Detour detour(int i, Layer open, long[] through, Entry fixed) {
     List<Layer> with = new ArrayList<>(layers);
     with.set(i, open);
-    Route free = new Route(player, notes, with, contexts);
+    Route free = route.with(with, player);
     int best = cheapest(through, open.ways, fixed);
     return new Detour(player, free, notes, free.states(i, best));
   }

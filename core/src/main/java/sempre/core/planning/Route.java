@@ -1,9 +1,7 @@
 package sempre.core.planning;
 
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import sempre.core.score.Note;
 import sempre.core.search.BestPath;
 import sempre.core.search.BestPaths;
 import sempre.core.search.Layered;
@@ -22,19 +20,33 @@ final class Route {
   private final Network network;
   private final List<Effort.Pace> paces;
   private final long[][] prices;
+  private final Jumps jumps;
   private final BestPath best;
 
-  /** Looks for the cheapest path. There must be at least one note. */
-  Route(Player player, List<Note> notes, List<Layer> layers, List<Context> contexts) {
+  /** Looks for the cheapest path where no sign leads elsewhere. There must be at least one note. */
+  Route(Player player, List<Effort.Pace> paces, List<Layer> layers, List<Context> contexts) {
+    this(player, paces, layers, contexts, Jumps.NONE);
+  }
+
+  /**
+   * Looks for the cheapest path.
+   *
+   * @param paces to each note from the one before
+   */
+  Route(
+      Player player,
+      List<Effort.Pace> paces,
+      List<Layer> layers,
+      List<Context> contexts,
+      Jumps jumps) {
+    this.jumps = jumps;
+    this.paces = paces;
     this.layers = layers;
     this.contexts = contexts;
     this.directions = player.setup().instrument().slide().isPresent() ? SLIDE_DIRECTIONS : 1;
     this.network = Network.of(player.setup());
-    int n = notes.size();
-    paces = new ArrayList<>(n);
-    prices = new long[n][];
-    for (int i = 0; i < n; i++) {
-      paces.add(i == 0 ? null : Effort.Pace.between(notes.get(i - 1), notes.get(i)));
+    prices = new long[layers.size()][];
+    for (int i = 0; i < prices.length; i++) {
       prices[i] = layers.get(i).prices(contexts.get(i));
     }
     best = BestPath.of(new Ways(-1, null, null));
@@ -68,13 +80,13 @@ final class Route {
 
     @Override
     public long cost(int i, int state) {
-      long[] here = i == place ? own : prices[i];
-      if (directions == 1) {
-        return here[layer(i).priceOf[state]];
+      if (i == 0 && state % directions != directions / 2) {
+        return FAR;
       }
-      return i == 0 && state % directions != directions / 2
-          ? FAR
-          : here[layer(i).priceOf[state / directions]];
+      Layer layer = layer(i);
+      int way = state / directions;
+      long price = (i == place ? own : prices[i])[layer.priceOf[way]];
+      return Math.min(FAR, price + jumps.cost(i, layer.index[way]));
     }
 
     @Override
@@ -124,6 +136,22 @@ final class Route {
     return through;
   }
 
+  /** What is paid over signs that lead elsewhere. */
+  Jumps jumps() {
+    return jumps;
+  }
+
+  /** The same notes, with other layers. */
+  Route with(List<Layer> other, Player player) {
+    return new Route(player, paces, other, contexts, jumps);
+  }
+
+  /** The same notes, with other costs over signs that lead elsewhere. */
+  Route over(Jumps other, Player player) {
+    return new Route(player, paces, layers, contexts, other);
+  }
+
+  /** The pace to note i from the one before on the page. */
   Effort.Pace pace(int i) {
     return paces.get(i);
   }

@@ -12,11 +12,23 @@ import sempre.core.pitch.Pitch;
  * @param next the note behind it; empty at the end
  * @param otherwise which of the two would be played another way too; empty mostly
  * @param away how many notes further on (or back, negative); 0 when it is next to the note
+ * @param way how one comes from the note before to the one behind
  */
 public record Where(
-    Side side, Optional<Pitch> previous, Optional<Pitch> next, List<Pitch> otherwise, int away) {
+    Side side,
+    Optional<Pitch> previous,
+    Optional<Pitch> next,
+    List<Pitch> otherwise,
+    int away,
+    Plan.Way way) {
   public Where {
     otherwise = List.copyOf(otherwise);
+  }
+
+  /** On the way along the page. */
+  Where(
+      Side side, Optional<Pitch> previous, Optional<Pitch> next, List<Pitch> otherwise, int away) {
+    this(side, previous, next, otherwise, away, Plan.Way.ON);
   }
 
   /** The sides of a note. */

@@ -20,4 +20,13 @@ public record Bar(
     double quarters,
     KeySignature key,
     int beats,
-    int beatType) {}
+    int beatType) {
+  /**
+   * How long what is counted is, in quarters: a beat of the signature, three of them where eighths
+   * or shorter notes come by threes (3/8, 6/8, 9/8, 12/8).
+   */
+  public double counted() {
+    boolean byThrees = beatType >= 8 && beats % 3 == 0;
+    return (byThrees ? 3 : 1) * 4.0 / beatType;
+  }
+}

@@ -121,7 +121,7 @@ public record Note(
   public Note slurred(boolean slur) {
     return new Note(
         id, tied, bar, beat, onset, quarters, pitch, grace, slur, dynamic, tempo, key, ornament,
-        fermata, breath, printed);
+        fermata, breath, printed, manner);
   }
 
   /** The same note on another player's page. */

@@ -16,7 +16,6 @@ import sempre.core.pitch.Transposition;
  * @param transposition from its page to what sounds
  * @param bars in page order
  * @param lines voices, the top one first
- * @param playedOrder indexes of bars in the order in which repeats and endings have them played
  * @param remarks what the reader has left out or chosen, one sentence each
  */
 public record Part(
@@ -25,12 +24,10 @@ public record Part(
     Transposition transposition,
     List<Bar> bars,
     List<Line> lines,
-    List<Integer> playedOrder,
     List<Saying> remarks) {
   public Part {
     bars = List.copyOf(bars);
     lines = List.copyOf(lines);
-    playedOrder = List.copyOf(playedOrder);
     remarks = List.copyOf(remarks);
   }
 
@@ -47,9 +44,20 @@ public record Part(
     return lines.stream().flatMap(l -> l.notes().stream()).map(Note::pitch).max(Pitch::compareTo);
   }
 
+  /** The order in which its bars are played; the same for all of its lines. */
+  public Played played() {
+    return lines.isEmpty() ? Played.AS_PRINTED : lines.get(0).played();
+  }
+
   /** The key signature at the start. */
   public KeySignature key() {
     return bars.isEmpty() ? KeySignature.NATURAL : bars.get(0).key();
+  }
+
+  /** The same part, played from the first bar to the last whatever signs there are. */
+  public Part asPrinted() {
+    return new Part(
+        id, name, transposition, bars, lines.stream().map(Line::asPrinted).toList(), remarks);
   }
 
   /**
@@ -79,7 +87,6 @@ public record Part(
                         b.beatType()))
             .toList(),
         eachNote(n -> n.at(moved(n.pitch(), n.key(), move), n.key().plus(move.fifths()))),
-        playedOrder,
         remarks);
   }
 
@@ -98,13 +105,12 @@ public record Part(
         transposition,
         bars,
         eachNote(n -> n.at(n.pitch().plus(7 * octaves, 12 * octaves), n.key())),
-        playedOrder,
         remarks);
   }
 
   /** The same page, taken as written in concert pitch. */
   public Part asConcert() {
-    return new Part(id, name, Transposition.CONCERT, bars, lines, playedOrder, remarks);
+    return new Part(id, name, Transposition.CONCERT, bars, lines, remarks);
   }
 
   /**

@@ -78,18 +78,12 @@ public final class Texture {
           .map(Chord::classes)
           .filter(c -> !c.isEmpty());
     }
-    double length = beat(bar);
+    double length = bar.counted();
     double start = bar.start() + Math.floor((onset - bar.start()) / length + NEAR) * length;
     Set<Integer> classes = new TreeSet<>();
     between(start, start + 2 * NEAR + length / 64)
         .forEach(t -> classes.add(Math.floorMod(t.midi(), OCTAVE)));
     return isChord(classes) ? Optional.of(classes) : Optional.empty();
-  }
-
-  /** Quarters of one beat: three eighths in compound time. */
-  public static double beat(Bar bar) {
-    boolean compound = bar.beatType() >= 8 && bar.beats() % 3 == 0;
-    return (compound ? 3 : 1) * 4.0 / bar.beatType();
   }
 
   /** Whether pitch classes belong to one triad or seventh chord. */

@@ -305,7 +305,7 @@ public record SimplerPart(List<Change> changes, double measure) {
    * practice, no source).
    */
   static boolean strong(Note n, Bar bar) {
-    double beat = Texture.beat(bar);
+    double beat = bar.counted();
     double place = (n.onset() - bar.start()) / beat;
     long count = Math.round(bar.quarters() / beat);
     return Math.abs(place) < 1e-6

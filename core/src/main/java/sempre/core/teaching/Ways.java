@@ -8,6 +8,7 @@ import sempre.core.Refusal;
 import sempre.core.Saying;
 import sempre.core.instrument.Style;
 import sempre.core.pitch.Pitch;
+import sempre.core.score.Line;
 
 /**
  * Matters in which good teachers differ whatever the instrument: a teacher has a way in each, and a
@@ -22,6 +23,9 @@ public final class Ways {
 
   /** Which tempo is played first. */
   public static final String TEMPO = "tempo";
+
+  /** Whether repeats and other signs are followed where a part is planned and played. */
+  public static final String REPEATS = "repeats";
 
   /** In how many days what was heard fades by half. */
   public static final String HALF_LIFE = "halfLife";
@@ -43,6 +47,7 @@ public final class Ways {
           style(NAMES, "names", "letters", "german", "syllables"),
           style(CHROMATIC, "chromatic", "usual", "sharps", "flats"),
           style(TEMPO, "tempo", "clean", "marked"),
+          style(REPEATS, "repeats", "played", "printed"),
           style(HALF_LIFE, "half-life", "21", "7", "14", "42", "84"),
           style(EYES, "eyes", "player", "facing"),
           style(ORDER, "order", "section", "seat", "name"),
@@ -73,6 +78,11 @@ public final class Ways {
     Map<String, String> all = new LinkedHashMap<>();
     ALL.forEach(s -> all.put(s.name(), chosen.getOrDefault(s.name(), s.standard())));
     return all;
+  }
+
+  /** A line with its repeats or, for one who plays it so, as it is printed. */
+  public static Line repeated(Line line, Map<String, String> ways) {
+    return "printed".equals(ways.get(REPEATS)) ? line.asPrinted() : line;
   }
 
   /** Only the styles that belong to an instrument. */

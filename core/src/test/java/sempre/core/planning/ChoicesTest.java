@@ -32,6 +32,7 @@ import sempre.core.score.Line;
 import sempre.core.score.Note;
 import sempre.core.score.Ornament;
 import sempre.core.score.Phrase;
+import sempre.core.score.Succession;
 
 /** The best whole choices in order, what is worth teaching, and laws that every choice obeys. */
 public class ChoicesTest {
@@ -49,7 +50,8 @@ public class ChoicesTest {
   /** Every choice of entries for a short line with its cheapest way through: no cleverness. */
   private static List<Double> everyChoice(Line line, Player player) {
     Setup setup = player.setup();
-    List<Context> contexts = Context.of(line.notes(), player.style());
+    List<Context> contexts =
+        Context.of(line.notes(), Succession.asPrinted(line.notes()), player.style());
     Layers layers = new Layers(player);
     Map<List<Entry>, Double> cheapest = new HashMap<>();
     walk(line, player, setup, contexts, layers, 0, new ArrayList<>(), 0, 0, cheapest);
@@ -111,7 +113,8 @@ public class ChoicesTest {
     for (String id : List.of("trumpet", "euphonium", "horn")) {
       Player player = able(id);
       Line line = PlannerTest.random(player.setup(), new Random(29), 40);
-      List<Context> contexts = Context.of(line.notes(), player.style());
+      List<Context> contexts =
+          Context.of(line.notes(), Succession.asPrinted(line.notes()), player.style());
       Layers layers = new Layers(player);
       var graph =
           new SimpleDirectedWeightedGraph<String, DefaultWeightedEdge>(DefaultWeightedEdge.class);

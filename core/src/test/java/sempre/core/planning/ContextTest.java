@@ -13,6 +13,7 @@ import sempre.core.instrument.Purpose;
 import sempre.core.instrument.Rule;
 import sempre.core.pitch.Pitch;
 import sempre.core.score.Phrase;
+import sempre.core.score.Succession;
 
 /** Every circumstance that a rule of the catalogue can name, met and just missed. */
 public class ContextTest {
@@ -92,7 +93,8 @@ public class ContextTest {
 
   private static Context context(String phrase) {
     Phrase p = Phrase.of(phrase);
-    return Context.of(p.line().notes(), Map.of()).get(p.first());
+    return Context.of(p.line().notes(), Succession.asPrinted(p.line().notes()), Map.of())
+        .get(p.first());
   }
 
   @Test(dataProvider = "circumstances")

@@ -18,6 +18,7 @@ import sempre.core.pitch.Pitch;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
 import sempre.core.score.Phrase;
+import sempre.core.score.Succession;
 
 /** Repeated figures are fingered the same each time (common practice, no source). */
 public class FiguresTest {
@@ -34,9 +35,11 @@ public class FiguresTest {
       notes = Phrase.of(phrase).line().notes();
       Layers all = new Layers(player);
       notes.forEach(n -> layers.add(all.of(n)));
-      List<Context> contexts = Context.of(notes, player.style());
-      free = new Route(player, notes, layers, contexts);
-      alike = Figures.alike(player, notes, layers, contexts, free);
+      Succession order = Succession.asPrinted(notes);
+      List<Effort.Pace> paces = Effort.Pace.of(notes, order);
+      List<Context> contexts = Context.of(notes, order, player.style());
+      free = new Route(player, paces, layers, contexts);
+      alike = Figures.alike(player, notes, paces, layers, contexts, free);
     }
 
     String fingering(Route route, int i) {

@@ -22,6 +22,7 @@ import sempre.core.score.Line;
 import sempre.core.score.Note;
 import sempre.core.score.Ornament;
 import sempre.core.score.Phrase;
+import sempre.core.score.Succession;
 
 public class OrnamentedTest {
   private static final KeySignature C = new KeySignature(0);
@@ -109,11 +110,11 @@ public class OrnamentedTest {
   public void aTrilledNoteCountsAsAlternation() {
     Phrase p = Phrase.of("key=0: A4/4 *B4/2~ A4/4");
     assertTrue(
-        Context.of(p.line().notes(), Map.of())
+        Context.of(p.line().notes(), Succession.asPrinted(p.line().notes()), Map.of())
             .get(1)
             .is(sempre.core.instrument.Rule.When.ALTERNATION));
     assertFalse(
-        Context.of(p.line().notes(), Map.of())
+        Context.of(p.line().notes(), Succession.asPrinted(p.line().notes()), Map.of())
             .get(0)
             .is(sempre.core.instrument.Rule.When.ALTERNATION));
   }

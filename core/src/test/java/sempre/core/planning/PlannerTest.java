@@ -29,6 +29,7 @@ import sempre.core.score.Line;
 import sempre.core.score.Note;
 import sempre.core.score.Ornament;
 import sempre.core.score.Phrase;
+import sempre.core.score.Succession;
 
 public class PlannerTest {
   private static Setup setup(String id) {
@@ -143,7 +144,7 @@ public class PlannerTest {
           cheapest(
               line,
               layers(line, player),
-              Context.of(line.notes(), player.style()),
+              Context.of(line.notes(), Succession.asPrinted(line.notes()), player.style()),
               player,
               0,
               null,
@@ -159,7 +160,8 @@ public class PlannerTest {
     Player player = Player.able(setup);
     Line line = random(setup, new Random(11), 120);
     List<List<Setup.Way>> layers = layers(line, player);
-    List<Context> contexts = Context.of(line.notes(), player.style());
+    List<Context> contexts =
+        Context.of(line.notes(), Succession.asPrinted(line.notes()), player.style());
     var graph =
         new SimpleDirectedWeightedGraph<String, DefaultWeightedEdge>(DefaultWeightedEdge.class);
     graph.addVertex("start");
@@ -475,7 +477,8 @@ public class PlannerTest {
     Setup setup = setup(id);
     Player player = Player.able(setup);
     Line line = random(setup, new Random(17), 60);
-    List<Context> contexts = Context.of(line.notes(), player.style());
+    List<Context> contexts =
+        Context.of(line.notes(), Succession.asPrinted(line.notes()), player.style());
     Layers layers = new Layers(player);
     for (int i = 0; i < contexts.size(); i++) {
       Note n = line.notes().get(i);

@@ -14,6 +14,7 @@ import sempre.core.instrument.Setup;
 import sempre.core.pitch.Pitch;
 import sempre.core.score.Note;
 import sempre.core.score.Phrase;
+import sempre.core.score.Succession;
 
 /** What a fingering of the flute's B flat costs wherever it stands. */
 public class PriceTest {
@@ -123,7 +124,8 @@ public class PriceTest {
   /** What the only note of a phrase pays for its pitch with a fingering. */
   private static double pitch(Setup setup, String phrase, String fingering) {
     List<Note> notes = Phrase.of(phrase).line().notes();
-    Context context = Context.of(notes, Player.able(setup).style()).get(0);
+    Context context =
+        Context.of(notes, Succession.asPrinted(notes), Player.able(setup).style()).get(0);
     Setup.Way way =
         setup.ways(notes.get(0).pitch()).stream()
             .filter(w -> w.fingering().text().equals(fingering))

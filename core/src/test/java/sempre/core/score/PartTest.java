@@ -46,7 +46,6 @@ public class PartTest {
         t,
         List.of(new Bar(0, "1", 0, notes.length, key, 4, 4)),
         list.isEmpty() ? List.of() : List.of(new Line(1, "1", list)),
-        List.of(0),
         List.of());
   }
 

@@ -34,7 +34,7 @@ public class SimplerPartTest {
     for (int b = 0; b * 4 < end; b++) {
       bars.add(new Bar(b, String.valueOf(b + 1), b * 4, 4, line.notes().get(0).key(), 4, 4));
     }
-    return new Part(id, id, Transposition.CONCERT, bars, List.of(line), List.of(), List.of());
+    return new Part(id, id, Transposition.CONCERT, bars, List.of(line), List.of());
   }
 
   /** The first of these parts, for a player who has these notes. */

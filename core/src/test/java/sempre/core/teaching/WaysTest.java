@@ -22,6 +22,8 @@ public class WaysTest {
             "usual",
             "tempo",
             "marked",
+            "repeats",
+            "played",
             "halfLife",
             "21",
             "eyes",
@@ -50,7 +52,7 @@ public class WaysTest {
   public void whatThereIsNotIsRefusedWithWhatThereIs() {
     Ways.check("eyes", "facing");
     String noStyle = expectThrows(Refusal.class, () -> Ways.check("nose", "long")).getMessage();
-    assertTrue(noStyle.contains("names, chromatic, tempo, halfLife, eyes"), noStyle);
+    assertTrue(noStyle.contains("names, chromatic, tempo, repeats, halfLife, eyes"), noStyle);
     String noSchool = expectThrows(Refusal.class, () -> Ways.check("eyes", "shut")).getMessage();
     assertTrue(noSchool.contains("player, facing"), noSchool);
   }

@@ -17,6 +17,7 @@ import sempre.core.score.Line;
 import sempre.core.score.Manner;
 import sempre.core.score.Note;
 import sempre.core.score.Part;
+import sempre.core.score.Played;
 import sempre.core.score.Tempi;
 import sempre.formats.UnreadableException;
 import sempre.formats.xml.XmlNode;
@@ -267,11 +268,13 @@ final class PartReader {
               d.beats(),
               d.beatType()));
     }
+    List<Integer> played = PlayedOrder.of(bars.stream().map(BarData::node).toList());
+    Played order = Played.of(barList, played);
     List<Line> lines = new ArrayList<>();
     raws.forEach(
         (k, list) -> {
           String[] names = k.split("/", 3);
-          lines.add(line(Integer.parseInt(names[0]), names[2], list, starts, tempi));
+          lines.add(line(Integer.parseInt(names[0]), names[2], list, starts, tempi, order));
         });
     if (chords > 0) {
       remark(Saying.of("read.chords", "n", chords));
@@ -288,15 +291,15 @@ final class PartReader {
     if (lines.size() > 1) {
       remark(Saying.of("read.voices", "n", lines.size()));
     }
-    List<Integer> played = PlayedOrder.of(bars.stream().map(BarData::node).toList());
     if (played.size() != bars.size()) {
       remark(Saying.of("read.repeats", "played", played.size(), "written", bars.size()));
     }
     return new Part(
-        id, name, concert ? Transposition.CONCERT : transposition, barList, lines, played, remarks);
+        id, name, concert ? Transposition.CONCERT : transposition, barList, lines, remarks);
   }
 
-  private Line line(int staff, String voice, List<Raw> list, double[] starts, Tempi tempi) {
+  private Line line(
+      int staff, String voice, List<Raw> list, double[] starts, Tempi tempi, Played played) {
     Dynamics dynamics = new Dynamics(directions, staff, starts);
     Manners manners = new Manners();
     for (Direction m : directions) {
@@ -354,7 +357,7 @@ final class PartReader {
                   .orElse(""),
               manners.at(onset, top.node())));
     }
-    return new Line(staff, voice, notes, tempi);
+    return new Line(staff, voice, notes, tempi, played);
   }
 
   private static Note joined(Note first, Raw more, boolean slurred) {

@@ -14,6 +14,7 @@ import sempre.core.instrument.Setup;
 import sempre.core.learning.Demand;
 import sempre.core.planning.Player;
 import sempre.core.score.Line;
+import sempre.core.teaching.Ways;
 import sempre.server.store.Db;
 import sempre.server.store.People;
 import sempre.server.store.Shelf;
@@ -33,7 +34,8 @@ public class PieceDemands {
       long piece,
       String bars,
       Optional<Shelf.Chosen> chosen,
-      Optional<Simpler.Kept> simpler) {}
+      Optional<Simpler.Kept> simpler,
+      String repeats) {}
 
   private final Cache<Key, Optional<Demand>> kept = Caffeine.newBuilder().maximumSize(MOST).build();
   private final Players players;
@@ -46,11 +48,19 @@ public class PieceDemands {
     this.players = players;
   }
 
-  /** What a student reads otherwise than by itself: chosen parts and simpler ones, by piece. */
-  public record Reads(Map<Long, Shelf.Chosen> chosen, Map<Long, Simpler.Kept> simpler) {}
+  /**
+   * What a student reads otherwise than by itself.
+   *
+   * @param chosen parts by piece
+   * @param simpler simpler parts by piece
+   * @param repeats whether repeats are followed, as {@link Ways} has it
+   */
+  public record Reads(
+      Map<Long, Shelf.Chosen> chosen, Map<Long, Simpler.Kept> simpler, String repeats) {}
 
   public Reads reads(Db.Tx tx, People.Student s) {
-    return new Reads(shelf.chosen(tx, s.id()), simpler.of(tx, s.id()));
+    return new Reads(
+        shelf.chosen(tx, s.id()), simpler.of(tx, s.id()), players.ways(tx, s).get(Ways.REPEATS));
   }
 
   /**
@@ -114,7 +124,8 @@ public class PieceDemands {
         piece.id(),
         Optional.ofNullable(a.given().get(piece.id())).map(Shelf.Assignment::bars).orElse(""),
         Optional.ofNullable(a.reads().chosen().get(piece.id())),
-        Optional.ofNullable(a.reads().simpler().get(piece.id())));
+        Optional.ofNullable(a.reads().simpler().get(piece.id())),
+        a.reads().repeats());
   }
 
   private Optional<Line> line(Db.Tx tx, Asker a, Shelf.Piece piece) {

@@ -166,8 +166,8 @@ public class Players {
               List<Line> lines =
                   r.part().lines().stream().filter(l -> !l.notes().isEmpty()).toList();
               int v = Math.max(1, Math.min(voice, lines.size()));
-              return new Page(
-                  music, r, lines.get(v - 1), v, kept.filter(k -> k.partId().equals(r.source())));
+              Line line = Ways.repeated(lines.get(v - 1), ways(tx, s));
+              return new Page(music, r, line, v, kept.filter(k -> k.partId().equals(r.source())));
             });
   }
 }

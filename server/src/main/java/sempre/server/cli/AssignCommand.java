@@ -79,6 +79,11 @@ final class AssignCommand implements Callable<Integer> {
       description = "the file is in concert pitch and is transposed for this instrument")
   boolean concert;
 
+  @Option(
+      names = "--as-printed",
+      description = "repeats, endings and other signs are not followed (default: as it is played)")
+  boolean asPrinted;
+
   @Option(names = "--json", description = "for a machine")
   boolean json;
 
@@ -195,7 +200,7 @@ final class AssignCommand implements Callable<Integer> {
     if (voice < 1 || voice > lines.size()) {
       throw new Refusal("cli.no-voice", "voice", voice, "n", lines.size());
     }
-    Line line = lines.get(voice - 1);
+    Line line = asPrinted ? lines.get(voice - 1).asPrinted() : lines.get(voice - 1);
     return bars == null ? line : Bars.of(part, bars).of(line);
   }
 

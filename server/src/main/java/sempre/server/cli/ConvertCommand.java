@@ -21,6 +21,7 @@ import sempre.core.instrument.Setup;
 import sempre.core.pitch.Transposition;
 import sempre.core.planning.Plan;
 import sempre.core.planning.Planner;
+import sempre.core.score.Line;
 import sempre.core.score.Part;
 import sempre.core.score.PartChoice;
 import sempre.formats.musicxml.FingeredFile;
@@ -60,6 +61,11 @@ final class ConvertCommand implements Callable<Integer> {
 
   @Option(names = "--concert", description = "the file's pages are in concert pitch")
   boolean concert;
+
+  @Option(
+      names = "--as-printed",
+      description = "repeats, endings and other signs are not followed (default: as it is played)")
+  boolean asPrinted;
 
   @Option(
       names = "--changed",
@@ -107,7 +113,8 @@ final class ConvertCommand implements Callable<Integer> {
                             : Saying.of("cli.part-notes", "typed", partId)));
     PartChoice.Reading reading =
         PartChoice.read(part, setup, concert ? PartChoice.Pages.CONCERT : PartChoice.Pages.AS_SAID);
-    Plan plan = Planner.plan(reading.part().topLine().orElseThrow(), playerOptions.player(setup));
+    Line line = reading.part().topLine().orElseThrow();
+    Plan plan = Planner.plan(asPrinted ? line.asPrinted() : line, playerOptions.player(setup));
     PrintWriter err = spec.commandLine().getErr();
     playerOptions.meaning(setup).stream().map(words.words()::say).forEach(err::println);
     Output.left(err, plan, words.words());

@@ -38,6 +38,9 @@ final class PlanJson {
                   Map<String, Object> mm = new LinkedHashMap<>();
                   mm.put("from", pm.from());
                   mm.put("to", pm.to());
+                  if (pm.way() != Plan.Way.ON) {
+                    mm.put("over", pm.way().name().toLowerCase(Locale.ROOT));
+                  }
                   mm.putAll(move(pm.move(), pm.seconds(), pm.difficulty(), words));
                   return mm;
                 })

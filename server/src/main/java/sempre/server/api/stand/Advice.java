@@ -5,9 +5,12 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import sempre.core.planning.Choice;
 import sempre.core.planning.Plan;
 import sempre.core.planning.Planner;
@@ -121,7 +124,9 @@ public final class Advice {
               String b = to.way().entry().fingering();
               // to and fro is one thing to practise; over a rest there is time
               String pair = a.compareTo(b) < 0 ? a + " " + b : b + " " + a;
-              boolean joined = to.note().onset() <= from.note().end() + JOINED_QUARTERS;
+              boolean joined =
+                  m.way() != Plan.Way.ON
+                      || to.note().onset() <= from.note().end() + JOINED_QUARTERS;
               if (joined && hard.size() < HARDEST && seen.add(pair)) {
                 hard.add(hard(m, from, to));
               }
@@ -138,11 +143,15 @@ public final class Advice {
             "to",
             words.note(to.note().pitch()),
             "round",
-            round(m));
+            round(m),
+            "way",
+            m.way().name().toLowerCase(Locale.ROOT),
+            "toBar",
+            bar(to.note()));
     return new StandViews.HardView(
         m.from(),
         m.to(),
-        bar(to.note()),
+        bar(m.way() == Plan.Way.ON ? to.note() : from.note()),
         words.say("hard.change", notes),
         m.difficulty(),
         words.plan().hard(m.move(), m.slips()),
@@ -151,15 +160,13 @@ public final class Advice {
 
   /** The two notes with their neighbours: go round them. */
   private String round(Plan.PlannedMove m) {
-    int at = 0;
-    while (!plan.notes().get(at).note().id().equals(m.from())) {
-      at++;
-    }
-    List<String> names = new ArrayList<>();
-    for (int i = Math.max(0, at - 1); i <= Math.min(plan.notes().size() - 1, at + 2); i++) {
-      names.add(Speech.words().note(plan.notes().get(i).note().pitch()));
-    }
-    return String.join(" ", names);
+    List<String> ids = plan.notes().stream().map(n -> n.note().id()).toList();
+    int from = ids.indexOf(m.from());
+    int to = ids.indexOf(m.to());
+    return IntStream.of(from - 1, from, to, to + 1)
+        .filter(i -> i >= 0 && i < ids.size())
+        .mapToObj(i -> Speech.words().note(plan.notes().get(i).note().pitch()))
+        .collect(Collectors.joining(" "));
   }
 
   private StandViews.WorthView worth(Worth w) {

@@ -224,8 +224,7 @@ public final class PlanViews {
   private static StandViews.MoveView move(Plan.PlannedMove m, Map<String, Pitch> pitches) {
     Move move = m.move();
     return new StandViews.MoveView(
-        m.from(),
-        m.to(),
+        new StandViews.BetweenView(m.from(), m.to(), m.way()),
         Math.round(m.difficulty() * 100) / 100.0,
         Math.round(m.seconds() * 1000) / 1000.0,
         move.up().stream().map(Finger::name).toList(),

@@ -20,6 +20,7 @@ import org.springframework.web.bind.annotation.RestController;
 import sempre.core.score.Bar;
 import sempre.core.score.Bars;
 import sempre.core.score.Part;
+import sempre.core.score.Tempi;
 import sempre.formats.musicxml.PlayerPage;
 import sempre.server.api.AssignmentWords;
 import sempre.server.api.Refs;
@@ -167,12 +168,32 @@ public class StandController {
                 .map(StandController::part)
                 .toList(),
             remarks,
-            page.reading().part().bars().stream().map(Bar::number).toList(),
+            bars(page),
             page.simpler().map(k -> Speech.say("stand.simpler")).orElse("")),
         Lanes.of(instrument),
         Lanes.guides(instrument),
         PlanViews.of(l, stands.beside(tx, l)),
         given(tx, l));
+  }
+
+  private static StandViews.BarsView bars(Players.Page page) {
+    List<Bar> bars = page.reading().part().bars();
+    Tempi tempi = page.line().tempi();
+    return new StandViews.BarsView(
+        bars.stream().map(Bar::number).toList(),
+        bars.stream()
+            .map(
+                b -> {
+                  double at = tempi.seconds(b.start());
+                  return new StandViews.BarTime(
+                      at,
+                      tempi.seconds(b.start() + b.quarters()) - at,
+                      tempi.seconds(b.start() + b.counted()) - at);
+                })
+            .toList(),
+        page.line().played().stretches().stream()
+            .map(s -> new StandViews.StretchView(s.from(), s.to()))
+            .toList());
   }
 
   private static StandViews.PartRef part(Part p) {

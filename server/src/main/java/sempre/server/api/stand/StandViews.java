@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.util.List;
 import java.util.Map;
 import sempre.core.instrument.Role;
+import sempre.core.planning.Plan;
 import sempre.core.teaching.SimplerPart;
 import sempre.server.api.Refs;
 import sempre.server.api.hand.HandViews;
@@ -69,10 +70,12 @@ public final class StandViews {
       int figure,
       List<AlternativeView> alternatives) {}
 
+  /** From which note to which a change leads, and whether a sign leads there. */
+  public record BetweenView(String fromId, String toId, Plan.Way way) {}
+
   /** The change from one note to the next; the time is in seconds. */
   public record MoveView(
-      String fromId,
-      String toId,
+      @JsonUnwrapped BetweenView between,
       double difficulty,
       double seconds,
       List<String> up,
@@ -115,9 +118,7 @@ public final class StandViews {
   public record ReaderView(
       Refs.StudentRef student, List<String> section, Map<String, String> ways) {}
 
-  /**
-   * The page; {@code simpler} says so where it is a simpler one, {@code bars} are their numbers.
-   */
+  /** The page; {@code simpler} says so where it is a simpler one. */
   public record PageView(
       Refs.PieceRef piece,
       String xml,
@@ -125,8 +126,20 @@ public final class StandViews {
       int voice,
       List<PartRef> parts,
       List<String> remarks,
-      List<String> bars,
+      @JsonUnwrapped BarsView numbers,
       String simpler) {}
+
+  /**
+   * The bars of a page by their numbers, when each of them is played by itself, and the stretches
+   * in which they follow one another; none where that is as they are printed.
+   */
+  public record BarsView(List<String> bars, List<BarTime> times, List<StretchView> played) {}
+
+  /** When a bar begins, how long it lasts, and how long a counted beat is in it; in seconds. */
+  public record BarTime(double at, double seconds, double beat) {}
+
+  /** Bars that are played on end, by their indexes. */
+  public record StretchView(int from, int to) {}
 
   /** What of a part is given; bars are indexes, a tempo of 0 is the written one. */
   public record GivenView(

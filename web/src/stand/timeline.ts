@@ -1,0 +1,71 @@
+import type { Schemas } from '../api/client';
+import type { Note } from './lanes';
+
+/** What is needed of a note to sound. */
+export type Tone = Pick<Note, 'id' | 'at' | 'seconds' | 'writtenMidi' | 'soundingMidi'>;
+type Bar = Schemas['BarTime'];
+type Stretch = Schemas['StretchView'];
+
+/** What is heard, in seconds from its start at the marked tempo. */
+export interface Timeline {
+  sounds: { tone: Tone; at: number }[];
+  clicks: number[];
+  length: number;
+}
+
+const NEAR = 1e-6;
+
+/**
+ * The bars from one to another in the order in which they are played. Where a sign leads out of
+ * them, playing goes on behind it.
+ *
+ * @param bars how many the page has
+ * @param played none where they are played as they are printed
+ */
+export function barOrder(bars: number, played: Stretch[], from: number, to: number): number[] {
+  const all = played.length
+    ? played.flatMap((s) => Array.from({ length: s.to - s.from + 1 }, (_, i) => s.from + i))
+    : Array.from({ length: bars }, (_, i) => i);
+  const inside = (b: number | undefined): b is number => b !== undefined && b >= from && b <= to;
+  const order: number[] = [];
+  let at = all.findIndex(inside);
+  while (at >= 0) {
+    const bar = all[at]!;
+    order.push(bar);
+    const behind = inside(bar + 1) ? all.indexOf(bar + 1, at + 1) : -1;
+    at = inside(all[at + 1]) ? at + 1 : behind;
+  }
+  return order;
+}
+
+/** Notes as they follow one another on the page, from the first to the end of the last. */
+export function asTheyStand(notes: Tone[]): Timeline {
+  const from = notes[0]?.at ?? 0;
+  return {
+    sounds: notes.map((tone) => ({ tone, at: tone.at - from })),
+    clicks: [],
+    length: Math.max(0, ...notes.map((n) => n.at + n.seconds - from))
+  };
+}
+
+/** When each note of some bars sounds, and when a metronome clicks. */
+export function timeline(
+  notes: (Tone & { bar: number })[],
+  bars: Bar[],
+  order: number[]
+): Timeline {
+  const first = order.findIndex((b) => notes.some((n) => n.bar === b));
+  const sounds: Timeline['sounds'] = [];
+  const clicks: number[] = [];
+  let now = 0;
+  for (const b of first < 0 ? [] : order.slice(first)) {
+    const bar = bars[b]!;
+    for (const tone of notes) if (tone.bar === b) sounds.push({ tone, at: now + tone.at - bar.at });
+    // a pickup is counted so that the next bar comes on one
+    const beats = Math.floor(bar.seconds / bar.beat + NEAR);
+    const spare = b === 0 ? bar.seconds - beats * bar.beat : 0;
+    for (let k = 0; k < beats; k++) clicks.push(now + spare + k * bar.beat);
+    now += bar.seconds;
+  }
+  return { sounds, clicks, length: now };
+}
