@@ -37,7 +37,7 @@ public class RepeatsApiTest extends DemoTestBase {
             + "<clef><sign>F</sign><line>4</line></clef></attributes><sound tempo='120'/>"
             + notes
             + "<barline location='right'><repeat direction='backward'/></barline></measure>"
-            + "<measure number='2'><note><pitch><step>F</step><octave>3</octave></pitch>"
+            + "<measure number='2'><note><pitch><step>D</step><octave>3</octave></pitch>"
             + "<duration>8</duration><type>whole</type></note></measure></part></score-partwise>";
     piece =
         done(upload(
