@@ -2,7 +2,7 @@
 # Builds web/dist, only when something it is made from has changed.
 set -euo pipefail
 cd "$(dirname "$0")"
-now=$( (node -v; cat package.json package-lock.json openapi.json index.html vite.config.ts tsconfig.json ../NOTICE ../LICENSE ../docs/licences/*; find src public -type f ! -name 'schema.d.ts' | LC_ALL=C sort | xargs -r sha256sum) | sha256sum | cut -d' ' -f1)
+now=$( (node -v; cat package.json package-lock.json openapi.json index.html vite.config.ts worker.mjs tsconfig.json ../NOTICE ../LICENSE ../docs/licences/*; find src public -type f ! -name 'schema.d.ts' | LC_ALL=C sort | xargs -r sha256sum) | sha256sum | cut -d' ' -f1)
 if [ -f dist/.stamp ] && [ "$(cat dist/.stamp)" = "$now" ]; then echo "web: unchanged"; exit 0; fi
 lock=$(sha256sum package-lock.json | cut -d' ' -f1)
 if [ "$(cat node_modules/.lockstamp 2>/dev/null || true)" != "$lock" ]; then
@@ -11,6 +11,7 @@ if [ "$(cat node_modules/.lockstamp 2>/dev/null || true)" != "$lock" ]; then
 fi
 npm run --silent types
 npm run --silent build
+node worker.mjs
 # one source for what is said of the works of others
 cp ../NOTICE dist/notice.txt
 mkdir -p dist/licences

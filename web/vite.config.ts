@@ -1,5 +1,6 @@
 import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { optimizeCss } from 'carbon-preprocess-svelte';
+import { readFileSync } from 'node:fs';
 import { defineConfig, type Plugin } from 'vite';
 
 /** Carbon's style sheet points to fonts on another host; ours ship with the application. */
@@ -14,7 +15,11 @@ const noForeignFonts: Plugin = {
   }
 };
 
+const engraver = JSON.parse(readFileSync('node_modules/verovio/package.json', 'utf8')).version;
+
 export default defineConfig({
+  // what was engraved is kept by the version of what engraved it
+  define: { __ENGRAVER__: JSON.stringify(engraver) },
   plugins: [noForeignFonts, svelte(), optimizeCss()],
   build: { target: 'es2022', chunkSizeWarningLimit: 10000 },
   worker: { format: 'es' },

@@ -11,4 +11,11 @@ import { language } from './words/language';
 
 document.documentElement.lang = language;
 
+// a page of an older version asks for what is not there any more: the new one has it
+addEventListener('vite:preloadError', () => location.reload());
+
 mount(App, { target: document.getElementById('app')! });
+
+// keeps what the interface is made of; where the browser has none, the server is asked each time
+if (import.meta.env.PROD && 'serviceWorker' in navigator)
+  void navigator.serviceWorker.register('/sw.js').catch(() => {});

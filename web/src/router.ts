@@ -1,7 +1,7 @@
 import { createRouter } from 'sv-router';
 import Today from './today/Today.svelte';
 
-export const { navigate, route } = createRouter({
+export const { navigate, preload, route } = createRouter({
   '/': Today,
   '/stand': () => import('./stand/NoPart.svelte'),
   '/stand/:student/:piece': () => import('./stand/Stand.svelte'),

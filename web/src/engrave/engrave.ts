@@ -1,4 +1,6 @@
-import type { EngraveReply, EngraveRequest } from './engrave.worker';
+import { atHand, keep, kept } from './drawn';
+import type { EngraveReply } from './engrave.worker';
+import { FIRST, type How } from './options';
 
 let worker: Worker | undefined;
 let count = 0;
@@ -17,15 +19,55 @@ export function warmUp() {
 /** what the engraver has read last, so that it need not be sent again for another width */
 let loaded = '';
 
-/** Engraves; the lines come in one or two replies. Returns a way to stop listening. */
+/** Lines that follow those of the replies before. */
+export type Reply = Omit<EngraveReply, 'id'>;
+
+/**
+ * Engraves, or shows what was engraved before; the lines come in one or two replies, what is in
+ * memory at once.
+ *
+ * @param onwait called when it will take a moment
+ * @returns a way to stop listening
+ */
 export function engrave(
-  q: Omit<EngraveRequest, 'id'> & { xml: string },
-  onreply: (r: EngraveReply) => void
+  q: How & { xml: string },
+  onreply: (r: Reply) => void,
+  onwait: () => void = () => {}
 ) {
+  const { xml, ...how } = q;
+  let stopped = false;
+  let stop = () => {};
+  const show = (lines: string[]) => {
+    const rest = lines.slice(FIRST);
+    onreply({ lines: lines.slice(0, FIRST), first: true, done: !rest.length });
+    if (rest.length) onreply({ lines: rest, first: false, done: true });
+  };
+  const lines = atHand(xml, how);
+  if (lines) show(lines);
+  else
+    void kept(xml, how).then((found) => {
+      if (stopped) return;
+      if (found) return show(found);
+      onwait();
+      stop = draw(q, onreply);
+    });
+  return () => {
+    stopped = true;
+    stop();
+  };
+}
+
+/** Has the engraver draw, and keeps what it has drawn. */
+function draw(q: How & { xml: string }, onreply: (r: Reply) => void) {
   warmUp();
   const id = ++count;
-  waiting.set(id, onreply);
   const { xml, ...how } = q;
+  const lines: string[] = [];
+  waiting.set(id, (r) => {
+    lines.push(...r.lines);
+    onreply(r);
+    if (r.done && !r.problem) void keep(xml, how, lines);
+  });
   worker!.postMessage(xml === loaded ? { ...how, id } : { ...q, id });
   loaded = xml;
   return () => void waiting.delete(id);

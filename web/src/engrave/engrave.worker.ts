@@ -1,13 +1,11 @@
 import wasmUrl from 'verovio/wasm?url';
+import { notesXml } from './notes';
+import { FIRST, options, type How } from './options';
 import { VerovioToolkit, enableLog, LOG_ERROR } from 'verovio/esm';
 
-export interface EngraveRequest {
+export interface EngraveRequest extends How {
   id: number;
   xml?: string;
-  widthPx: number;
-  scale: number;
-  /** whether long fingerings need more room between the notes */
-  wide: boolean;
 }
 export interface EngraveReply {
   id: number;
@@ -19,41 +17,24 @@ export interface EngraveReply {
   problem?: string;
 }
 
-/** How many lines fill a screen. */
-const FIRST = 3;
-
 const toolkit = (async () => {
   const { default: create } = (await import(/* @vite-ignore */ wasmUrl)) as {
     default: () => Promise<unknown>;
   };
   const module = await create();
   enableLog(LOG_ERROR, module);
-  return new VerovioToolkit(module);
+  const tk = new VerovioToolkit(module);
+  // the first line that is drawn takes longer; it is drawn while nobody waits
+  tk.setOptions(options({ widthPx: 600, scale: 42, wide: false }));
+  tk.loadData(notesXml([{ id: 'n', pitch: 'Bb4' }], 'treble'));
+  tk.renderToSVG(1);
+  return tk;
 })();
 
 self.onmessage = async ({ data: q }: MessageEvent<EngraveRequest>) => {
   try {
     const tk = await toolkit;
-    tk.setOptions({
-      scale: q.scale,
-      pageWidth: Math.round((q.widthPx * 100) / q.scale),
-      // the smallest page: exactly one line of music on each, so that our lanes can follow it
-      pageHeight: 100,
-      adjustPageHeight: true,
-      breaks: 'auto',
-      header: 'none',
-      footer: 'none',
-      svgViewBox: true,
-      svgHtml5: true,
-      pageMarginTop: 10,
-      pageMarginBottom: 10,
-      pageMarginLeft: 40,
-      pageMarginRight: 20,
-      spacingLinear: q.wide ? 0.5 : 0.36,
-      spacingNonLinear: 0.62,
-      expandNever: true,
-      xmlIdSeed: 1
-    });
+    tk.setOptions(options(q));
     if (q.xml === undefined) tk.redoLayout();
     else if (!tk.loadData(q.xml)) throw new Error('This part could not be engraved.');
     // the first lines are sent as soon as they are drawn, so that reading can begin

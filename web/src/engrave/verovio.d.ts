@@ -26,3 +26,6 @@ declare module 'verovio/esm' {
     measureOn?: string;
   }
 }
+
+/** Version of the engraver, put in by the build. */
+declare const __ENGRAVER__: string;

@@ -6,7 +6,7 @@
   import { InlineLoading } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import type { Schemas } from '../api/client';
-  import { drawing, engrave, type Line } from '../engrave/engrave';
+  import { drawing, engrave, type Line, type Reply } from '../engrave/engrave';
   import Change from './Change.svelte';
   import { draft } from './draft';
   import { onPage } from './moves';
@@ -68,11 +68,15 @@
 
   const names = $derived(against ? 60 : 30);
   const RIBBON = 20;
+  /** So many lines fill the screen until they are engraved. */
+  const DRAFTS = 4;
   const scale = $derived(Math.round(42 * zoom));
 
   let width = $state(0);
   let lines = $state.raw<{ svg: SVGSVGElement; info: Line }[]>([]);
   let problem = $state('');
+  /** whether the engraver has to draw first: what was drawn before stands there at once */
+  let waits = $state(false);
   let shownXml = '';
   let shownWidth = 0;
   let shownScale = 0;
@@ -98,36 +102,36 @@
     const wide = untrack(() =>
       plan.notes.some((n) => n.fingering.includes('|') && n.seconds < 0.4)
     );
-    let stop: (() => void) | undefined;
+    let stop = () => {};
     let stopped = false;
-    const timer = setTimeout(
-      () => {
-        stop = engrave({ widthPx: w, scale: s, wide, xml: x }, (reply) => {
-          problem = reply.problem ?? '';
-          const show = () => {
-            if (stopped) return;
-            const more = reply.lines.map(drawing);
-            lines = reply.first ? more : [...lines, ...more];
-            if (reply.done) {
-              if (!told) ondrawn?.();
-              told = true;
-              shownXml = x;
-              shownWidth = w;
-              shownScale = s;
-            }
-          };
-          // what is below the screen waits until the first lines have been painted
-          if (reply.first) show();
-          else requestAnimationFrame(() => setTimeout(show));
-        });
-      },
-      shownXml === '' ? 0 : 120
-    );
+    const onreply = (reply: Reply) => {
+      problem = reply.problem ?? '';
+      const show = () => {
+        if (stopped) return;
+        const more = reply.lines.map(drawing);
+        lines = reply.first ? more : [...lines, ...more];
+        if (reply.done) {
+          if (!told) ondrawn?.();
+          told = true;
+          shownXml = x;
+          shownWidth = w;
+          shownScale = s;
+        }
+      };
+      // what is below the screen waits until the first lines have been painted
+      if (reply.first) show();
+      else requestAnimationFrame(() => setTimeout(show));
+    };
+    const go = () =>
+      (stop = engrave({ widthPx: w, scale: s, wide, xml: x }, onreply, () => (waits = true)));
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    if (shownXml === '') untrack(go);
+    else timer = setTimeout(go, 120);
     // a reply to an older question must not overwrite a newer one
     return () => {
       stopped = true;
       clearTimeout(timer);
-      stop?.();
+      stop();
     };
   });
 
@@ -158,9 +162,11 @@
   const missing = $derived(new Map(plan.missing.map((m) => [m.id, m])));
   /** until the engraver has drawn the notes, what is known of them already */
   const drafts = $derived(
-    width < 200 || problem
+    width < 200 || problem || !waits
       ? []
-      : draft(plan, Math.floor(width)).map((info) => ({ svg: undefined, info }))
+      : draft(plan, Math.floor(width))
+          .slice(0, DRAFTS)
+          .map((info) => ({ svg: undefined, info }))
   );
   const drawn = $derived(
     (lines.length ? lines : drafts).map(({ svg, info }) => {
@@ -195,7 +201,7 @@
       {ui.stand.notEngraved}
     </p>
   {/if}
-  {#if !lines.length && !problem}
+  {#if waits && !lines.length && !problem}
     <p class="busy small quiet" role="status">
       <InlineLoading description={ui.stand.notesComing} />
     </p>

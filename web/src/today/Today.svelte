@@ -7,7 +7,7 @@
   import { warmUp } from '../engrave/engrave';
   import { typing } from '../parts/keys';
   import Trouble from '../parts/Trouble.svelte';
-  import { navigate } from '../router';
+  import { navigate, preload } from '../router';
   import GroupNow from './GroupNow.svelte';
   import { capital, day, ui } from '../words/ui';
 
@@ -22,6 +22,7 @@
     void page.ask(() => asked(api.GET('/api/today')));
     // the engraver starts while the teacher reads, so that a part opens at once
     warmUp();
+    void preload('/stand/:student/:piece');
   });
 
   const date = $derived(today ? capital(day(today.date)) : '');

@@ -7,7 +7,10 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.FormData;
 import com.microsoft.playwright.options.RequestOptions;
+import com.microsoft.playwright.options.ServiceWorkerPolicy;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -112,12 +115,22 @@ final class Browsing implements AutoCloseable {
     server.close();
   }
 
+  /** One in which nothing is kept from page to page: each answer is the server's own. */
   Page page(int width, int height, boolean dark) {
-    BrowserContext context =
-        browser.newContext(
-            new Browser.NewContextOptions()
-                .setViewportSize(width, height)
-                .setColorScheme(dark ? ColorScheme.DARK : ColorScheme.LIGHT));
+    return page(
+        new Browser.NewContextOptions()
+            .setViewportSize(width, height)
+            .setColorScheme(dark ? ColorScheme.DARK : ColorScheme.LIGHT)
+            .setServiceWorkers(ServiceWorkerPolicy.BLOCK));
+  }
+
+  /** One that keeps what the interface is made of, as a teacher's browser does. */
+  Page keepingPage() {
+    return page(new Browser.NewContextOptions().setViewportSize(1280, 800));
+  }
+
+  private Page page(Browser.NewContextOptions options) {
+    BrowserContext context = browser.newContext(options);
     contexts.add(context);
     Page page = context.newPage();
     page.setDefaultTimeout(20_000);
@@ -158,6 +171,22 @@ final class Browsing implements AutoCloseable {
   long made(Page page, String path, String json) {
     String answer = sent(page, path, json);
     return Long.parseLong(answer.replaceAll(".*\"id\":(\\d+).*", "$1").replaceAll("\\D", ""));
+  }
+
+  /** Puts music on the shelf and returns its id. */
+  long brought(Page page, String title, byte[] xml) {
+    var r =
+        page.request()
+            .post(
+                at("/api/pieces?title=" + title.replace(' ', '+')),
+                RequestOptions.create()
+                    .setMultipart(
+                        FormData.create()
+                            .set("file", new FilePayload("music.musicxml", "text/xml", xml))));
+    if (r.status() != 200) {
+      throw new AssertionError(r.text());
+    }
+    return Long.parseLong(r.text().replaceAll("\\D", ""));
   }
 
   private String sent(Page page, String path, String json) {
