@@ -2,7 +2,7 @@
 (function () {
   var kept = null;
   try {
-    kept = localStorage.getItem('sempre-theme');
+    kept = JSON.parse(localStorage.getItem('sempre-theme'));
   } catch (e) {
     kept = null;
   }

@@ -5,14 +5,14 @@
   import { theme } from './theme.svelte';
   import Shortcuts from './parts/Shortcuts.svelte';
   import Finder from './parts/Finder.svelte';
-  import { typing } from './parts/keys';
+  import { pageKeys, pressed, typing } from './lib/keys.svelte';
   import { LANGUAGES, NAMES, language, sheet, speak } from './words/language';
   import { ui } from './words/ui';
 
   let help = $state(false);
   let finding = $state(false);
 
-  const part = $derived(last.piece ? `/${last.student}/${last.piece}` : '');
+  const part = $derived(last.value.piece ? `/${last.value.student}/${last.value.piece}` : '');
   const here = (start: string) => route.pathname.startsWith(start);
   const places = $derived([
     { href: '/', name: ui.app.today, key: 't', active: route.pathname === '/' },
@@ -37,29 +37,31 @@
     if ((sheet.language || sheet.names) && route.pathname !== first) location.reload();
   });
 
+  /** g was pressed: the next key is a place or nothing */
   let leading = false;
-  function onkeydown(e: KeyboardEvent) {
-    if (typing(e) || e.ctrlKey || e.metaKey || e.altKey) return;
-    if (leading) {
-      leading = false;
-      const place = places.find((p) => p.key === e.key);
-      if (place) {
-        e.preventDefault();
-        e.stopImmediatePropagation();
-        navigate(place.href as '/');
+  pageKeys(ui.keys.everywhere, [
+    { on: '/', words: ui.keys.find, act: () => (finding = true) },
+    {
+      on: 'g',
+      shown: ui.keys.gThen,
+      words: ui.keys.goTo,
+      act: () => {
+        leading = true;
       }
-      return;
-    }
-    if (e.key === 'g') leading = true;
-    else if (e.key === '?') help = true;
-    else if (e.key === '/') {
-      e.preventDefault();
-      finding = true;
-    }
+    },
+    { on: '?', words: ui.keys.thisList, act: () => (help = true) }
+  ]);
+  function onkeydown(e: KeyboardEvent) {
+    if (!leading) return pressed(e);
+    leading = false;
+    const place = places.find((p) => p.key === e.key);
+    if (!place || typing(e)) return;
+    e.preventDefault();
+    navigate(place.href as '/');
   }
 </script>
 
-<svelte:window onkeydowncapture={onkeydown} />
+<svelte:window {onkeydown} />
 
 <a class="skip" href="#main">{ui.app.toPage}</a>
 <div class="frame">

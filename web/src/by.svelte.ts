@@ -1,22 +1,18 @@
+import { Kept } from './lib/kept.svelte';
+
+/** The longest name that is kept. */
+const LONGEST = 60;
+
 /** Who marks at this machine; kept here, and written down with what is heard. */
 class By {
-  name = $state(kept());
+  #kept = new Kept('by', '');
+
+  get name() {
+    return this.#kept.value;
+  }
 
   set(name: string) {
-    this.name = name.trim().slice(0, 60);
-    try {
-      localStorage.setItem('sempre-by', this.name);
-    } catch {
-      // without storage the name holds for this visit
-    }
-  }
-}
-
-function kept() {
-  try {
-    return localStorage.getItem('sempre-by') ?? '';
-  } catch {
-    return '';
+    this.#kept.value = name.trim().slice(0, LONGEST);
   }
 }
 

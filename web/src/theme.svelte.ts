@@ -1,15 +1,16 @@
+import { Kept } from './lib/kept.svelte';
+
 /** Light or dark; follows the system until the teacher chooses. */
 class Theme {
-  dark = $state(document.documentElement.getAttribute('theme') === 'g100');
+  #chosen = new Kept<'light' | 'dark'>(
+    'theme',
+    globalThis.document?.documentElement.getAttribute('theme') === 'g100' ? 'dark' : 'light'
+  );
+  readonly dark = $derived(this.#chosen.value === 'dark');
 
   toggle() {
-    this.dark = !this.dark;
+    this.#chosen.value = this.dark ? 'light' : 'dark';
     document.documentElement.setAttribute('theme', this.dark ? 'g100' : 'white');
-    try {
-      localStorage.setItem('sempre-theme', this.dark ? 'dark' : 'light');
-    } catch {
-      // without storage the choice holds for this visit
-    }
   }
 }
 

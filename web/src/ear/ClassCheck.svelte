@@ -1,10 +1,10 @@
 <!-- A playing check of a whole group, by keyboard alone: student by student or note by note. -->
 <script lang="ts">
   import { Button, SkeletonText, TextInput } from 'carbon-components-svelte';
+  import { pageKeys, pressing } from '../lib/keys.svelte';
   import { onDestroy, tick, untrack } from 'svelte';
   import { api, asked, refusal, sentence, type Schemas } from '../api/client';
   import { by } from '../by.svelte';
-  import { typing } from '../parts/keys';
   import Mark from '../parts/Mark.svelte';
   import Staff from '../parts/Staff.svelte';
   import Trouble from '../parts/Trouble.svelte';
@@ -290,44 +290,86 @@
     }
   }
 
-  function onkeydown(e: KeyboardEvent) {
-    if (e.target === field) {
-      if (e.key === 'Enter' || e.key === 'Escape') {
-        field?.blur();
-        e.preventDefault();
-      }
-      return;
-    }
-    if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || !view) return;
-    const k = e.key;
-    if (asking && cell) {
-      const digit = /^[1-9]$/.test(k) ? cell.each[Number(k) - 1] : undefined;
-      if (digit) pick(digit.written);
-      else if (k === 'ArrowRight') pointed = Math.min(pointed + 1, cell.each.length - 1);
-      else if (k === 'ArrowLeft') pointed = Math.max(pointed - 1, 0);
-      else if (k === ' ') pick(cell.each[pointed]!.written);
-      else if (k === 'Enter') grade(asking);
-      else if (k === 'Escape') asking = undefined;
-      e.preventDefault();
-      return;
-    }
-    if (k === '1') grade('SECURE');
-    else if (k === '2') grade('SHAKY');
-    else if (k === '3') grade('NOT_YET');
-    else if (k === 'a') rest();
-    else if (k === 'u') void undo();
-    else if (k === 'x') void absent();
-    else if (k === 'o') byNote = !byNote;
-    else if (k === 'ArrowRight') go(place + 1);
-    else if (k === 'ArrowLeft') go(place - 1);
-    else if (k === 'ArrowDown') row = Math.min(row + 1, view.rows.length - 1);
-    else if (k === 'ArrowUp') row = Math.max(row - 1, 0);
-    else if (k === 'r') {
-      field?.focus();
-    } else if (k === 'Enter' && !(e.target instanceof HTMLButtonElement)) void finish(!finished);
-    else return;
+  /** The remark is written: it goes with the next mark. */
+  function remarked(e: KeyboardEvent) {
+    if (e.key !== 'Enter' && e.key !== 'Escape') return;
+    field?.blur();
     e.preventDefault();
   }
+
+  const clamp = (i: number, n: number) => Math.max(0, Math.min(i, n - 1));
+  const marking = () => !!view && !asking;
+  const choosing = () => !!asking && !!cell;
+  pageKeys(ui.keys.classCheck, [
+    {
+      on: ['1', '2', '3'],
+      words: ui.keys.marks,
+      when: marking,
+      act: (key) => grade(GRADES[Number(key) - 1]!)
+    },
+    {
+      on: ['1', '2', '3', '4', '5', '6', '7', '8', '9'],
+      when: choosing,
+      act: (key) => {
+        const note = cell!.each[Number(key) - 1];
+        if (note) pick(note.written);
+      }
+    },
+    {
+      on: ['ArrowLeft', 'ArrowRight'],
+      when: choosing,
+      act: (key) => {
+        pointed = clamp(pointed + (key === 'ArrowRight' ? 1 : -1), cell!.each.length);
+      }
+    },
+    { on: ' ', when: choosing, act: () => pick(cell!.each[pointed]!.written) },
+    {
+      on: 'Enter',
+      shown: ui.keys.thenDigits,
+      words: ui.keys.someNotes,
+      when: choosing,
+      act: () => grade(asking!)
+    },
+    {
+      on: 'Escape',
+      when: choosing,
+      act: () => {
+        asking = undefined;
+      }
+    },
+    { on: 'a', words: ui.keys.restOf, when: marking, act: rest },
+    { on: 'x', words: ui.keys.absent, when: marking, act: () => void absent() },
+    { on: 'u', words: ui.keys.takeMark, when: marking, act: () => void undo() },
+    {
+      on: 'o',
+      words: ui.keys.order,
+      when: marking,
+      act: () => {
+        byNote = !byNote;
+      }
+    },
+    {
+      on: ['ArrowLeft', 'ArrowRight'],
+      words: ui.keys.otherMark,
+      when: marking,
+      act: (key) => go(place + (key === 'ArrowRight' ? 1 : -1))
+    },
+    {
+      on: ['ArrowUp', 'ArrowDown'],
+      words: ui.keys.otherStudent,
+      when: marking,
+      act: (key) => {
+        row = clamp(row + (key === 'ArrowDown' ? 1 : -1), view!.rows.length);
+      }
+    },
+    { on: 'r', words: ui.keys.remarkMark, when: marking, act: () => field?.focus() },
+    {
+      on: 'Enter',
+      words: ui.keys.finishGoOn,
+      when: marking,
+      act: (_, e) => !pressing(e) && void finish(!finished)
+    }
+  ]);
 
   const names = (rows: Schemas['ClassRow'][]) =>
     rows
@@ -350,8 +392,6 @@
 </script>
 
 <svelte:head><title>{ui.ear.title(view ? `: ${view.group}` : '')}</title></svelte:head>
-
-<svelte:window {onkeydown} />
 
 <div class="page">
   {#if !view}
@@ -552,7 +592,7 @@
           </div>
           <label class="remark small">
             <span>{ui.ear.remarkNext} <kbd>r</kbd></span>
-            <input bind:this={field} bind:value={remark} maxlength="300" />
+            <input bind:this={field} bind:value={remark} maxlength="300" onkeydown={remarked} />
           </label>
           {#if !cell.fingering && cell.asked && !asking}
             <p class="small quiet">

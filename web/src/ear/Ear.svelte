@@ -1,10 +1,10 @@
 <!-- A playing check by keyboard alone: every note once, with the fingering it has in this part. -->
 <script lang="ts">
   import { flushSync } from 'svelte';
+  import { pageKeys, pressing } from '../lib/keys.svelte';
   import { Button, SkeletonText } from 'carbon-components-svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
   import { last } from '../last.svelte';
-  import { typing } from '../parts/keys';
   import { loaded } from '../lib/load.svelte';
   import Mark from '../parts/Mark.svelte';
   import Trouble from '../parts/Trouble.svelte';
@@ -12,7 +12,7 @@
   import { short, type Note } from '../stand/lanes';
   import { Marks } from './pending';
   import Score from '../stand/Score.svelte';
-  import type { Grade } from '../words/standing';
+  import { GRADES, type Grade } from '../words/standing';
   import { ui } from '../words/ui';
 
   interface Task {
@@ -70,7 +70,7 @@
     heard = [];
     at = 0;
     finished = false;
-    last.set(s, p);
+    last.value = { student: s, piece: p };
     void page.ask(() =>
       asked(
         api.GET('/api/stand/{studentId}/{pieceId}', {
@@ -169,48 +169,74 @@
     return queue;
   }
 
-  function onkeydown(e: KeyboardEvent) {
-    if (e.target === field) {
-      if (e.key === 'Enter' || e.key === 'Escape') {
-        remarking = e.key === 'Enter' && remark.trim() !== '';
-        field?.blur();
-        e.preventDefault();
-      }
-      return;
-    }
-    if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || !tasks.length) return;
-    if (finished) {
-      if (e.key === 'Escape' || e.key === 'ArrowLeft') finished = false;
-      else if (e.key === 'u') void takeBack(() => heard.slice(-1));
-      else return;
-      e.preventDefault();
-      return;
-    }
-    if (e.key === 'ArrowRight') at = Math.min(at + 1, tasks.length - 1);
-    else if (e.key === 'ArrowLeft') at = Math.max(at - 1, 0);
-    else if (e.key === '1') void grade('SECURE');
-    else if (e.key === '2') void grade('SHAKY');
-    else if (e.key === '3') void grade('NOT_YET');
-    else if (e.key === 'a') void rest();
-    else if (e.key === 'u') void takeBack(() => heard.slice(-1));
-    else if (e.key === 'r') {
-      remarking = true;
-      // at once, so that the next letter typed is already the remark's
-      flushSync();
-      field?.focus();
-    } else if (e.key === 's') navigate(`/stand/${student}/${piece}` as '/');
-    else if (e.key === 'Enter' && !(e.target instanceof HTMLButtonElement)) finished = true;
-    else return;
+  /** The remark is written: it goes with the next grade. */
+  function remarked(e: KeyboardEvent) {
+    if (e.key !== 'Enter' && e.key !== 'Escape') return;
+    remarking = e.key === 'Enter' && remark.trim() !== '';
+    field?.blur();
     e.preventDefault();
   }
+
+  const here = () => tasks.length > 0 && !finished;
+  pageKeys(ui.app.ear, [
+    {
+      on: ['ArrowLeft', 'ArrowRight'],
+      words: ui.keys.noteNext,
+      when: here,
+      act: (key) => {
+        at = Math.max(0, Math.min(at + (key === 'ArrowRight' ? 1 : -1), tasks.length - 1));
+      }
+    },
+    {
+      on: ['1', '2', '3'],
+      words: ui.keys.grades,
+      when: here,
+      act: (key) => void grade(GRADES[Number(key) - 1]!)
+    },
+    { on: 'a', words: ui.keys.restSecure, when: here, act: () => void rest() },
+    {
+      on: 'r',
+      words: ui.keys.remark,
+      when: here,
+      act: () => {
+        remarking = true;
+        // at once, so that the next letter typed is already the remark's
+        flushSync();
+        field?.focus();
+      }
+    },
+    {
+      on: 'u',
+      words: ui.keys.takeBack,
+      when: () => tasks.length > 0,
+      act: () => void takeBack(() => heard.slice(-1))
+    },
+    {
+      on: 's',
+      words: ui.ear.backToStand,
+      when: here,
+      act: () => navigate(`/stand/${student}/${piece}` as '/')
+    },
+    {
+      on: 'Enter',
+      words: ui.keys.finishSummary,
+      when: here,
+      act: (_, e) => !pressing(e) && (finished = true)
+    },
+    {
+      on: ['Escape', 'ArrowLeft'],
+      when: () => finished,
+      act: () => {
+        finished = false;
+      }
+    }
+  ]);
 </script>
 
 <svelte:head
   ><title>{ui.ear.partTitle(view ? `: ${view.student.name}, ${view.piece.title}` : '')}</title
   ></svelte:head
 >
-
-<svelte:window {onkeydown} />
 
 {#if problem && !view}
   <div class="page"><Trouble text={problem} again={() => load(student, piece)} /></div>
@@ -316,7 +342,7 @@
             {#if remarking || remark}
               <label class="remark">
                 <span class="small">{ui.ear.remarkNext}</span>
-                <input bind:this={field} bind:value={remark} maxlength="300" />
+                <input bind:this={field} bind:value={remark} maxlength="300" onkeydown={remarked} />
               </label>
             {/if}
             <ul class="keys small quiet">

@@ -1,3 +1,4 @@
+import { read, write } from '../lib/kept.svelte';
 import type { Grade } from '../words/standing';
 
 /** A grade that was given and may not have reached the server yet. */
@@ -12,16 +13,10 @@ export interface Press {
   mark: string;
 }
 
-const key = (check: number) => `sempre-check-${check}`;
+const name = (check: number) => `check-${check}`;
 
 /** What an earlier page of this check could not send; nothing when there is no storage. */
-export function unsent(check: number): Press[] {
-  try {
-    return JSON.parse(localStorage.getItem(key(check)) ?? '[]') as Press[];
-  } catch {
-    return [];
-  }
-}
+export const unsent = (check: number): Press[] => read<Press[]>(name(check)) ?? [];
 
 /**
  * Keeps a press until it is sent. Two tabs of one check share what is kept, so each adds and takes
@@ -35,13 +30,8 @@ export const dropUnsent = (check: number, press: Press) =>
   change(check, (list) => list.filter((p) => p.mark !== press.mark));
 
 function change(check: number, to: (list: Press[]) => Press[]) {
-  try {
-    const list = to(unsent(check));
-    if (list.length) localStorage.setItem(key(check), JSON.stringify(list));
-    else localStorage.removeItem(key(check));
-  } catch {
-    // without storage what is unsent lives as long as the page
-  }
+  const list = to(unsent(check));
+  write(name(check), list.length ? list : undefined);
 }
 
 /** A name for a press; plain pages have no crypto.randomUUID. */

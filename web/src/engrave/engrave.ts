@@ -1,3 +1,4 @@
+import { untrack } from 'svelte';
 import { atHand, keep, kept } from './drawn';
 import type { EngraveReply } from './engrave.worker';
 import { FIRST, type How } from './options';
@@ -43,7 +44,8 @@ export function engrave(
     if (rest.length) onreply({ lines: rest, first: false, done: true });
   };
   const lines = atHand(xml, how);
-  if (lines) show(lines);
+  // who asks in an effect does not ask again because of what it is shown
+  if (lines) untrack(() => show(lines));
   else
     void kept(xml, how).then((found) => {
       if (stopped) return;

@@ -1,9 +1,9 @@
 <!-- One instrument's table: every note, each of its fingerings, what moves between two, what else sounds. -->
 <script lang="ts">
   import { Button, Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
+  import { pageKeys } from '../lib/keys.svelte';
   import { onDestroy, untrack } from 'svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
-  import { typing } from '../parts/keys';
   import Removal from '../parts/Removal.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, route } from '../router';
@@ -128,19 +128,32 @@
     if (next) choose(next.midi);
   }
 
-  function onkeydown(e: KeyboardEvent) {
-    if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || adding) return;
-    if (e.key === 'ArrowRight') step(1);
-    else if (e.key === 'ArrowLeft') step(-1);
-    else if (e.key === 'ArrowDown') at = Math.min(at + 1, ways.length - 1);
-    else if (e.key === 'ArrowUp') at = Math.max(0, at - 1);
-    else if (e.key === 'c' && way) compareFrom(way);
-    else if (e.key === 'f') eyes.turn();
-    else if (e.key === 'w') eyes.name();
-    else if (e.key === 'a') adding = true;
-    else return;
-    e.preventDefault();
-  }
+  const here = () => !adding;
+  pageKeys(ui.app.notes, [
+    {
+      on: ['ArrowLeft', 'ArrowRight'],
+      words: ui.keys.noteBelow,
+      when: here,
+      act: (key) => step(key === 'ArrowRight' ? 1 : -1)
+    },
+    {
+      on: ['ArrowUp', 'ArrowDown'],
+      words: ui.keys.otherFingerings,
+      when: here,
+      act: (key) => {
+        at = Math.max(0, Math.min(at + (key === 'ArrowDown' ? 1 : -1), ways.length - 1));
+      }
+    },
+    {
+      on: 'c',
+      words: ui.keys.compare,
+      when: () => here() && !!way,
+      act: () => compareFrom(way!)
+    },
+    { on: 'w', words: ui.keys.names, when: here, act: () => eyes.name() },
+    { on: 'f', words: ui.keys.facing, when: here, act: () => eyes.turn() },
+    { on: 'a', words: ui.keys.own, when: here, act: () => (adding = true) }
+  ]);
 
   function compareFrom(w: Way) {
     if (!note) return;
@@ -213,8 +226,6 @@
     )}</title
   ></svelte:head
 >
-
-<svelte:window {onkeydown} />
 
 <div class="page">
   {#if problem}<Trouble text={problem} again={() => load(id)} />{/if}

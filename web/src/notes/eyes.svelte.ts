@@ -1,36 +1,24 @@
+import { Kept } from '../lib/kept.svelte';
 import { ways } from '../ways.svelte';
 
 /** From which side finger pictures are seen, and which name of a note is read; kept on this machine. */
 class Eyes {
-  private turned = $state(kept('facing'));
-  sounding = $state(kept('sounding') ?? false);
+  #facing = new Kept('facing', false);
+  #sounding = new Kept('sounding', false);
   /** as chosen here, or else as the house has it */
-  readonly facing = $derived(this.turned ?? ways.house.eyes === 'facing');
+  readonly facing = $derived(
+    this.#facing.chosen ? this.#facing.value : ways.house.eyes === 'facing'
+  );
+
+  get sounding() {
+    return this.#sounding.value;
+  }
 
   turn() {
-    this.turned = !this.facing;
-    keep('facing', this.turned);
+    this.#facing.value = !this.facing;
   }
   name() {
-    this.sounding = !this.sounding;
-    keep('sounding', this.sounding);
-  }
-}
-
-function kept(what: string) {
-  try {
-    const is = localStorage.getItem('sempre-' + what);
-    return is === null ? undefined : is === 'yes';
-  } catch {
-    return undefined;
-  }
-}
-
-function keep(what: string, is: boolean) {
-  try {
-    localStorage.setItem('sempre-' + what, is ? 'yes' : 'no');
-  } catch {
-    // without storage the choice holds for this visit
+    this.#sounding.value = !this.sounding;
   }
 }
 

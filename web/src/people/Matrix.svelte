@@ -1,9 +1,9 @@
 <!-- Everyone of a group against everything that is assigned, or on the shelf. -->
 <script lang="ts">
   import { Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
+  import { pageKeys } from '../lib/keys.svelte';
   import { api, asked, type Schemas } from '../api/client';
   import { loaded } from '../lib/load.svelte';
-  import { typing } from '../parts/keys';
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../router';
   import { ui } from '../words/ui';
@@ -88,16 +88,20 @@
     );
   }
 
-  function onkeydown(e: KeyboardEvent) {
-    if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || !matrix) return;
-    const last = { r: rows.length - 1, c: columns.length - 1 };
-    if (e.key === 'ArrowRight') open(row, Math.min(column + 1, last.c));
-    else if (e.key === 'ArrowLeft') open(row, Math.max(column - 1, 0));
-    else if (e.key === 'ArrowDown') open(Math.min(row + 1, last.r), column);
-    else if (e.key === 'ArrowUp') open(Math.max(row - 1, 0), column);
-    else return;
-    e.preventDefault();
-  }
+  pageKeys(ui.keys.matrix, [
+    {
+      on: ['ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown'],
+      words: ui.keys.cells,
+      when: () => !!matrix,
+      act: (key) => {
+        const [r, c] = { ArrowLeft: [0, -1], ArrowRight: [0, 1], ArrowUp: [-1, 0] }[key] ?? [1, 0];
+        open(
+          Math.max(0, Math.min(row + r!, rows.length - 1)),
+          Math.max(0, Math.min(column + c!, columns.length - 1))
+        );
+      }
+    }
+  ]);
   $effect(() => {
     void row;
     void column;
@@ -108,8 +112,6 @@
 </script>
 
 <svelte:head><title>{ui.people.playTitle(matrix ? `: ${matrix.title}` : '')}</title></svelte:head>
-
-<svelte:window {onkeydown} />
 
 <div class="page">
   {#if problem}<Trouble text={problem} again={page.again} />{/if}

@@ -9,9 +9,9 @@
     SkeletonText
   } from 'carbon-components-svelte';
   import { onDestroy, tick, untrack } from 'svelte';
+  import { pageKeys } from '../lib/keys.svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
   import { loaded } from '../lib/load.svelte';
-  import { typing } from '../parts/keys';
   import Mark from '../parts/Mark.svelte';
   import Removal from '../parts/Removal.svelte';
   import SheetWords from '../parts/SheetWords.svelte';
@@ -135,20 +135,19 @@
     }
   }
 
-  function onkeydown(e: KeyboardEvent) {
-    if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || !given || taken || removing) return;
-    if (e.key === 'p') void print();
-    else if (e.key === 'v') void (showing ? (showing = false) : show());
-    else return;
-    e.preventDefault();
-  }
+  pageKeys(ui.today.allParts, [
+    {
+      on: ['p', 'v'],
+      words: ui.keys.printParts,
+      when: () => !!given && !taken && !removing,
+      act: (key) => void (key === 'p' ? print() : showing ? (showing = false) : show())
+    }
+  ]);
 </script>
 
 <svelte:head
   ><title>{ui.shelf.partsTitle(given ? `${given.piece.title}, ` : '')}</title></svelte:head
 >
-
-<svelte:window {onkeydown} />
 
 <div class="page">
   {#if problem}<Trouble text={problem} again={() => load(id)} />{/if}

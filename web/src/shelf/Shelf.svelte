@@ -1,10 +1,10 @@
 <!-- Books and pieces: bring one in, give it to a group. -->
 <script lang="ts">
   import { SkeletonText } from 'carbon-components-svelte';
+  import { pageKeys, pressing } from '../lib/keys.svelte';
   import { onMount } from 'svelte';
   import { api, asked, type Schemas } from '../api/client';
   import { loaded } from '../lib/load.svelte';
-  import { typing } from '../parts/keys';
   import Removal from '../parts/Removal.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate } from '../router';
@@ -45,22 +45,28 @@
       document.getElementById(`piece-${chosen}`)?.scrollIntoView({ block: 'nearest' });
     }
   });
-  function onkeydown(e: KeyboardEvent) {
-    if (typing(e) || giving || removing || e.ctrlKey || e.metaKey || e.altKey || !flat.length)
-      return;
-    const at = flat.findIndex((p) => p.piece.id === chosen);
-    const pressed = e.target instanceof Element && e.target.closest('button, a, label');
-    if (e.key === 'ArrowDown') chosen = flat[Math.min(at + 1, flat.length - 1)]!.piece.id;
-    else if (e.key === 'ArrowUp') chosen = flat[Math.max(at - 1, 0)]!.piece.id;
-    else if (e.key === 'Enter' && at >= 0 && !pressed) giving = flat[at];
-    else return;
-    e.preventDefault();
-  }
+  const at = $derived(flat.findIndex((p) => p.piece.id === chosen));
+  const here = () => !giving && !removing && flat.length > 0;
+  pageKeys(ui.app.shelf, [
+    {
+      on: ['ArrowUp', 'ArrowDown'],
+      words: ui.keys.choosePiece,
+      when: here,
+      act: (key) => {
+        const to = at + (key === 'ArrowDown' ? 1 : -1);
+        chosen = flat[Math.max(0, Math.min(to, flat.length - 1))]!.piece.id;
+      }
+    },
+    {
+      on: 'Enter',
+      words: ui.keys.givePiece,
+      when: () => here() && at >= 0,
+      act: (_, e) => !pressing(e) && (giving = flat[at])
+    }
+  ]);
 </script>
 
 <svelte:head><title>{ui.shelf.shelfTitle}</title></svelte:head>
-
-<svelte:window {onkeydown} />
 
 <div class="page">
   <header>

@@ -125,7 +125,7 @@
     const go = () =>
       (stop = engrave({ widthPx: w, scale: s, wide, xml: x }, onreply, () => (waits = true)));
     let timer: ReturnType<typeof setTimeout> | undefined;
-    if (shownXml === '') untrack(go);
+    if (shownXml === '') go();
     else timer = setTimeout(go, 120);
     // a reply to an older question must not overwrite a newer one
     return () => {

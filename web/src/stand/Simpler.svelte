@@ -1,9 +1,9 @@
 <!-- For one who is not there yet: the written part and a simpler one, one under the other. -->
 <script lang="ts">
   import { Button, SkeletonText } from 'carbon-components-svelte';
+  import { pageKeys, pressing } from '../lib/keys.svelte';
   import { onDestroy } from 'svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
-  import { typing } from '../parts/keys';
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../router';
   import { Playback } from './playback.svelte';
@@ -151,36 +151,57 @@
     OTHER: ui.stand.howOther
   };
 
-  function onkeydown(e: KeyboardEvent) {
-    if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || !view || !note) return;
-    const last = notes.length - 1;
-    const many = view.options.length;
-    const pressed = e.target instanceof Element && e.target.closest('button, a');
-    const next = (way: number) => {
-      const all = notes.map((n, i) => ({ n, i })).filter(({ n }) => n.how !== 'AS_WRITTEN');
-      const to = way > 0 ? all.find(({ i }) => i > at) : all.reverse().find(({ i }) => i < at);
-      if (to) void choose(to.n.id);
-    };
-    if (e.key === 'ArrowRight' && e.shiftKey) next(1);
-    else if (e.key === 'ArrowLeft' && e.shiftKey) next(-1);
-    else if (e.key === 'ArrowRight') void choose(notes[Math.min(at + 1, last)]!.id);
-    else if (e.key === 'ArrowLeft') void choose(notes[Math.max(at - 1, 0)]!.id);
-    else if (e.key === 'ArrowDown') looked = Math.min(looked + 1, many - 1);
-    else if (e.key === 'ArrowUp') looked = Math.max(looked - 1, -1);
-    else if (e.key === 'Enter' && looked >= 0 && !pressed) void take(looked);
-    else if (e.key === 'k') void keep();
-    else if (e.key === ' ' && !pressed) hear();
-    else return;
-    e.preventDefault();
+  /** The next note that is changed, or the one before. */
+  function toChanged(way: number) {
+    const all = notes.map((n, i) => ({ n, i })).filter(({ n }) => n.how !== 'AS_WRITTEN');
+    const to = way > 0 ? all.find(({ i }) => i > at) : all.reverse().find(({ i }) => i < at);
+    if (to) void choose(to.n.id);
   }
+  const here = () => !!view && !!note;
+  pageKeys(ui.keys.simpler, [
+    {
+      on: ['ArrowLeft', 'ArrowRight'],
+      words: ui.keys.simplerNotes,
+      when: here,
+      act: (key) => {
+        const to = at + (key === 'ArrowRight' ? 1 : -1);
+        void choose(notes[Math.max(0, Math.min(to, notes.length - 1))]!.id);
+      }
+    },
+    {
+      on: ['Shift+ArrowLeft', 'Shift+ArrowRight'],
+      when: here,
+      act: (key) => toChanged(key === 'Shift+ArrowRight' ? 1 : -1)
+    },
+    {
+      on: ['ArrowUp', 'ArrowDown'],
+      words: ui.keys.simplerLook,
+      when: here,
+      act: (key) => {
+        const to = looked + (key === 'ArrowDown' ? 1 : -1);
+        looked = Math.max(-1, Math.min(to, view!.options.length - 1));
+      }
+    },
+    {
+      on: 'Enter',
+      words: ui.keys.simplerTake,
+      when: () => here() && looked >= 0,
+      act: (_, e) => !pressing(e) && void take(looked)
+    },
+    {
+      on: ' ',
+      words: ui.keys.simplerPlay,
+      when: here,
+      act: (_, e) => !pressing(e) && hear()
+    },
+    { on: 'k', words: ui.keys.simplerKeep, when: here, act: () => void keep() }
+  ]);
 </script>
 
 <svelte:head
   ><title>{ui.stand.simplerTitle(view ? `: ${view.piece.title}, ${view.student.name}` : '')}</title
   ></svelte:head
 >
-
-<svelte:window {onkeydown} />
 
 <div class="page wide">
   {#if problem && !view}

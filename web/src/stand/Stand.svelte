@@ -1,9 +1,9 @@
 <script lang="ts">
   import { Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
+  import { pageKeys, pressing } from '../lib/keys.svelte';
   import { flushSync, onDestroy, tick } from 'svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
   import { last } from '../last.svelte';
-  import { typing } from '../parts/keys';
   import TrillsTold from '../parts/TrillsTold.svelte';
   import SheetWords from '../parts/SheetWords.svelte';
   import { menu } from '../parts/menu';
@@ -76,7 +76,7 @@
     allBars();
     advice = undefined;
     problem = '';
-    last.set(s, p);
+    last.value = { student: s, piece: p };
     try {
       const v = await asked(
         api.GET('/api/stand/{studentId}/{pieceId}', {
@@ -260,40 +260,80 @@
     if (where === 'FIGURE') where = 'NOTE';
   }
 
-  /** Whether a key presses what has the focus, which then has it for itself. */
-  const pressed = (e: KeyboardEvent) =>
-    e.target instanceof Element && !!e.target.closest('button, summary, a');
-
-  function onkeydown(e: KeyboardEvent) {
-    if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || !note) return;
-    const total = note.alternatives.length;
-    const n = all ? total : note.alternatives.filter((a) => !a.farOff).length;
-    if (e.key === 'ArrowRight' && e.shiftKey) selectBars(1);
-    else if (e.key === 'ArrowLeft' && e.shiftKey) selectBars(-1);
-    else if (e.key === 'Escape' && against) against = undefined;
-    else if (e.key === 'Escape' && selected) allBars();
-    else if (e.key === 'e') explain = !explain;
-    else if (e.key === '+') zoom(1);
-    else if (e.key === '-') zoom(-1);
-    else if (e.key === '0') zoom(0);
-    else if (e.key === 'ArrowRight') choose(notes[Math.min(at + 1, notes.length - 1)]!.id);
-    else if (e.key === 'ArrowLeft') choose(notes[Math.max(at - 1, 0)]!.id);
-    else if (e.key === 'Home') choose(notes[0]!.id);
-    else if (e.key === 'End') choose(notes[notes.length - 1]!.id);
-    else if (e.key === 'ArrowDown' && looked + 1 < total) {
-      // past the last one that is offered come those that are not
-      looked++;
-      all ||= looked >= n;
-    } else if (e.key === 'ArrowUp' && n) looked = Math.max(looked - 1, -1);
-    else if (e.key === 'Enter' && looked >= 0 && !pressed(e)) take(looked);
-    else if (e.key === 'k') keep();
-    else if (e.key === ' ' && !pressed(e)) player?.toggle();
-    else if (e.key === 'u') void undo();
-    else if (e.key === 'r') void redo();
-    else if (e.key === 'h') navigate(`/ear/${student}/${piece}` as '/');
-    else return;
-    e.preventDefault();
+  const here = () => !!note;
+  const step = (i: number) => choose(notes[Math.max(0, Math.min(i, notes.length - 1))]!.id);
+  /** Looks at the next of the other fingerings; past the last that is offered come those that are not. */
+  function look(by: 1 | -1) {
+    const total = note!.alternatives.length;
+    const offered = all ? total : note!.alternatives.filter((a) => !a.farOff).length;
+    looked = Math.max(-1, Math.min(looked + by, total - 1));
+    all ||= looked >= offered && total > 0;
   }
+  pageKeys(ui.app.stand, [
+    {
+      on: ['ArrowLeft', 'ArrowRight'],
+      words: ui.keys.noteNext,
+      when: here,
+      act: (key) => step(at + (key === 'ArrowRight' ? 1 : -1))
+    },
+    {
+      on: ['Home', 'End'],
+      when: here,
+      act: (key) => step(key === 'Home' ? 0 : notes.length - 1)
+    },
+    {
+      on: ['ArrowUp', 'ArrowDown'],
+      words: ui.keys.lookOthers,
+      when: here,
+      act: (key) => look(key === 'ArrowDown' ? 1 : -1)
+    },
+    {
+      on: 'Enter',
+      words: ui.keys.takeLooked,
+      when: () => here() && looked >= 0,
+      act: (_, e) => !pressing(e) && take(looked)
+    },
+    { on: 'k', words: ui.keys.keepOrNot, when: here, act: keep },
+    {
+      on: ' ',
+      words: ui.keys.playStop,
+      when: here,
+      act: (_, e) => !pressing(e) && player?.toggle()
+    },
+    {
+      on: ['Shift+ArrowLeft', 'Shift+ArrowRight'],
+      words: ui.keys.chooseBars,
+      when: here,
+      act: (key) => selectBars(key === 'Shift+ArrowRight' ? 1 : -1)
+    },
+    {
+      on: 'Escape',
+      when: () => here() && !!(against ?? selected),
+      act: () => {
+        if (against) against = undefined;
+        else allBars();
+      }
+    },
+    { on: 'e', words: ui.keys.explain, when: here, act: () => (explain = !explain) || true },
+    {
+      on: ['+', '-', '0'],
+      words: ui.keys.zoom,
+      when: here,
+      act: (key) => zoom(key === '0' ? 0 : key === '+' ? 1 : -1)
+    },
+    {
+      on: ['u', 'r'],
+      words: ui.keys.undoRedo,
+      when: here,
+      act: (key) => void (key === 'u' ? undo() : redo())
+    },
+    {
+      on: 'h',
+      words: ui.keys.hear,
+      when: here,
+      act: () => navigate(`/ear/${student}/${piece}` as '/')
+    }
+  ]);
 </script>
 
 <svelte:head
@@ -301,7 +341,7 @@
   ></svelte:head
 >
 
-<svelte:window {onkeydown} onbeforeprint={beforePrint} onafterprint={() => (print = '')} />
+<svelte:window onbeforeprint={beforePrint} onafterprint={() => (print = '')} />
 
 {#if problem && !view}
   <div class="page"><Trouble text={problem} again={() => load(student, piece)} /></div>

@@ -1,11 +1,11 @@
 <!-- What do we play, who can't yet, and what do I tell them? -->
 <script lang="ts">
   import { Button, SkeletonText } from 'carbon-components-svelte';
+  import { pageKeys } from '../lib/keys.svelte';
   import { onMount } from 'svelte';
   import { api, asked, type Schemas } from '../api/client';
   import { loaded } from '../lib/load.svelte';
   import { warmUp } from '../engrave/engrave';
-  import { typing } from '../parts/keys';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, preload } from '../router';
   import GroupNow from './GroupNow.svelte';
@@ -27,25 +27,43 @@
 
   const date = $derived(today ? capital(day(today.date)) : '');
 
-  function onkeydown(e: KeyboardEvent) {
-    const group = groups[at];
-    if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || e.shiftKey || !group) return;
-    const first = group.next[0];
-    if (e.key === 'ArrowDown') at = Math.min(at + 1, groups.length - 1);
-    else if (e.key === 'ArrowUp') at = Math.max(at - 1, 0);
-    else if (e.key === 'c' && group.id) navigate(`/ear/class/${group.id}` as '/');
-    else if (e.key === 'n' && group.id) navigate(`/people/group/${group.id}/note/next` as '/');
-    else if (e.key === 'w' && group.id) navigate(`/people/group/${group.id}/pieces` as '/');
-    else if (e.key === 'a' && first) navigate(`/parts/${first.assignmentId}` as '/');
-    else return;
-    e.preventDefault();
+  const move = (by: 1 | -1) => {
+    at = Math.max(0, Math.min(groups.length - 1, at + by));
     document.getElementById(`group-${groups[at]!.id}`)?.scrollIntoView({ block: 'nearest' });
-  }
+  };
+  pageKeys(ui.app.today, [
+    {
+      on: ['ArrowUp', 'ArrowDown'],
+      words: ui.keys.groups,
+      when: () => groups.length > 0,
+      act: (key) => move(key === 'ArrowDown' ? 1 : -1)
+    },
+    {
+      on: ['c', 'n'],
+      words: ui.keys.groupActs,
+      when: () => !!groups[at]?.id,
+      act: (key) =>
+        navigate(
+          (key === 'c'
+            ? `/ear/class/${groups[at]!.id}`
+            : `/people/group/${groups[at]!.id}/note/next`) as '/'
+        )
+    },
+    {
+      on: ['a', 'w'],
+      words: ui.keys.groupParts,
+      when: () => !!groups[at],
+      act: (key) => {
+        const { id, next } = groups[at]!;
+        if (key === 'w' && id) return navigate(`/people/group/${id}/pieces` as '/');
+        if (key === 'a' && next[0]) return navigate(`/parts/${next[0].assignmentId}` as '/');
+        return false;
+      }
+    }
+  ]);
 </script>
 
 <svelte:head><title>{ui.today.title}</title></svelte:head>
-
-<svelte:window {onkeydown} />
 
 <div class="page">
   {#if page.problem}

@@ -285,7 +285,18 @@ public class WholePathTest {
     page.keyboard().press("l");
     assertThat(page.locator("h1")).hasText("Shelf");
     page.keyboard().press("?");
-    assertThat(page.getByText("secure, shaky, not yet; goes on to the next")).isVisible();
+    Locator list = page.getByLabel("Keys").filter(new Locator.FilterOptions().setVisible(true));
+    assertThat(list.getByText("the piece above, the piece below").first()).isVisible();
+    // letters can be switched off for those who dictate or lean on the keys; the choice is kept
+    list.getByText("Letters, digits and signs as keys").first().click();
+    page.keyboard().press("Escape");
+    page.reload();
+    assertThat(page.locator("h1")).hasText("Shelf");
+    page.keyboard().press("?");
+    page.keyboard().press("g");
+    page.keyboard().press("n");
+    assertThat(page.locator("h1")).hasText("Shelf");
+    assertThat(page.getByText("the piece above, the piece below")).not().isVisible();
   }
 
   @DataProvider
