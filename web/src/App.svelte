@@ -125,7 +125,7 @@
   }
   nav a,
   nav button {
-    padding: 0.5rem 0.25rem 0.5rem 1rem !important;
+    padding: 0.5rem 0.25rem 0.5rem 1rem;
     white-space: nowrap;
     color: var(--ink-2);
     text-decoration: none;
@@ -147,7 +147,7 @@
     min-width: 0;
     outline: none;
   }
-  @media (max-width: 860px) {
+  @media (max-width: 1000px) {
     .frame {
       grid-template-columns: minmax(0, 1fr);
       grid-template-rows: auto 1fr;
@@ -167,7 +167,7 @@
     }
     nav a,
     nav button {
-      padding: 0.75rem 0.625rem !important;
+      padding: 0.75rem 0.625rem;
       border-left: 0;
       border-bottom: 3px solid transparent;
       white-space: nowrap;

@@ -176,10 +176,6 @@
     opacity: 0.5;
     cursor: default;
   }
-  .link {
-    text-decoration: underline;
-    color: var(--accent) !important;
-  }
   @media (pointer: coarse) {
     .step {
       min-height: 2.75rem;

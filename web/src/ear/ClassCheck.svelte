@@ -608,8 +608,8 @@
 <style>
   .which button {
     margin: 0 0.375rem 0.375rem 0;
-    padding: 0.125rem 0.375rem !important;
-    border: 1px solid var(--rule) !important;
+    padding: 0.125rem 0.375rem;
+    border: 1px solid var(--rule);
     border-radius: 4px;
   }
   .which button.at {
@@ -682,7 +682,7 @@
     vertical-align: middle;
   }
   td button {
-    display: flex !important;
+    display: flex;
     gap: 0.375rem;
     align-items: center;
     min-height: 1.75rem;

@@ -481,7 +481,7 @@
     display: flex;
     align-items: center;
     gap: 0.25rem;
-    padding: 0.125rem 0.4rem !important;
+    padding: 0.125rem 0.4rem;
     border: 1px solid var(--rule);
     border-radius: 3px;
   }
@@ -502,10 +502,6 @@
     align-items: center;
     padding: 0.375rem 0;
     border-bottom: 1px solid var(--rule);
-  }
-  .link {
-    text-decoration: underline;
-    color: var(--accent) !important;
   }
   .row {
     display: flex;

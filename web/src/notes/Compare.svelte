@@ -138,8 +138,4 @@
   dd {
     margin: 0;
   }
-  .link {
-    text-decoration: underline;
-    color: var(--accent);
-  }
 </style>

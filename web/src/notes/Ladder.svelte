@@ -78,10 +78,10 @@
     border-bottom-color: var(--accent);
   }
   button {
-    display: grid !important;
+    display: grid;
     grid-template-columns: 2.75rem 4.5rem 1fr;
     width: 100%;
-    padding: 0.25rem 0.375rem !important;
+    padding: 0.25rem 0.375rem;
     align-items: baseline;
   }
 </style>

@@ -534,10 +534,6 @@
   footer h2 {
     margin-bottom: 0.25rem;
   }
-  .link {
-    text-decoration: underline;
-    color: var(--accent);
-  }
   @media (max-width: 1000px) {
     .columns {
       grid-template-columns: minmax(0, 1fr);

@@ -167,7 +167,7 @@
     margin-left: -1.3rem;
   }
   button {
-    display: flex !important;
+    display: flex;
     align-items: flex-end;
     justify-content: center;
     border-radius: 4px;

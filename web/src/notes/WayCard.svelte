@@ -127,7 +127,7 @@
     opacity: 0.55;
   }
   .pick {
-    display: flex !important;
+    display: flex;
     flex-direction: column;
     gap: 0.25rem;
     width: 100%;

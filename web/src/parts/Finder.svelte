@@ -166,7 +166,7 @@
   }
   li button {
     width: 100%;
-    padding: 0.5rem 1rem !important;
+    padding: 0.5rem 1rem;
   }
   li.at {
     background: var(--accent-soft);

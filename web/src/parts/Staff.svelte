@@ -89,7 +89,7 @@
     bottom: 0;
     width: 52px;
     margin-left: -26px;
-    display: flex !important;
+    display: flex;
     align-items: flex-end;
     justify-content: center;
     font-size: 0.8125rem;

@@ -210,10 +210,6 @@
   .next {
     margin: 0.75rem 0;
   }
-  .link {
-    text-decoration: underline;
-    color: var(--accent) !important;
-  }
   article {
     display: grid;
     grid-template-columns: 8.5rem 7.5rem 15rem minmax(0, 1fr);

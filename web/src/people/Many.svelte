@@ -367,15 +367,11 @@
     flex-wrap: wrap;
     gap: 0 1rem;
   }
-  .link {
-    text-decoration: underline;
-    color: var(--accent) !important;
-  }
   tr.wrong td:last-child b,
   tr.ask td:last-child b {
     color: var(--hard);
   }
-  @media (max-width: 900px) {
+  @media (max-width: 1000px) {
     .in {
       grid-template-columns: 1fr;
     }

@@ -344,7 +344,7 @@
   td button {
     width: 100%;
     min-height: 1.625rem;
-    text-align: center !important;
+    text-align: center;
     font-variant-numeric: tabular-nums;
   }
   td.LACKS,
@@ -382,7 +382,7 @@
     display: flex;
     gap: 1rem;
   }
-  @media (max-width: 900px) {
+  @media (max-width: 1000px) {
     .two {
       grid-template-columns: minmax(0, 1fr);
     }

@@ -127,13 +127,13 @@
 <style>
   .count {
     font-size: 0.75rem;
-    padding: 0 0.2rem !important;
-    border: 1px solid transparent !important;
+    padding: 0 0.2rem;
+    border: 1px solid transparent;
     border-radius: 3px;
     font-variant-numeric: tabular-nums;
   }
   .count.next {
-    border-color: var(--ink) !important;
+    border-color: var(--ink);
   }
   .count.all {
     font-weight: 600;
@@ -141,13 +141,13 @@
   .bar {
     width: 1.75rem;
     height: 5px;
-    padding: 0 !important;
+    padding: 0;
     background: linear-gradient(to right, var(--hand) var(--w), var(--rule) var(--w));
   }
   .wanted {
     font-size: 0.6875rem;
-    padding: 0 0.2rem !important;
-    border: 1px dashed var(--ink) !important;
+    padding: 0 0.2rem;
+    border: 1px dashed var(--ink);
     border-radius: 3px;
     line-height: 1.1;
   }
@@ -157,8 +157,8 @@
   .alternates {
     display: flex;
     gap: 1px;
-    padding: 0 !important;
-    border: 0 !important;
+    padding: 0;
+    border: 0;
   }
   .legend {
     display: flex;

@@ -400,10 +400,6 @@
     font-weight: 600;
     color: var(--ink);
   }
-  .link {
-    text-decoration: underline;
-    color: var(--accent) !important;
-  }
   form {
     display: flex;
     gap: 0.5rem;

@@ -246,16 +246,12 @@
     margin-left: 0.25rem;
     font-size: 0.6875rem;
   }
-  .link {
-    text-decoration: underline;
-    color: var(--accent) !important;
-  }
   @media (pointer: coarse) {
     .note {
       min-height: 2.75rem;
     }
   }
-  @media (max-width: 800px) {
+  @media (max-width: 700px) {
     section {
       grid-template-columns: 1fr;
     }

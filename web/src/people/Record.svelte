@@ -369,11 +369,11 @@
   .row {
     width: 100%;
     text-align: left;
-    display: grid !important;
+    display: grid;
     grid-template-columns: 1rem 2.75rem 1fr auto;
     gap: 0.5rem;
     align-items: baseline;
-    padding: 0.25rem 0 !important;
+    padding: 0.25rem 0;
   }
   table {
     width: 100%;
@@ -393,9 +393,5 @@
   .undone td:not(:last-child) {
     text-decoration: line-through;
     color: var(--ink-2);
-  }
-  .link {
-    text-decoration: underline;
-    color: var(--accent) !important;
   }
 </style>

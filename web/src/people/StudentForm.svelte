@@ -363,8 +363,4 @@
     border: 1px solid var(--hard);
     border-radius: 4px;
   }
-  .link {
-    text-decoration: underline;
-    color: var(--accent) !important;
-  }
 </style>

@@ -235,7 +235,7 @@
     gap: 0.5rem;
     margin-top: 1rem;
   }
-  @media (max-width: 860px) {
+  @media (max-width: 1000px) {
     .form {
       grid-template-columns: 1fr 1fr;
     }

@@ -298,10 +298,6 @@
     background: transparent;
     border-color: currentcolor;
   }
-  .link {
-    text-decoration: underline;
-    color: var(--accent) !important;
-  }
   .sentence {
     font-style: italic;
   }

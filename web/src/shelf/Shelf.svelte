@@ -200,11 +200,7 @@
     display: flex;
     gap: 1rem;
   }
-  .link {
-    text-decoration: underline;
-    color: var(--accent) !important;
-  }
-  @media (max-width: 860px) {
+  @media (max-width: 1000px) {
     li {
       grid-template-columns: 2rem 1fr;
     }

@@ -223,7 +223,7 @@
   li p button.plain,
   li button.link {
     width: auto;
-    font-size: 0.8125rem !important;
+    font-size: 0.8125rem;
   }
   summary {
     cursor: pointer;
@@ -234,9 +234,5 @@
     height: 4px;
     margin: 0.25rem 0;
     background: linear-gradient(to right, var(--hard) var(--w), var(--rule) var(--w));
-  }
-  .link {
-    text-decoration: underline;
-    color: var(--accent);
   }
 </style>

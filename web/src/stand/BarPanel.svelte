@@ -105,8 +105,4 @@
     text-decoration: underline;
     text-underline-offset: 2px;
   }
-  .link {
-    text-decoration: underline;
-    color: var(--accent) !important;
-  }
 </style>

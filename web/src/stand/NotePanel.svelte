@@ -244,11 +244,11 @@
     background: var(--accent-soft);
   }
   li button {
-    display: flex !important;
+    display: flex;
     flex-wrap: wrap;
     column-gap: 0.625rem;
     width: 100%;
-    padding: 0.5rem 0.375rem !important;
+    padding: 0.5rem 0.375rem;
   }
   li .label {
     font-weight: 600;
@@ -259,7 +259,7 @@
   .link {
     text-align: left;
     text-decoration: underline;
-    color: var(--accent) !important;
+    color: var(--accent);
   }
   li .small:not(.quiet) {
     flex-basis: 100%;

@@ -154,7 +154,7 @@
   }
   .go {
     font-weight: 600;
-    color: var(--accent) !important;
+    color: var(--accent);
     white-space: nowrap;
   }
   details {

@@ -321,10 +321,6 @@
     gap: 1rem;
     align-items: center;
   }
-  .link {
-    text-decoration: underline;
-    color: var(--accent) !important;
-  }
   .sum {
     margin-top: 0.75rem;
   }
@@ -374,7 +370,7 @@
     display: grid;
     grid-template-columns: 3rem 1fr auto;
     gap: 0.5rem;
-    padding: 0.375rem 0.25rem !important;
+    padding: 0.375rem 0.25rem;
     align-items: baseline;
   }
   li.now {
@@ -390,7 +386,7 @@
   .keys {
     margin-top: 0.5rem;
   }
-  @media (max-width: 900px) {
+  @media (max-width: 1000px) {
     .desk {
       grid-template-columns: minmax(0, 1fr);
     }

@@ -580,10 +580,6 @@
     flex: 1;
     min-width: 12rem;
   }
-  .link {
-    text-decoration: underline;
-    color: var(--accent) !important;
-  }
   .desk {
     display: grid;
     grid-template-columns: minmax(0, 1fr) 19rem;
@@ -663,7 +659,7 @@
     box-shadow: 0 2px 8px rgb(0 0 0 / 0.15);
   }
   .out :is(a, button) {
-    color: var(--accent) !important;
+    color: var(--accent);
     text-decoration: underline;
   }
   .onPaper {

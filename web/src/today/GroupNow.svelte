@@ -202,7 +202,7 @@
     gap: 0.25rem 1rem;
   }
   h2 button {
-    font: inherit !important;
+    font: inherit;
   }
   .acts {
     display: flex;
@@ -271,9 +271,9 @@
   .link {
     margin-top: 0.25rem;
     text-decoration: underline;
-    color: var(--accent) !important;
+    color: var(--accent);
   }
-  @media (max-width: 860px) {
+  @media (max-width: 1000px) {
     tbody th {
       width: 9rem;
     }
