@@ -3,16 +3,15 @@
   import { Button, SkeletonText, TextInput } from 'carbon-components-svelte';
   import { pageKeys, pressing } from '../lib/keys.svelte';
   import { onDestroy, tick, untrack } from 'svelte';
-  import { api, asked, refusal, sentence, type Schemas } from '../api/client';
+  import type { Schemas } from '../api/client';
   import { by } from '../by.svelte';
   import Mark from '../parts/Mark.svelte';
   import Staff from '../parts/Staff.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../router';
   import { short } from '../stand/lanes';
-  import { mark } from './pending';
-  import { Queue } from './queue.svelte';
-  import { GRADES, type Grade } from '../words/standing';
+  import { Marking } from './marking.svelte';
+  import { GRADES } from '../words/standing';
   import { ui } from '../words/ui';
 
   /** How often the other teacher's marks are looked for. */
@@ -21,273 +20,30 @@
   const ON_STAFF = 8;
 
   const id = $derived(Number(route.params.check));
-  let view = $state.raw<Schemas['ClassCheckView']>();
-  let queue = $state.raw<Queue<Schemas['ClassCell']>>();
-  let row = $state(0);
-  let item = $state(0);
-  let byNote = $state(false);
-  let remark = $state('');
+  const m = new Marking();
+  const { view, student, cell, pending, problem, open, asking, here } = $derived(m);
   let field = $state<HTMLInputElement>();
   let summary = $state<HTMLElement>();
-  let finished = $state(false);
-  let failed = $state('');
-  let said = $state('');
-  /** what can be taken back, the last last */
-  let done = $state.raw<{ row: number; item: number }[]>([]);
 
-  const student = $derived(view?.rows[row]);
-  const cell = $derived(student?.cells[item]);
-  const pending = $derived(queue?.waiting ?? []);
-
-  const problem = $derived(queue?.problem ? ui.ear.waits(queue.problem) : failed);
-  const asks = (i: number) => `${view!.items[i]!.shown} ${view!.items[i]!.words}`.trim();
-  /** keys of the cells that wait to be sent, with the grade given */
-  const waiting = $derived(new Map(pending.map((p) => [`${p.studentId}/${p.item}`, p])));
-  const gradeOf = (r: Schemas['ClassRow'], i: number): Grade | undefined => {
-    const g = waiting.get(`${r.student.id}/${i}`)?.grade ?? r.cells[i]!.grade;
-    return g === 'OPEN' ? undefined : g;
-  };
-  /** what stands in the chosen cell */
-  const here = $derived(student && gradeOf(student, item));
-  const open = $derived(
-    (view?.rows ?? []).flatMap((r) =>
-      r.absent ? [] : r.cells.filter((c, i) => c.asked && !gradeOf(r, i))
-    ).length
-  );
-
-  /** an answer for another check counts no more */
-  let turn = 0;
-  /** what was changed here: an answer asked for before a change does not know of it */
-  let changes = 0;
-  let changing = 0;
   $effect(() => {
     const check = id;
-    untrack(() => load(check));
+    untrack(() => void m.load(check));
   });
-  const timer = setInterval(() => void look(), LOOK_MS);
+  const timer = setInterval(() => void m.look(), LOOK_MS);
   onDestroy(() => {
-    turn++;
     clearInterval(timer);
-    queue?.stop();
+    m.leave();
   });
-
-  async function load(check: number) {
-    const mine = ++turn;
-    queue?.stop();
-    view = undefined;
-    failed = '';
-    try {
-      const params = { path: { id: check } };
-      const found = await asked(api.GET('/api/checks/{id}', { params }));
-      if (mine !== turn) return;
-      view = found;
-      finished = found.finished;
-      done = [];
-      queue = new Queue(
-        check,
-        (press) => asked(api.POST('/api/checks/{id}/grades', { params, body: press })),
-        (press, c) => put(press.studentId, press.item, c),
-        refusal,
-        sentence
-      );
-      toNextOpen(0, 0);
-      void queue.flush();
-    } catch (e) {
-      if (mine === turn) failed = sentence(e);
-    }
-  }
-
-  /** What another teacher has marked meanwhile. */
-  async function look() {
-    if (!view || pending.length || changing || document.hidden) return;
-    const mine = turn;
-    const before = changes;
-    try {
-      const fresh = await asked(api.GET('/api/checks/{id}', { params: { path: { id } } }));
-      if (mine === turn && before === changes) view = fresh;
-    } catch {
-      // the next grade says so
-    }
-  }
-
-  /** A change that is told to the server; what is looked for meanwhile does not count. */
-  async function change<T>(answer: Promise<T>): Promise<T> {
-    changes++;
-    changing++;
-    try {
-      return await answer;
-    } finally {
-      changing--;
-    }
-  }
-
-  function put(studentId: number, i: number, c: Schemas['ClassCell']) {
-    if (!view) return;
-    view = {
-      ...view,
-      rows: view.rows.map((r) =>
-        r.student.id === studentId
-          ? { ...r, absent: false, cells: r.cells.map((x, n) => (n === i ? c : x)) }
-          : r
-      )
-    };
-  }
-
-  /** The cells in the order they are walked through. */
-  const order = $derived.by(() => {
-    const rows = view?.rows ?? [];
-    const cells: [number, number][] = [];
-    const add = (r: number, i: number) => {
-      if (rows[r]!.cells[i]!.asked) cells.push([r, i]);
-    };
-    const n = view?.items.length ?? 0;
-    if (byNote) for (let i = 0; i < n; i++) rows.forEach((_, r) => add(r, i));
-    else rows.forEach((_, r) => Array.from({ length: n }, (_, i) => add(r, i)));
-    return cells;
-  });
-  const place = $derived(order.findIndex(([r, i]) => r === row && i === item));
-
-  function go(to: number) {
-    const c = order[Math.max(0, Math.min(order.length - 1, to))];
-    if (c) [row, item] = c;
-  }
-  /** The next cell from a place on that is neither graded nor of someone absent. */
-  function toNextOpen(r0: number, i0: number) {
-    const rows = view?.rows ?? [];
-    const from = order.findIndex(([r, i]) => r === r0 && i === i0);
-    const start = Math.max(0, from);
-    for (let k = 0; k < order.length; k++) {
-      const [r, i] = order[(start + k) % order.length]!;
-      if (!rows[r]!.absent && !gradeOf(rows[r]!, i)) {
-        [row, item] = [r, i];
-        return;
-      }
-    }
-    go(start);
-  }
-
-  function press(r: number, i: number, g: Grade, words: string, notes: string[] = []) {
-    const s = view!.rows[r]!.student.id;
-    changes++;
-    queue?.add({ studentId: s, item: i, grade: g, remark: words, notes, mark: mark() });
-    done = [...done, { row: r, item: i }];
-  }
-
-  /** A grade for several notes waits until it is said which of them it is for. */
-  let asking = $state<Grade>();
-  let picked = $state.raw<string[]>([]);
-  let pointed = $state(0);
-  function pick(written: string) {
-    picked = picked.includes(written) ? picked.filter((p) => p !== written) : [...picked, written];
-  }
-
-  function grade(g: Grade) {
-    if (!student || !cell?.asked) return;
-    if (g !== 'SECURE' && cell.each.length > 1 && !asking) {
-      asking = g;
-      picked = [];
-      pointed = 0;
-      return;
-    }
-    press(row, item, g, remark.trim(), picked);
-    const which = cell.each.filter((n) => picked.includes(n.written)).map((n) => n.shown);
-    said = `${student.student.name}, ${which.join(', ') || asks(item)}: ${ui.standing[g]}`;
-    asking = undefined;
-    picked = [];
-    remark = '';
-    void queue?.flush();
-    toNextOpen(row, item);
-  }
-
-  /** All that is left of this student (or of this note, walking note by note) is secure. */
-  function rest() {
-    if (!view) return;
-    const list = order.filter(
-      ([r, i]) =>
-        (byNote ? i === item : r === row) && !view!.rows[r]!.absent && !gradeOf(view!.rows[r]!, i)
-    );
-    list.forEach(([r, i]) => press(r, i, 'SECURE', ''));
-    said = list.length
-      ? ui.ear.restSecure(list.length)
-      : ui.ear.nothingLeft(byNote ? asks(item) : (student?.student.name ?? ''));
-    void queue?.flush();
-    toNextOpen(row, item);
-  }
-
-  async function undo() {
-    // with nothing done on this page, what stands in the chosen cell
-    const here = cell && student && gradeOf(student, item) ? { row, item } : undefined;
-    const lastDone = done[done.length - 1] ?? here;
-    if (!lastDone || !view) return;
-    done = done.slice(0, -1);
-    [row, item] = [lastDone.row, lastDone.item];
-    const s = view.rows[lastDone.row]!.student;
-    const unsentYet = [...pending]
-      .reverse()
-      .find((p) => p.studentId === s.id && p.item === lastDone.item);
-    said = ui.ear.takenBack(s.name, asks(lastDone.item));
-    if (unsentYet && queue?.take(unsentYet)) return;
-    try {
-      // a grade that is on its way arrives first
-      await queue?.flush();
-      const c = await change(
-        asked(
-          api.POST('/api/checks/{id}/undo', {
-            params: { path: { id } },
-            // the one that is seen here: what another has taken back is not taken back twice
-            body: {
-              studentId: s.id,
-              item: lastDone.item,
-              mark: view?.rows[lastDone.row]?.cells[lastDone.item]?.mark ?? ''
-            }
-          })
-        )
-      );
-      put(s.id, lastDone.item, c);
-    } catch (e) {
-      done = [...done, lastDone];
-      failed = sentence(e);
-    }
-  }
-
-  async function absent() {
-    if (!student || !view) return;
-    const r = row;
-    const is = !student.absent;
-    view = { ...view, rows: view.rows.map((x, n) => (n === r ? { ...x, absent: is } : x)) };
-    const studentId = student.student.id;
-    said = is ? ui.ear.isAbsent(student.student.name) : ui.ear.isHere(student.student.name);
-    // on at once: the next grade is for the next student, however slow the answer is
-    if (is) toNextOpen(r, 0);
-    try {
-      await change(
-        asked(
-          api.POST('/api/checks/{id}/absent', {
-            params: { path: { id } },
-            body: { studentId, absent: is }
-          })
-        )
-      );
-    } catch (e) {
-      failed = sentence(e);
-    }
-  }
 
   async function finish(is: boolean) {
-    finished = is;
+    const told = m.finish(is);
     if (is) {
       // the summary is where the teacher looks, however far down the last student was
       await tick();
       summary?.scrollIntoView({ block: 'start' });
       summary?.focus({ preventScroll: true });
     }
-    try {
-      await change(
-        asked(api.POST('/api/checks/{id}/finish', { params: { path: { id } }, body: is }))
-      );
-    } catch (e) {
-      failed = sentence(e);
-    }
+    await told;
   }
 
   /** The remark is written: it goes with the next mark. */
@@ -297,77 +53,69 @@
     e.preventDefault();
   }
 
-  const clamp = (i: number, n: number) => Math.max(0, Math.min(i, n - 1));
-  const marking = () => !!view && !asking;
-  const choosing = () => !!asking && !!cell;
+  const marking = () => !!view && !m.asking;
+  const choosing = () => !!m.asking && !!cell;
   pageKeys(ui.keys.classCheck, [
     {
       on: ['1', '2', '3'],
       words: ui.keys.marks,
       when: marking,
-      act: (key) => grade(GRADES[Number(key) - 1]!)
+      act: (key) => m.grade(GRADES[Number(key) - 1]!)
     },
     {
       on: ['1', '2', '3', '4', '5', '6', '7', '8', '9'],
       when: choosing,
-      act: (key) => {
-        const note = cell!.each[Number(key) - 1];
-        if (note) pick(note.written);
-      }
+      act: (key) => m.pick(cell!.each[Number(key) - 1]?.written)
     },
     {
       on: ['ArrowLeft', 'ArrowRight'],
       when: choosing,
-      act: (key) => {
-        pointed = clamp(pointed + (key === 'ArrowRight' ? 1 : -1), cell!.each.length);
-      }
+      act: (key) => m.point(key === 'ArrowRight' ? 1 : -1)
     },
-    { on: ' ', when: choosing, act: () => pick(cell!.each[pointed]!.written) },
+    { on: ' ', when: choosing, act: () => m.pick(cell!.each[m.pointed]!.written) },
     {
       on: 'Enter',
       shown: ui.keys.thenDigits,
       words: ui.keys.someNotes,
       when: choosing,
-      act: () => grade(asking!)
+      act: () => m.grade(m.asking!)
     },
     {
       on: 'Escape',
       when: choosing,
       act: () => {
-        asking = undefined;
+        m.asking = undefined;
       }
     },
-    { on: 'a', words: ui.keys.restOf, when: marking, act: rest },
-    { on: 'x', words: ui.keys.absent, when: marking, act: () => void absent() },
-    { on: 'u', words: ui.keys.takeMark, when: marking, act: () => void undo() },
+    { on: 'a', words: ui.keys.restOf, when: marking, act: () => m.rest() },
+    { on: 'x', words: ui.keys.absent, when: marking, act: () => void m.absent() },
+    { on: 'u', words: ui.keys.takeMark, when: marking, act: () => void m.undo() },
     {
       on: 'o',
       words: ui.keys.order,
       when: marking,
       act: () => {
-        byNote = !byNote;
+        m.byNote = !m.byNote;
       }
     },
     {
       on: ['ArrowLeft', 'ArrowRight'],
       words: ui.keys.otherMark,
       when: marking,
-      act: (key) => go(place + (key === 'ArrowRight' ? 1 : -1))
+      act: (key) => m.go(key === 'ArrowRight' ? 1 : -1)
     },
     {
       on: ['ArrowUp', 'ArrowDown'],
       words: ui.keys.otherStudent,
       when: marking,
-      act: (key) => {
-        row = clamp(row + (key === 'ArrowDown' ? 1 : -1), view!.rows.length);
-      }
+      act: (key) => m.toStudent(key === 'ArrowDown' ? 1 : -1)
     },
     { on: 'r', words: ui.keys.remarkMark, when: marking, act: () => field?.focus() },
     {
       on: 'Enter',
       words: ui.keys.finishGoOn,
       when: marking,
-      act: (_, e) => !pressing(e) && void finish(!finished)
+      act: (_, e) => !pressing(e) && void finish(!m.finished)
     }
   ]);
 
@@ -376,17 +124,9 @@
       .map((r) => r.student.name)
       .join(', ')
       .replace(/\.?$/, '.');
-  const shaky = $derived(
-    (view?.rows ?? []).flatMap((r) =>
-      r.cells.flatMap((c, i) => {
-        const g = gradeOf(r, i);
-        return g && g !== 'SECURE' ? [{ r, i, c, g }] : [];
-      })
-    )
-  );
   const away = $derived((view?.rows ?? []).filter((r) => r.absent));
   $effect(() => {
-    void row;
+    void m.row;
     document.querySelector('tr.at')?.scrollIntoView({ block: 'nearest' });
   });
 </script>
@@ -395,7 +135,7 @@
 
 <div class="page">
   {#if !view}
-    {#if problem}<Trouble text={problem} again={() => load(id)} />{:else}
+    {#if problem}<Trouble text={problem} again={() => m.load(id)} />{:else}
       <SkeletonText heading /><SkeletonText paragraph lines={8} />
     {/if}
   {:else}
@@ -419,27 +159,27 @@
       </div>
     </header>
     {#if problem}<Trouble text={problem} />{/if}
-    {#each queue?.refused ?? [] as r (r.press.mark)}
+    {#each m.queue?.refused ?? [] as r (r.press.mark)}
       <Trouble
         text={ui.ear.refused(
           view.rows.find((x) => x.student.id === r.press.studentId)?.student.name ??
             ui.ear.aStudent,
-          asks(r.press.item),
+          m.asks(r.press.item),
           ui.standing[r.press.grade],
           r.because
         )}
       />
     {/each}
-    {#if finished}
+    {#if m.finished}
       <section class="summary" aria-label={ui.ear.summary} tabindex="-1" bind:this={summary}>
         <h2>{ui.ear.finished}</h2>
-        {#if shaky.length}
+        {#if m.shaky.length}
           <ul>
-            {#each shaky as s (s.r.student.id + '/' + s.i)}
+            {#each m.shaky as s (s.r.student.id + '/' + s.i)}
               <li>
                 <Mark state={s.g} label={false} />
                 <b>{s.r.student.name}</b>
-                {asks(s.i)}{s.c.notes && s.c.notes !== asks(s.i) ? ` (${s.c.notes})` : ''}: {ui
+                {m.asks(s.i)}{s.c.notes && s.c.notes !== m.asks(s.i) ? ` (${s.c.notes})` : ''}: {ui
                   .standing[s.g]}{s.c.remark ? `; ${s.c.remark}` : ''}
               </li>
             {/each}
@@ -467,13 +207,13 @@
             <tr>
               <th scope="col">{ui.all.student}</th>
               {#each view.items.keys() as i (i)}
-                <th scope="col" class:at={i === item}>{asks(i)}</th>
+                <th scope="col" class:at={i === m.item}>{m.asks(i)}</th>
               {/each}
             </tr>
           </thead>
           <tbody>
             {#each view.rows as r, n (r.student.id)}
-              <tr class:at={n === row} class:absent={r.absent}>
+              <tr class:at={n === m.row} class:absent={r.absent}>
                 <th scope="row"
                   ><span>{r.student.name}</span>
                   <span class="small quiet"
@@ -481,15 +221,15 @@
                   ></th
                 >
                 {#each r.cells as c, i (i)}
-                  {@const g = gradeOf(r, i)}
-                  <td class:here={n === row && i === item}>
+                  {@const g = m.gradeOf(r, i)}
+                  <td class:here={n === m.row && i === m.item}>
                     {#if c.asked}
                       <button
                         class="plain"
-                        aria-label="{r.student.name}, {asks(i)}, {c.notes}{g
+                        aria-label="{r.student.name}, {m.asks(i)}, {c.notes}{g
                           ? `: ${ui.standing[g]}`
                           : ''}"
-                        onclick={() => ([row, item] = [n, i])}
+                        onclick={() => ([m.row, m.item] = [n, i])}
                       >
                         {#if g}<Mark state={g} label={false} />{/if}
                         <span class="small" class:quiet={!!g}>{c.notes}</span>
@@ -539,20 +279,20 @@
                 {#each cell.each as n, i (n.written)}
                   <button
                     class="plain"
-                    class:at={i === pointed}
-                    aria-pressed={picked.includes(n.written)}
-                    onclick={() => pick(n.written)}
+                    class:at={i === m.pointed}
+                    aria-pressed={m.picked.includes(n.written)}
+                    onclick={() => m.pick(n.written)}
                     >{#if i < 9}<kbd>{i + 1}</kbd>{/if}
                     {n.shown}</button
                   >
                 {/each}
               </p>
               <p class="acts">
-                <button onclick={() => asking && grade(asking)}
+                <button onclick={() => asking && m.grade(asking)}
                   ><kbd>Enter</kbd>
-                  {picked.length ? ui.ear.othersSecure : ui.ear.allOfThem}</button
+                  {m.picked.length ? ui.ear.othersSecure : ui.ear.allOfThem}</button
                 >
-                <button onclick={() => (asking = undefined)}
+                <button onclick={() => (m.asking = undefined)}
                   ><kbd>Esc</kbd> {ui.ear.notGraded}</button
                 >
               </p>
@@ -562,37 +302,38 @@
               {#each GRADES as g, i (g)}
                 <button
                   disabled={!cell.asked}
-                  aria-pressed={gradeOf(student, item) === g}
-                  onclick={() => grade(g)}
+                  aria-pressed={m.gradeOf(student, m.item) === g}
+                  onclick={() => m.grade(g)}
                   ><kbd>{i + 1}</kbd> <Mark state={g} label={false} /> {ui.standing[g]}</button
                 >
               {/each}
             </div>
           {/if}
           <p role="status" class="small said">
-            {said ||
+            {m.said ||
               (here
                 ? `${ui.standing[here]}${cell.by ? ui.ear.markedByName(cell.by === 'teacher' ? ui.people.theTeacher : cell.by) : ''}${cell.remark ? `: ${cell.remark}` : ''}`
                 : '')}
           </p>
           <div class="acts">
-            <button onclick={rest}
-              ><kbd>a</kbd> {ui.ear.restOf(byNote ? ui.ear.thisNote : student.student.name)}</button
+            <button onclick={() => m.rest()}
+              ><kbd>a</kbd>
+              {ui.ear.restOf(m.byNote ? ui.ear.thisNote : student.student.name)}</button
             >
-            <button onclick={() => void absent()}
+            <button onclick={() => void m.absent()}
               ><kbd>x</kbd> {student.absent ? ui.ear.here : ui.ear.absent}</button
             >
-            <button onclick={() => void undo()}><kbd>u</kbd> {ui.all.takeBack}</button>
-            <button onclick={() => (byNote = !byNote)}
-              ><kbd>o</kbd> {byNote ? ui.ear.byStudent : ui.ear.byNote}</button
+            <button onclick={() => void m.undo()}><kbd>u</kbd> {ui.all.takeBack}</button>
+            <button onclick={() => (m.byNote = !m.byNote)}
+              ><kbd>o</kbd> {m.byNote ? ui.ear.byStudent : ui.ear.byNote}</button
             >
-            <button onclick={() => void finish(!finished)}
-              ><kbd>Enter</kbd> {finished ? ui.ear.goOn : ui.ear.finish}</button
+            <button onclick={() => void finish(!m.finished)}
+              ><kbd>Enter</kbd> {m.finished ? ui.ear.goOn : ui.ear.finish}</button
             >
           </div>
           <label class="remark small">
             <span>{ui.ear.remarkNext} <kbd>r</kbd></span>
-            <input bind:this={field} bind:value={remark} maxlength="300" onkeydown={remarked} />
+            <input bind:this={field} bind:value={m.remark} maxlength="300" onkeydown={remarked} />
           </label>
           {#if !cell.fingering && cell.asked && !asking}
             <p class="small quiet">

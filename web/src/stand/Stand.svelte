@@ -1,8 +1,7 @@
 <script lang="ts">
   import { Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
   import { pageKeys, pressing } from '../lib/keys.svelte';
-  import { flushSync, onDestroy, tick } from 'svelte';
-  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { flushSync, onDestroy, tick, untrack } from 'svelte';
   import { last } from '../last.svelte';
   import TrillsTold from '../parts/TrillsTold.svelte';
   import SheetWords from '../parts/SheetWords.svelte';
@@ -13,215 +12,34 @@
   import { ways } from '../ways.svelte';
   import Advice from './Advice.svelte';
   import BarPanel from './BarPanel.svelte';
-  import type { Where } from './lanes';
-  import { told } from './moves';
   import NotePanel from './NotePanel.svelte';
+  import { Part } from './part.svelte';
   import Play from './Play.svelte';
   import Score from './Score.svelte';
   import { ui } from '../words/ui';
 
   const student = $derived(Number(route.params.student));
   const piece = $derived(Number(route.params.piece));
-  let view = $state.raw<Schemas['StandView']>();
-  let plan = $state.raw<Schemas['PlanView']>();
-  let chosen = $state('');
-  let looked = $state(-1);
-  /** whether fingerings that nobody would want here are shown too */
-  let all = $state(false);
-  let busy = $state(false);
-  let problem = $state('');
-  /** what the last choice did, in a sentence and note by note */
-  let said = $state('');
-  let changes = $state.raw<Schemas['ChangeView'][]>([]);
-  /** where a style that was chosen gives way */
+  const part = new Part();
+  const { view, plan, note, notes } = $derived(part);
   /** the note that is played now */
   let sounding = $state('');
   let player = $state<{ toggle: () => void }>();
 
-  const path = $derived({ path: { studentId: student, pieceId: piece } });
-  const notes = $derived(plan?.notes ?? []);
-  const at = $derived(notes.findIndex((n) => n.id === chosen));
-  const note = $derived(notes[at]);
-  /** palm and side of the hand have a lane only where the part uses them */
-  const lanes = $derived(
-    (view?.lanes ?? []).filter(
-      (l) =>
-        !['LP', 'RP'].includes(l.finger) ||
-        notes.some((n) =>
-          [...n.holds, ...(n.trill?.[0]?.moving ?? [])].some((h) => h.finger === l.finger)
-        )
-    )
-  );
-  const moves = $derived(plan ? told(plan, chosen) : []);
-  let advice = $state.raw<Schemas['AdviceView']>();
-  const hardest = $derived(advice?.hardest[0]);
-
   $effect(() => {
-    load(student, piece);
+    const [s, p] = [student, piece];
+    untrack(() => {
+      last.value = { student: s, piece: p };
+      void part.load(s, p);
+    });
   });
-
+  $effect(() => {
+    ways.student = view?.ways;
+  });
   onDestroy(() => {
-    turn++;
+    part.leave();
     ways.student = undefined;
   });
-
-  /** an answer for another part, or to an older question, counts no more */
-  let turn = 0;
-  async function load(s: number, p: number) {
-    const mine = ++turn;
-    view = undefined;
-    against = undefined;
-    said = '';
-    changes = [];
-    allBars();
-    advice = undefined;
-    problem = '';
-    last.value = { student: s, piece: p };
-    try {
-      const v = await asked(
-        api.GET('/api/stand/{studentId}/{pieceId}', {
-          params: { path: { studentId: s, pieceId: p } }
-        })
-      );
-      if (mine !== turn) return;
-      ways.student = v.ways;
-      view = v;
-      plan = v.plan;
-      const g = v.given[0];
-      if (g && (g.from > 0 || g.to < v.bars.length - 1)) {
-        // what is given stands chosen, to be played and looked at
-        fixed = from = g.from;
-        to = g.to;
-      }
-      tempo = g?.tempo ?? 0;
-      const first = v.plan.notes.find((n) => n.isNew) ?? v.plan.notes[0];
-      chosen = first?.id ?? '';
-      looked = -1;
-    } catch (e) {
-      if (mine === turn) problem = sentence(e);
-    }
-  }
-
-  async function read(partId: string, voice: number) {
-    const mine = ++turn;
-    try {
-      const v = await asked(
-        api.PUT('/api/stand/{studentId}/{pieceId}/reading', {
-          params: path,
-          body: { partId, voice }
-        })
-      );
-      if (mine !== turn) return;
-      view = v;
-      plan = v.plan;
-      chosen = v.plan.notes[0]?.id ?? '';
-    } catch (e) {
-      if (mine === turn) problem = sentence(e);
-    }
-  }
-
-  async function replan(call: () => Promise<Schemas['ChosenView']>) {
-    if (busy) return;
-    busy = true;
-    problem = '';
-    const mine = turn;
-    try {
-      const done = await call();
-      if (mine !== turn) return;
-      plan = done.plan;
-      said = done.sentence;
-      changes = done.changes;
-      // one sees what changed
-      if (changes[0] && !changes.some((c) => c.noteId === chosen)) chosen = changes[0].noteId;
-      against = undefined;
-      looked = -1;
-    } catch (e) {
-      if (mine === turn) problem = sentence(e);
-    } finally {
-      busy = false;
-    }
-  }
-
-  /** For which notes a choice counts, and whether for the section too. */
-  let where = $state<Where>('NOTE');
-  let section = $state(false);
-
-  /** Keeps a fingering for the chosen note, or with an empty one lets it go. */
-  async function set(fingering: string) {
-    if (!note) return;
-    const body = { noteId: note.id, fingering, where, section };
-    await replan(() =>
-      asked(api.POST('/api/stand/{studentId}/{pieceId}/choices', { params: path, body }))
-    );
-  }
-  const undo = () =>
-    replan(() =>
-      asked(api.POST('/api/stand/{studentId}/{pieceId}/choices/undo', { params: path }))
-    );
-  const redo = () =>
-    replan(() =>
-      asked(api.POST('/api/stand/{studentId}/{pieceId}/choices/redo', { params: path }))
-    );
-  /** Takes another whole way through: its fingerings are kept, and the rest follows. */
-  const takeAll = (list: Schemas['ChangeView'][]) => {
-    if (list[0]) choose(list[0].noteId);
-    return replan(() =>
-      asked(
-        api.POST('/api/stand/{studentId}/{pieceId}/choices/all', {
-          params: path,
-          body: { all: list.map((c) => ({ noteId: c.noteId, fingering: c.fingering })) }
-        })
-      )
-    );
-  };
-  const style = (name: string, school: string, house: boolean) =>
-    replan(() =>
-      asked(
-        api.POST('/api/stand/{studentId}/{pieceId}/choices/style', {
-          params: path,
-          body: { name, school, house }
-        })
-      )
-    );
-
-  /** Another plan that the page is compared with. */
-  let against = $state.raw<Schemas['OtherView']>();
-  const compared = $derived(
-    against ? new Map(against.changes.map((c) => [c.noteId, c])) : undefined
-  );
-
-  /** Bars chosen to be played or looked at; the end that moves, and the one that stays. */
-  /** the tempo that is given, in quarters a minute; 0 is the written one */
-  let tempo = $state(0);
-  let fixed = $state(-1);
-  let from = $state(0);
-  let to = $state(-1);
-  const selected = $derived<[number, number] | undefined>(
-    from > 0 || to >= 0 ? [from, to < 0 ? (view?.bars.length ?? 1) - 1 : to] : undefined
-  );
-  function selectBars(step: number) {
-    const last = (view?.bars.length ?? 1) - 1;
-    if (fixed < 0 || !selected) {
-      fixed = note?.bar ?? 0;
-      from = to = fixed;
-    } else {
-      const end = selected[0] === fixed ? selected[1] : selected[0];
-      const moved = Math.max(0, Math.min(last, end + step));
-      from = Math.min(fixed, moved);
-      to = Math.max(fixed, moved);
-    }
-    const bars = view?.bars ?? [];
-    said =
-      from === to
-        ? ui.stand.barChosen(bars[from] ?? '')
-        : ui.stand.barsChosen(bars[from] ?? '', bars[to] ?? '');
-    changes = [];
-  }
-  function allBars() {
-    fixed = -1;
-    from = 0;
-    to = -1;
-  }
 
   let explain = $state(false);
   let follow = $state(true);
@@ -244,56 +62,32 @@
     flushSync();
   }
 
-  function take(i: number) {
-    const a = note?.alternatives[i];
-    if (a) void set(a.fingering);
-  }
-  function keep() {
-    if (note) void set(note.locked ? '' : note.fingering);
-  }
-  function choose(id: string) {
-    chosen = id;
-    looked = -1;
-    all = false;
-    said = '';
-    changes = [];
-    if (where === 'FIGURE') where = 'NOTE';
-  }
-
   const here = () => !!note;
-  const step = (i: number) => choose(notes[Math.max(0, Math.min(i, notes.length - 1))]!.id);
-  /** Looks at the next of the other fingerings; past the last that is offered come those that are not. */
-  function look(by: 1 | -1) {
-    const total = note!.alternatives.length;
-    const offered = all ? total : note!.alternatives.filter((a) => !a.farOff).length;
-    looked = Math.max(-1, Math.min(looked + by, total - 1));
-    all ||= looked >= offered && total > 0;
-  }
   pageKeys(ui.app.stand, [
     {
       on: ['ArrowLeft', 'ArrowRight'],
       words: ui.keys.noteNext,
       when: here,
-      act: (key) => step(at + (key === 'ArrowRight' ? 1 : -1))
+      act: (key) => part.step(part.at + (key === 'ArrowRight' ? 1 : -1))
     },
     {
       on: ['Home', 'End'],
       when: here,
-      act: (key) => step(key === 'Home' ? 0 : notes.length - 1)
+      act: (key) => part.step(key === 'Home' ? 0 : notes.length - 1)
     },
     {
       on: ['ArrowUp', 'ArrowDown'],
       words: ui.keys.lookOthers,
       when: here,
-      act: (key) => look(key === 'ArrowDown' ? 1 : -1)
+      act: (key) => part.look(key === 'ArrowDown' ? 1 : -1)
     },
     {
       on: 'Enter',
       words: ui.keys.takeLooked,
-      when: () => here() && looked >= 0,
-      act: (_, e) => !pressing(e) && take(looked)
+      when: () => here() && part.looked >= 0,
+      act: (_, e) => !pressing(e) && part.take(part.looked)
     },
-    { on: 'k', words: ui.keys.keepOrNot, when: here, act: keep },
+    { on: 'k', words: ui.keys.keepOrNot, when: here, act: () => part.keep() },
     {
       on: ' ',
       words: ui.keys.playStop,
@@ -304,14 +98,14 @@
       on: ['Shift+ArrowLeft', 'Shift+ArrowRight'],
       words: ui.keys.chooseBars,
       when: here,
-      act: (key) => selectBars(key === 'Shift+ArrowRight' ? 1 : -1)
+      act: (key) => part.selectBars(key === 'Shift+ArrowRight' ? 1 : -1)
     },
     {
       on: 'Escape',
-      when: () => here() && !!(against ?? selected),
+      when: () => here() && !!(part.against ?? part.bars.ends),
       act: () => {
-        if (against) against = undefined;
-        else allBars();
+        if (part.against) part.against = undefined;
+        else part.bars.all();
       }
     },
     { on: 'e', words: ui.keys.explain, when: here, act: () => (explain = !explain) || true },
@@ -325,7 +119,7 @@
       on: ['u', 'r'],
       words: ui.keys.undoRedo,
       when: here,
-      act: (key) => void (key === 'u' ? undo() : redo())
+      act: (key) => void (key === 'u' ? part.undo() : part.redo())
     },
     {
       on: 'h',
@@ -343,8 +137,8 @@
 
 <svelte:window onbeforeprint={beforePrint} onafterprint={() => (print = '')} />
 
-{#if problem && !view}
-  <div class="page"><Trouble text={problem} again={() => load(student, piece)} /></div>
+{#if part.problem && !view}
+  <div class="page"><Trouble text={part.problem} again={() => part.load(student, piece)} /></div>
 {:else if !view || !plan}
   <div class="page"><SkeletonText heading /><SkeletonText paragraph lines={8} /></div>
 {:else}
@@ -376,10 +170,10 @@
           {ui.stand.cantPlay}
           <b>{[...new Set(plan.missing.map((m) => m.shown))].join(', ')}</b>.
         {/if}
-        {#if hardest}
+        {#if part.hardest}
           {ui.stand.hardestChange}
-          <button class="plain link" onclick={() => choose(hardest.toId)}
-            >{ui.stand.barChange(hardest.barNumber, hardest.shown)}</button
+          <button class="plain link" onclick={() => part.choose(part.hardest!.toId)}
+            >{ui.stand.barChange(part.hardest.barNumber, part.hardest.shown)}</button
           >.
         {/if}
       </p>
@@ -393,7 +187,7 @@
               const [partId = '', voice = '1'] = String(
                 (e.target as HTMLSelectElement).value
               ).split(/\/(?=\d+$)/);
-              void read(partId, Number(voice));
+              void part.read(partId, Number(voice));
             }}
           >
             {#each view.parts as p (p.id)}
@@ -414,10 +208,10 @@
           bars={view.bars}
           times={view.times}
           played={view.played}
-          bind:from
-          bind:to
+          bind:from={part.bars.from}
+          bind:to={part.bars.to}
           bind:follow
-          {tempo}
+          tempo={part.tempo}
           transposes={plan.notes[0]!.writtenMidi !== plan.notes[0]!.soundingMidi}
           bind:sounding
         />
@@ -446,18 +240,18 @@
         </details>
       </div>
     </header>
-    {#if problem}<Trouble text={problem} />{/if}
+    {#if part.problem}<Trouble text={part.problem} />{/if}
     <div class="desk">
       <div class="paper">
         <div class="zoom" role="group" aria-label={ui.stand.pageSize}>
           <button class="plain" aria-label={ui.stand.smaller} onclick={() => zoom(-1)}>A−</button>
           <button class="plain" aria-label={ui.stand.larger} onclick={() => zoom(1)}>A+</button>
         </div>
-        {#if against}
+        {#if part.against}
           <p class="against" role="status">
             <b>{ui.stand.compared}</b>
-            {ui.stand.above(against.title[0]!.toLowerCase() + against.title.slice(1))}
-            <button class="plain link" onclick={() => (against = undefined)}
+            {ui.stand.above(part.against.title[0]!.toLowerCase() + part.against.title.slice(1))}
+            <button class="plain link" onclick={() => (part.against = undefined)}
               >{ui.stand.leaveIt} <kbd>Esc</kbd></button
             >
           </p>
@@ -465,12 +259,12 @@
         <Score
           xml={view.xml}
           {plan}
-          {lanes}
+          lanes={part.lanes}
           guides={view.slideGuides}
-          chosen={sounding || chosen}
-          onchoose={choose}
-          against={compared}
-          {selected}
+          chosen={sounding || part.chosen}
+          onchoose={(id) => part.choose(id)}
+          against={part.compared}
+          selected={part.bars.ends}
           zoom={ZOOMS[zoomed]!}
           {follow}
           playing={!!sounding}
@@ -492,37 +286,39 @@
             <BarPanel
               {plan}
               bar={note.bar}
-              {chosen}
-              onchoose={choose}
+              chosen={part.chosen}
+              onchoose={(id) => part.choose(id)}
               onclose={() => (explain = false)}
             />
           {:else}
             <NotePanel
               {note}
               {notes}
-              {moves}
-              {lanes}
+              moves={part.moves}
+              lanes={part.lanes}
               same={notes.filter((n) => n.written === note.written).length}
               others={view.section}
-              bind:where
-              bind:section
-              {looked}
-              bind:all
-              {busy}
-              onlook={(i) => (looked = i)}
-              ontake={take}
-              onkeep={keep}
+              bind:where={part.where}
+              bind:section={part.section}
+              looked={part.looked}
+              bind:all={part.all}
+              busy={part.busy}
+              onlook={(i) => (part.looked = i)}
+              ontake={(i) => part.take(i)}
+              onkeep={() => part.keep()}
             />
           {/if}
           <div class="small changed" role="status">
-            <p>{said}</p>
-            {#each changes.slice(0, 6) as c (c.noteId)}
+            <p>{part.said}</p>
+            {#each part.changes.slice(0, 6) as c (c.noteId)}
               <p>
                 <b>{c.shown}</b>{ui.stand.barLabel(c.barNumber, c.label)}
                 <span class="quiet">{ui.all.insteadOf(c.wasLabel)}</span>
               </p>
             {/each}
-            {#if changes.length > 6}<p class="quiet">{ui.all.andMore(changes.length - 6)}</p>{/if}
+            {#if part.changes.length > 6}<p class="quiet">
+                {ui.all.andMore(part.changes.length - 6)}
+              </p>{/if}
           </div>
           <p class="small quiet keys">
             <kbd>←</kbd> <kbd>→</kbd>
@@ -534,26 +330,24 @@
             <kbd>e</kbd>
             {ui.stand.explained}
             {#if plan.canUndo}
-              · <button class="plain link" onclick={undo}>{ui.stand.undo}</button> <kbd>u</kbd>
+              · <button class="plain link" onclick={() => part.undo()}>{ui.stand.undo}</button>
+              <kbd>u</kbd>
             {/if}
             {#if plan.canRedo}
-              · <button class="plain link" onclick={redo}>{ui.stand.redo}</button> <kbd>r</kbd>
+              · <button class="plain link" onclick={() => part.redo()}>{ui.stand.redo}</button>
+              <kbd>r</kbd>
             {/if}
           </p>
           <Advice
             {student}
             {piece}
             {plan}
-            bind:advice
-            {against}
-            onchoose={choose}
-            onagainst={(o) => {
-              against = o;
-              // one sees the first difference
-              if (o?.changes[0]) choose(o.changes[0].noteId);
-            }}
-            ontake={takeAll}
-            onstyle={style}
+            bind:advice={part.advice}
+            against={part.against}
+            onchoose={(id) => part.choose(id)}
+            onagainst={(o) => part.compare(o)}
+            ontake={(list) => part.takeAll(list)}
+            onstyle={(name, school, house) => part.style(name, school, house)}
           />
         {:else}
           <p>{ui.stand.noNotes}</p>

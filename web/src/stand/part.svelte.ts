@@ -1,0 +1,233 @@
+import { api, asked, sentence, type Schemas } from '../api/client';
+import { ui } from '../words/ui';
+import type { Where } from './lanes';
+import { told } from './moves';
+import { Selection } from './selection.svelte';
+
+type Changes = Schemas['ChangeView'][];
+
+/** The part that is open on the stand: what is planned, what is chosen, and what was done last. */
+export class Part {
+  view = $state.raw<Schemas['StandView']>();
+  plan = $state.raw<Schemas['PlanView']>();
+  advice = $state.raw<Schemas['AdviceView']>();
+  /** id of the note that is looked at */
+  chosen = $state('');
+  /** which of its other fingerings is looked at; -1 is none */
+  looked = $state(-1);
+  /** whether fingerings that nobody would want here are shown too */
+  all = $state(false);
+  busy = $state(false);
+  problem = $state('');
+  /** what the last choice did, in a sentence and note by note */
+  said = $state('');
+  changes = $state.raw<Changes>([]);
+  /** another plan that the page is compared with */
+  against = $state.raw<Schemas['OtherView']>();
+  /** for which notes a choice counts, and whether for the section too */
+  where = $state<Where>('NOTE');
+  section = $state(false);
+  /** the tempo that is given, in quarters a minute; 0 is the written one */
+  tempo = $state(0);
+  readonly bars = new Selection(() => this.view?.bars.length ?? 1);
+
+  readonly notes = $derived(this.plan?.notes ?? []);
+  readonly at = $derived(this.notes.findIndex((n) => n.id === this.chosen));
+  readonly note = $derived(this.notes[this.at]);
+  readonly moves = $derived(this.plan ? told(this.plan, this.chosen) : []);
+  readonly hardest = $derived(this.advice?.hardest[0]);
+  readonly compared = $derived(
+    this.against ? new Map(this.against.changes.map((c) => [c.noteId, c])) : undefined
+  );
+  /** palm and side of the hand have a lane only where the part uses them */
+  readonly lanes = $derived(
+    (this.view?.lanes ?? []).filter(
+      (l) =>
+        !['LP', 'RP'].includes(l.finger) ||
+        this.notes.some((n) =>
+          [...n.holds, ...(n.trill?.[0]?.moving ?? [])].some((h) => h.finger === l.finger)
+        )
+    )
+  );
+
+  /** an answer for another part, or to an older question, counts no more */
+  #turn = 0;
+  #path = { path: { studentId: 0, pieceId: 0 } };
+
+  async load(studentId: number, pieceId: number) {
+    const mine = ++this.#turn;
+    this.#path = { path: { studentId, pieceId } };
+    this.view = undefined;
+    this.against = undefined;
+    this.advice = undefined;
+    this.#nothingSaid();
+    this.bars.all();
+    this.problem = '';
+    try {
+      const v = await asked(api.GET('/api/stand/{studentId}/{pieceId}', { params: this.#path }));
+      if (mine !== this.#turn) return;
+      this.view = v;
+      this.plan = v.plan;
+      const g = v.given[0];
+      // what is given stands chosen, to be played and looked at
+      if (g) this.bars.set(g.from, g.to);
+      this.tempo = g?.tempo ?? 0;
+      this.chosen = (v.plan.notes.find((n) => n.isNew) ?? v.plan.notes[0])?.id ?? '';
+      this.looked = -1;
+    } catch (e) {
+      if (mine === this.#turn) this.problem = sentence(e);
+    }
+  }
+
+  /** The page is left: what is still answered counts no more. */
+  leave() {
+    this.#turn++;
+  }
+
+  /** Another part of the piece, or another of its voices, is read. */
+  async read(partId: string, voice: number) {
+    const mine = ++this.#turn;
+    try {
+      const v = await asked(
+        api.PUT('/api/stand/{studentId}/{pieceId}/reading', {
+          params: this.#path,
+          body: { partId, voice }
+        })
+      );
+      if (mine !== this.#turn) return;
+      this.view = v;
+      this.plan = v.plan;
+      this.chosen = v.plan.notes[0]?.id ?? '';
+    } catch (e) {
+      if (mine === this.#turn) this.problem = sentence(e);
+    }
+  }
+
+  /** Looks at a note. */
+  choose(id: string) {
+    this.chosen = id;
+    this.looked = -1;
+    this.all = false;
+    this.#nothingSaid();
+    if (this.where === 'FIGURE') this.where = 'NOTE';
+  }
+
+  /** Compares the page with another plan, or with none; one sees the first difference. */
+  compare(other: Schemas['OtherView'] | undefined) {
+    this.against = other;
+    if (other?.changes[0]) this.choose(other.changes[0].noteId);
+  }
+
+  /** Looks at a note by its place; beyond the ends at the first or last one. */
+  step(to: number) {
+    const note = this.notes[Math.max(0, Math.min(to, this.notes.length - 1))];
+    if (note) this.choose(note.id);
+  }
+
+  /**
+   * Looks at the next of the other fingerings, or the one before; past the last that is offered come
+   * those that are not.
+   */
+  look(by: 1 | -1) {
+    const others = this.note?.alternatives ?? [];
+    const offered = this.all ? others.length : others.filter((a) => !a.farOff).length;
+    this.looked = Math.max(-1, Math.min(this.looked + by, others.length - 1));
+    this.all ||= this.looked >= offered && others.length > 0;
+  }
+
+  /** One bar more is chosen, or one less. */
+  selectBars(by: 1 | -1) {
+    this.bars.move(by, this.note?.bar ?? 0);
+    const { from, to } = this.bars;
+    const name = (bar: number) => this.view?.bars[bar] ?? '';
+    this.#nothingSaid();
+    this.said =
+      from === to ? ui.stand.barChosen(name(from)) : ui.stand.barsChosen(name(from), name(to));
+  }
+
+  /** Takes one of the other fingerings. */
+  take(i: number) {
+    const other = this.note?.alternatives[i];
+    if (other) void this.#keep(other.fingering);
+  }
+
+  /** Keeps the fingering as it is, or lets it go. */
+  keep() {
+    if (this.note) void this.#keep(this.note.locked ? '' : this.note.fingering);
+  }
+
+  undo() {
+    return this.#replan(() =>
+      asked(api.POST('/api/stand/{studentId}/{pieceId}/choices/undo', { params: this.#path }))
+    );
+  }
+
+  redo() {
+    return this.#replan(() =>
+      asked(api.POST('/api/stand/{studentId}/{pieceId}/choices/redo', { params: this.#path }))
+    );
+  }
+
+  /** Takes another whole way through: its fingerings are kept, and the rest follows. */
+  takeAll(list: Changes) {
+    if (list[0]) this.choose(list[0].noteId);
+    const all = list.map((c) => ({ noteId: c.noteId, fingering: c.fingering }));
+    return this.#replan(() =>
+      asked(
+        api.POST('/api/stand/{studentId}/{pieceId}/choices/all', {
+          params: this.#path,
+          body: { all }
+        })
+      )
+    );
+  }
+
+  /** Another way of the house, or of this student. */
+  style(name: string, school: string, house: boolean) {
+    return this.#replan(() =>
+      asked(
+        api.POST('/api/stand/{studentId}/{pieceId}/choices/style', {
+          params: this.#path,
+          body: { name, school, house }
+        })
+      )
+    );
+  }
+
+  async #keep(fingering: string) {
+    const { note, where, section } = this;
+    if (!note) return;
+    const body = { noteId: note.id, fingering, where, section };
+    await this.#replan(() =>
+      asked(api.POST('/api/stand/{studentId}/{pieceId}/choices', { params: this.#path, body }))
+    );
+  }
+
+  async #replan(call: () => Promise<Schemas['ChosenView']>) {
+    if (this.busy) return;
+    this.busy = true;
+    this.problem = '';
+    const mine = this.#turn;
+    try {
+      const { plan, sentence: words, changes } = await call();
+      if (mine !== this.#turn) return;
+      this.plan = plan;
+      this.said = words;
+      this.changes = changes;
+      // one sees what changed
+      if (changes[0] && !changes.some((c) => c.noteId === this.chosen))
+        this.chosen = changes[0].noteId;
+      this.against = undefined;
+      this.looked = -1;
+    } catch (e) {
+      if (mine === this.#turn) this.problem = sentence(e);
+    } finally {
+      this.busy = false;
+    }
+  }
+
+  #nothingSaid() {
+    this.said = '';
+    this.changes = [];
+  }
+}
