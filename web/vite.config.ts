@@ -21,7 +21,12 @@ export default defineConfig({
   // what was engraved is kept by the version of what engraved it
   define: { __ENGRAVER__: JSON.stringify(engraver) },
   plugins: [noForeignFonts, svelte(), optimizeCss()],
-  build: { target: 'es2022', chunkSizeWarningLimit: 10000 },
+  build: {
+    target: 'es2022',
+    chunkSizeWarningLimit: 10000,
+    // what is bundled of others, each with its licence
+    license: { fileName: 'licences/web.md' }
+  },
   worker: { format: 'es' },
   optimizeDeps: { exclude: ['verovio', 'carbon-components-svelte'] },
   server: { proxy: { '/api': 'http://localhost:8484' } }

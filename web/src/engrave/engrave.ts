@@ -76,7 +76,7 @@ function draw(q: How & { xml: string }, onreply: (r: Reply) => void) {
 }
 
 /** A note or rest where it stands on its line, in px of the engraved width. */
-export interface Spot {
+interface Spot {
   id: string;
   kind: 'note' | 'rest';
   x: number;
@@ -101,7 +101,7 @@ const at = (e: Element | null) =>
 const HALF_HEAD = 113;
 
 /** Reads the positions from the glyphs' own transforms, without forcing a layout. */
-export function read(svg: SVGSVGElement): Line {
+function read(svg: SVGSVGElement): Line {
   const [, , width = 0, height = 0] = svg.getAttribute('viewBox')!.split(/\s+/).map(Number);
   const inner = svg.querySelector('.definition-scale')!;
   const k = width / Number(inner.getAttribute('viewBox')!.split(/\s+/)[2]);

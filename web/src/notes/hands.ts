@@ -8,7 +8,7 @@ export type Held = Schemas['HeldView'];
 export type Kind = Schemas['TableView']['kind'];
 
 /** A control at its place in the picture; x runs outward from the bore, y down from the mouthpiece. */
-export interface Place {
+interface Place {
   key: Key;
   text: string;
   x: number;
@@ -16,7 +16,7 @@ export interface Place {
   w: number;
   behind: boolean;
 }
-export interface Row {
+interface Row {
   label: string;
   left: boolean;
   y: number;
@@ -74,7 +74,7 @@ function parts(token: string): Face {
   return { own: token };
 }
 
-export function face(token: string): string {
+function face(token: string): string {
   const { word, own } = parts(token);
   return word ? ui.notes.keyWith[word](own) : own;
 }

@@ -95,7 +95,6 @@ final class Jumps {
         tried.add(start.index[w]);
       }
     }
-    int bestStart = nowStart;
     int bestEnd = nowEnd;
     long best = Long.MAX_VALUE;
     for (int x : tried) {
@@ -107,7 +106,6 @@ final class Jumps {
       Route one = route.over(plus(jump.to(), only).plus(jump.from(), from), player);
       if (one.cost() < best) {
         best = one.cost();
-        bestStart = x;
         bestEnd = end.index[one.chosen()[jump.from()]];
       }
     }

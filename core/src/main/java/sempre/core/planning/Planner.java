@@ -357,7 +357,7 @@ public final class Planner {
         isNew,
         unlearned,
         locked,
-        locked ? Optional.empty() : outvoted(note, way).map(Setup.Way::entry),
+        locked ? Optional.empty() : outvoted(way).map(Setup.Way::entry),
         reasons,
         alternatives,
         Ornamented.of(note, way, player));
@@ -375,7 +375,7 @@ public final class Planner {
   private record Alternative(Setup.Way way, double extra) {}
 
   /** The fingering that the player's style names for a note, where another one is planned. */
-  private Optional<Setup.Way> outvoted(Note note, Setup.Way way) {
+  private Optional<Setup.Way> outvoted(Setup.Way way) {
     return Price.house(way.entry(), player.style())
         ? Optional.empty()
         : player.setup().ways(way.entry().written()).stream()
@@ -399,7 +399,7 @@ public final class Planner {
   /**
    * What one would take without looking at the neighbours' fingerings or the rules: the house way.
    */
-  private Optional<Setup.Way> favourite(int i, List<Setup.Way> ways) {
+  private Optional<Setup.Way> favourite(List<Setup.Way> ways) {
     return ways.stream()
         .filter(w -> Price.house(w.entry(), player.style()))
         .findFirst()
@@ -408,7 +408,7 @@ public final class Planner {
   }
 
   /** The standard, where the hand can't reach it and so something else is played. */
-  private Optional<Setup.Way> beyondReach(Note note, Setup.Way way) {
+  private Optional<Setup.Way> beyondReach(Setup.Way way) {
     return player.setup().ways(way.entry().written()).stream()
         .filter(w -> w.entry().role() == Role.STANDARD && w.entry() != way.entry())
         .filter(w -> !player.reaches(w))
@@ -443,9 +443,8 @@ public final class Planner {
   /** Why this one and not what would be usual; nothing where there is nothing to say. */
   private List<Reason> reasons(
       int i, Setup.Way way, List<Setup.Way> ways, long[] through, Detour detour) {
-    Note note = notes.get(i);
     Context context = contexts.get(i);
-    Optional<Setup.Way> beyond = beyondReach(note, way);
+    Optional<Setup.Way> beyond = beyondReach(way);
     if (beyond.isPresent()) {
       return beyond.get().fingering().holds().stream()
           .filter(h -> !player.reaches(h))
@@ -454,7 +453,7 @@ public final class Planner {
           .stream()
           .toList();
     }
-    Optional<Setup.Way> favourite = favourite(i, ways).filter(f -> f.entry() != way.entry());
+    Optional<Setup.Way> favourite = favourite(ways).filter(f -> f.entry() != way.entry());
     List<Reason> reasons = new ArrayList<>();
     if (favourite.isEmpty()) {
       if (Price.house(way.entry(), player.style()) && way.entry().role() != Role.STANDARD) {

@@ -462,7 +462,7 @@ final class Faults {
   }
 
   private void partial(Pitch heard, int steps, Fingering f) {
-    boolean next = neighbour(heard, steps > 0, f);
+    boolean next = neighbour(heard, f);
     found.add(
         new Found(
             new Fault.Partial(steps),
@@ -472,7 +472,7 @@ final class Faults {
   }
 
   /** Whether no other note of this hold lies between. */
-  private boolean neighbour(Pitch heard, boolean up, Fingering f) {
+  private boolean neighbour(Pitch heard, Fingering f) {
     int from = Math.min(heard.midi(), entry.written().midi());
     int to = Math.max(heard.midi(), entry.written().midi());
     return setup.notesOf(f).stream().noneMatch(p -> p.midi() > from && p.midi() < to);

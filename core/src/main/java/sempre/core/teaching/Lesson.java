@@ -208,7 +208,7 @@ public record Lesson(
   private static List<Mistake> mistakes(Setup setup, Entry entry, Optional<Comparison> from) {
     List<Ranked> all = new ArrayList<>();
     for (Faults.Found f : Faults.of(setup, entry)) {
-      rank(setup, entry, f, from).ifPresent(all::add);
+      rank(entry, f, from).ifPresent(all::add);
     }
     from.flatMap(c -> slip(setup, c, entry)).ifPresent(all::add);
     all.sort(Comparator.comparingDouble(Ranked::rank));
@@ -230,8 +230,7 @@ public record Lesson(
     return f instanceof Fault.Partial p ? Integer.signum(p.steps()) : f.getClass();
   }
 
-  private static Optional<Ranked> rank(
-      Setup setup, Entry entry, Faults.Found f, Optional<Comparison> from) {
+  private static Optional<Ranked> rank(Entry entry, Faults.Found f, Optional<Comparison> from) {
     Optional<Pitch> heard =
         f.heard().stream()
             .min(Comparator.comparingInt(p -> Math.abs(p.midi() - entry.written().midi())));

@@ -74,7 +74,7 @@ final class TrillCommand implements Callable<Integer> {
     }
     PrintWriter out = spec.commandLine().getOut();
     if (json) {
-      Output.json(out, trills.stream().map(t -> map(t, setup)).toList());
+      Output.json(out, trills.stream().map(t -> map(t)).toList());
     } else if (trills.isEmpty()) {
       out.println(words.words().plan().noTrill(low, high, setup.ways(low).get(0)));
     } else {
@@ -124,7 +124,7 @@ final class TrillCommand implements Callable<Integer> {
     return t.lower().fingering().text() + " > " + t.upper().fingering().text();
   }
 
-  private static Map<String, Object> map(Trill t, Setup setup) {
+  private static Map<String, Object> map(Trill t) {
     Map<String, Object> m = new LinkedHashMap<>();
     m.put("lower", t.lower().fingering().text());
     m.put("upper", t.upper().fingering().text());
