@@ -1,6 +1,4 @@
 import type { Schemas } from '../api/client';
-import { read, shown } from '../lib/pitch';
-import { ways } from '../ways.svelte';
 import { ui } from '../words/ui';
 
 export type Key = Schemas['KeyView'];
@@ -43,42 +41,6 @@ const NAMES: Record<string, string> = {
   '4': ui.notes.little
 };
 
-/** What stands on a key: its own name, and the word that it may share with others beside it. */
-interface Face {
-  word?: 'high' | 'low' | 'front' | 'side' | 'trill';
-  own: string;
-}
-
-const WORDS = { f: 'front', h: 'high', l: 'low', v: 'high', s: 'side', tr: 'trill' } as const;
-const note = (text: string) => {
-  const n = read(text);
-  return n ? shown(n, ways.naming) : text;
-};
-
-/** A key without the place that its row already says. */
-function parts(token: string): Face {
-  const named = token.match(/^([fhlv])([A-G][b#]?)$/);
-  if (named) return { word: WORDS[named[1] as 'f'], own: note(named[2]!) };
-  const counted = token.match(/^(s|tr)(\d)$/);
-  if (counted) return { word: WORDS[counted[1] as 's'], own: counted[2]! };
-  const octave = token.match(/^O(\d?)$/);
-  if (octave) return { own: `${ui.notes.octaveKey} ${octave[1]}`.trim() };
-  const plain = token.match(/^[ps]?([A-G][b#]?)$/);
-  if (plain) return { own: note(plain[1]!) };
-  if (token === 'Tb') return { own: note('Bb') };
-  if (token === 'f') return { word: 'front', own: note('F') };
-  if (token === 'giz') return { word: 'high', own: note('C') };
-  if (token === 'w') return { own: ui.notes.whisperKey };
-  if (token === 'slv') return { own: ui.notes.sliverKey };
-  if (token === 'R') return { own: ui.notes.registerKey };
-  return { own: token };
-}
-
-function face(token: string): string {
-  const { word, own } = parts(token);
-  return word ? ui.notes.keyWith[word](own) : own;
-}
-
 const width = (text: string) => Math.max(24, text.length * 6.2 + 10);
 
 /** What one line of a picture holds, and what stands at its end. */
@@ -87,35 +49,53 @@ interface Group {
   keys: { key: Key; text: string }[];
 }
 
+/** The word that a name shares with others, and what is left of it: `high A` is A with the word high. */
+function parted(name: string, shared: Set<string>): { word?: string; own: string } {
+  const words = name.split(' ');
+  const word = words.length > 1 ? words.find((w) => shared.has(w)) : undefined;
+  return word ? { word, own: words.filter((w) => w !== word).join(' ') } : { own: name };
+}
+
+/** Words that stand on more than one of some keys. */
+function sharedBy(keys: Key[]): Set<string> {
+  const all = keys
+    .flatMap((k) => [...new Set(k.face.split(' '))])
+    .filter((w) => /^\p{L}{2}/u.test(w));
+  return new Set(all.filter((w, i) => all.indexOf(w) !== i));
+}
+
 /**
  * The keys of one finger in lines. Where the finger has no hole, keys that share a word (high, low,
- * front) have a line to themselves, which says it once.
+ * front) have a line to themselves, which says it once; a row that is counted says its word once.
  */
 function groups(finger: string, keys: Key[], hasHole: boolean): Group[] {
-  const word = (k: Key) => parts(k.token).word;
-  const together = (w: Face['word']) =>
-    w !== undefined && !hasHole && keys.filter((k) => word(k) === w).length > 1;
-  const first = keys.filter((k) => !together(word(k)));
+  const shared = sharedBy(keys);
+  const of = (k: Key) => parted(k.face, shared);
+  const counted = (k: Key) => /^\d$/.test(of(k).own);
+  const apart = (k: Key) => !hasHole && of(k).word !== undefined && !counted(k);
+  const first = keys.filter((k) => !apart(k));
   const lines: Group[] = [];
   for (let at = 0; at < Math.max(1, first.length); at += PER_LINE) {
-    let said: Face['word'];
+    let said: string | undefined;
     lines.push({
       label: at === 0 ? finger : '',
       keys: first.slice(at, at + PER_LINE).map((key) => {
         // side 1, then 2, 3, 4
-        const { word: w, own } = parts(key.token);
-        const again = w !== undefined && w === said && /\d$/.test(key.token);
-        said = w;
-        return { key, text: again ? own : face(key.token) };
+        const { word, own } = of(key);
+        const again = word !== undefined && word === said && counted(key);
+        said = word;
+        return { key, text: again ? own : key.face };
       })
     });
   }
-  for (const w of new Set(keys.map(word)))
-    if (w && together(w))
-      lines.push({
-        label: ui.notes.keyWord[w],
-        keys: keys.filter((k) => word(k) === w).map((key) => ({ key, text: parts(key.token).own }))
-      });
+  const words = new Set(keys.filter(apart).map((k) => of(k).word!));
+  for (const word of words)
+    lines.push({
+      label: word,
+      keys: keys
+        .filter((k) => apart(k) && of(k).word === word)
+        .map((key) => ({ key, text: of(key).own }))
+    });
   return first.length || hasHole ? lines : lines.slice(1);
 }
 
@@ -141,7 +121,7 @@ export function picture(keys: Key[]): Picture {
     for (const key of holes)
       places.push({
         key,
-        text: face(key.token),
+        text: key.face,
         x: 0,
         y: y + ROW / 2,
         w: HOLE,

@@ -577,18 +577,6 @@ export const en = {
     next: (n: number, of: number) => `${n} of ${of}: show the next way`
   },
   notes: {
-    keyWith: {
-      high: (key: Text) => `high ${key}`,
-      low: (key: Text) => `low ${key}`,
-      front: (key: Text) => `front ${key}`,
-      side: (key: Text) => `side ${key}`,
-      trill: (key: Text) => `trill ${key}`
-    },
-    keyWord: { high: 'high', low: 'low', front: 'front', side: 'side', trill: 'trill' },
-    octaveKey: 'octave',
-    whisperKey: 'whisper',
-    sliverKey: 'sliver',
-    registerKey: 'register',
     alternate: 'alternate',
     trill: 'for trills',
     reach: 'for a small hand',

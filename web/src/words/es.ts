@@ -584,18 +584,6 @@ export const es: Dictionary = {
     next: (n: number, of: number) => `${n} de ${of}: ver la manera siguiente`
   },
   notes: {
-    keyWith: {
-      high: (key: Text) => `${key} agudo`,
-      low: (key: Text) => `${key} grave`,
-      front: (key: Text) => `${key} frontal`,
-      side: (key: Text) => `lateral ${key}`,
-      trill: (key: Text) => `trino ${key}`
-    },
-    keyWord: { high: 'agudo', low: 'grave', front: 'frontal', side: 'lateral', trill: 'trino' },
-    octaveKey: 'octava',
-    whisperKey: 'susurro',
-    sliverKey: 'fina',
-    registerKey: 'registro',
     alternate: 'alternativa',
     trill: 'para trinos',
     reach: 'para una mano pequeña',

@@ -13,12 +13,18 @@ import com.microsoft.playwright.options.RequestOptions;
 import com.microsoft.playwright.options.ServiceWorkerPolicy;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.springframework.context.ConfigurableApplicationContext;
 import sempre.server.Server;
 
@@ -163,8 +169,44 @@ final class Browsing implements AutoCloseable {
     return page(1280, 800, false);
   }
 
+  private static final Pattern NAME = Pattern.compile("\\{([^}]+)}");
+
+  /**
+   * The address of a page or an answer.
+   *
+   * @param path with names of students, groups and pieces in braces in the place of their numbers:
+   *     {@code /stand/{Noor}/{Half-Tide Rock}}
+   */
   String at(String path) {
-    return address + path;
+    return address + NAME.matcher(path).replaceAll(m -> String.valueOf(id(m.group(1))));
+  }
+
+  /** The number of the student, group or piece of this name. */
+  private long id(String name) {
+    for (String list : List.of("/api/people", "/api/pieces")) {
+      Matcher m =
+          Pattern.compile(
+                  "\"id\":(\\d+),\"(?:givenName|name|title)\":\"" + Pattern.quote(name) + "\"")
+              .matcher(answer(list));
+      if (m.find()) {
+        return Long.parseLong(m.group(1));
+      }
+    }
+    throw new AssertionError("nobody and nothing is called " + name);
+  }
+
+  private String answer(String path) {
+    try {
+      return HttpClient.newHttpClient()
+          .send(
+              HttpRequest.newBuilder(URI.create(address + path)).build(),
+              HttpResponse.BodyHandlers.ofString())
+          .body();
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    } catch (InterruptedException e) {
+      throw new AssertionError(e);
+    }
   }
 
   /** Sends JSON to the server and returns the id that it answers. */

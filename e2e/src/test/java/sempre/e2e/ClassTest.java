@@ -142,7 +142,7 @@ public class ClassTest {
   private long checkOfBFlat(Page page) {
     return made(
         page,
-        "/api/groups/1/checks",
+        "/api/groups/{First-year band}/checks",
         "{\"items\":[{\"kind\":\"SOUND\",\"what\":\"Bb\",\"pieceId\":0}]}");
   }
 
@@ -197,7 +197,7 @@ public class ClassTest {
     long check =
         made(
             page,
-            "/api/groups/1/checks",
+            "/api/groups/{First-year band}/checks",
             "{\"items\":[{\"kind\":\"SOUND\",\"what\":\"Bb\",\"pieceId\":0},"
                 + "{\"kind\":\"SOUND\",\"what\":\"C\",\"pieceId\":0}]}");
     page.navigate(browsing.at("/ear/check/" + check));
@@ -322,7 +322,7 @@ public class ClassTest {
 
   @Test
   public void theMapShowsWhatAStudentHasAndANoteItsHistory() {
-    Page page = at("/people/5");
+    Page page = at("/people/{Linh}");
     Locator map = page.getByLabel("The range");
     assertThat(map.getByLabel(Pattern.compile("^A4, secure$"))).isVisible();
     assertThat(map.getByLabel(Pattern.compile("^B4, shaky$"))).isVisible();
@@ -345,7 +345,7 @@ public class ClassTest {
 
   @Test
   public void aGroupsMapCountsBySoundAndASectionsByItsPage() {
-    Page page = at("/people/group/2");
+    Page page = at("/people/group/{Quay Concert Band}");
     Locator map = page.getByLabel("The range");
     assertThat(map.locator("button")).hasCount(12);
     assertThat(map.getByLabel(Pattern.compile("^F♯, \\d+ of 17 have it, needed next"))).isVisible();
@@ -362,7 +362,7 @@ public class ClassTest {
     Page page = at("/people");
     page.getByLabel("Everyone: ask again about a note after").selectOption("7");
     assertThat(page.getByText("The house style is changed")).isVisible();
-    page.navigate(browsing.at("/people/5"));
+    page.navigate(browsing.at("/people/{Linh}"));
     assertThat(page.getByText("fades by half in a week")).isVisible();
     assertThat(page.getByLabel("The range").getByLabel(Pattern.compile("^A4, not heard for long")))
         .isVisible();
@@ -370,7 +370,7 @@ public class ClassTest {
 
   @Test
   public void theMatrixIsWalkedByKeysAndOpensOnItsReasons() {
-    Page page = at("/people/group/2/pieces");
+    Page page = at("/people/group/{Quay Concert Band}/pieces");
     Locator matrix = page.getByLabel("The matrix");
     assertThat(matrix.locator("tbody tr")).hasCount(17);
     page.getByLabel("What", new Page.GetByLabelOptions().setExact(true)).selectOption("shelf");
@@ -395,7 +395,7 @@ public class ClassTest {
 
   @Test
   public void aNewNoteIsTaughtToTheWholeBandOnOnePage() {
-    Page page = at("/people/group/2/note/next");
+    Page page = at("/people/group/{Quay Concert Band}/note/next");
     // opened without a pitch it is the note that most need next
     String most = page.locator(".next button").first().textContent();
     assertThat(page.locator("h1")).hasText("Everyone plays " + most);
@@ -417,10 +417,10 @@ public class ClassTest {
 
   @Test
   public void whatIsNextIsSaidForTheGroupAndTheStudent() {
-    Page page = at("/people/group/1/pieces");
+    Page page = at("/people/group/{First-year band}/pieces");
     page.getByLabel("What", new Page.GetByLabelOptions().setExact(true)).selectOption("shelf");
     assertThat(page.getByText("Next for the group:")).isVisible();
-    page.navigate(browsing.at("/people/1"));
+    page.navigate(browsing.at("/people/{Noor}"));
     assertThat(page.getByText("Next notes")).isVisible();
     page.getByLabel("Piece", new Page.GetByLabelOptions().setExact(true)).selectOption("12");
     page.getByText("Show the way").click();
@@ -436,7 +436,7 @@ public class ClassTest {
    */
   @Test
   public void whatIsAskedIsSeenOnTheStaffAndMovedBeforeTheCheckBegins() {
-    Page page = at("/ear/class/1");
+    Page page = at("/ear/class/{First-year band}");
     page.getByLabel("Concert pitches").fill("Bb C D Eb F");
     page.getByText("Add the notes").click();
     Locator trumpets = page.getByLabel("Trumpet: Ayşe K., Zola M.");
@@ -494,24 +494,24 @@ public class ClassTest {
   /** The pages agree: what is asked, who has it, what is in the way, the new note. */
   @Test
   public void thePagesSayTheSameOfASound() {
-    Page page = at("/ear/class/1");
+    Page page = at("/ear/class/{First-year band}");
     Locator chip =
         page.locator(".chip").filter(new Locator.FilterOptions().setHasText("G new for"));
     String why = chip.locator(".small").textContent();
     int newFor = Integer.parseInt(why.replaceAll(".*new for (\\d+).*", "$1"));
     int octave = Integer.parseInt(why.replaceAll(".*octave for (\\d+).*", "$1"));
-    page.navigate(browsing.at("/people/group/1"));
+    page.navigate(browsing.at("/people/group/{First-year band}"));
     Locator has =
         page.locator("li").filter(new Locator.FilterOptions().setHasText(Pattern.compile("^G ")));
     assertThat(has).containsText("have it in some octave");
     String said = has.textContent();
     assertEquals(names(said.replaceAll("(?s).*new for (.*?);.*", "$1")), newFor, said);
     assertEquals(names(said.replaceAll("(?s).*octave for (.*?)\\s*$", "$1")), octave, said);
-    page.navigate(browsing.at("/people/group/1/pieces"));
+    page.navigate(browsing.at("/people/group/{First-year band}/pieces"));
     assertThat(page.getByText("In the way, as concert pitches:"))
         .containsText(
             Pattern.compile("G\\s+new for " + newFor + ", in another octave for " + octave));
-    page.navigate(browsing.at("/people/group/1/note/G"));
+    page.navigate(browsing.at("/people/group/{First-year band}/note/G"));
     assertThat(page.locator(".next")).containsText(why);
   }
 
@@ -521,7 +521,7 @@ public class ClassTest {
 
   @Test
   public void aWholeGroupPlaysAlreadyUpToANote() {
-    Page page = at("/people/group/1/plays");
+    Page page = at("/people/group/{First-year band}/plays");
     Locator horns = page.getByLabel("Horn", new Page.GetByLabelOptions().setExact(true));
     page.getByLabel("Up to a note, in steps of").selectOption("Bb");
     horns.getByLabel("Up to").selectOption("A4");
@@ -561,7 +561,7 @@ public class ClassTest {
     String kept = page.request().get(browsing.at("/api/people")).text();
     assertTrue(kept.contains("\"Class B2\"") && kept.contains("\"A1\""), kept);
     // and where syllables are shown they can be typed
-    page.navigate(browsing.at("/ear/class/1"));
+    page.navigate(browsing.at("/ear/class/{First-year band}"));
     page.getByLabel("Concert pitches").fill("sib do re mib fa");
     page.getByText("Add the notes").click();
     assertThat(page.getByLabel("Trumpet, as written: do4 re4 mi4 fa4 sol4")).isVisible();
@@ -579,7 +579,7 @@ public class ClassTest {
   /** A slow answer to an older question does not overwrite the newer one. */
   @Test
   public void aLateAnswerDoesNotOverwriteANewerQuestion() {
-    Page page = at("/people/group/2/pieces");
+    Page page = at("/people/group/{Quay Concert Band}/pieces");
     Locator matrix = page.getByLabel("The matrix");
     assertThat(matrix.locator("thead th.piece")).hasCount(3);
     List<com.microsoft.playwright.Route> slow = new java.util.ArrayList<>();
@@ -625,7 +625,7 @@ public class ClassTest {
           .click();
       assertThat(page.getByText(name + " is back")).isVisible();
     }
-    page.navigate(browsing.at("/people/group/1/pieces"));
+    page.navigate(browsing.at("/people/group/{First-year band}/pieces"));
     assertThat(page.getByLabel("The matrix").locator("tbody tr")).hasCount(12);
     page.navigate(browsing.at("/shelf"));
     assertThat(page.getByText("Quay Parade").first()).isVisible();
@@ -654,9 +654,9 @@ public class ClassTest {
     for (String[] p :
         new String[][] {
           {"/", "Today · Sempre"},
-          {"/ear/class/1", "Playing check: First-year band · Sempre"},
-          {"/people/group/2/pieces", "Who can play what: Quay Concert Band · Sempre"},
-          {"/people/5", "Linh P. · Sempre"},
+          {"/ear/class/{First-year band}", "Playing check: First-year band · Sempre"},
+          {"/people/group/{Quay Concert Band}/pieces", "Who can play what: Quay Concert Band · Sempre"},
+          {"/people/{Linh}", "Linh P. · Sempre"},
           {"/notes/horn/G4", "Horn, G4 · Sempre"},
           {"/removed", "Removed · Sempre"},
           {"/people/nobody/here/at/all", "Nothing at this address · Sempre"},

@@ -43,20 +43,10 @@ public class GivingTest {
     return page;
   }
 
-  /** The number of a student or piece, from the list that the finder shows. */
-  private long id(Page page, String list, String name) {
-    String text = page.request().get(browsing.at(list)).text();
-    String id =
-        text.replaceAll("(?s).*\"id\":(\\d+),\"(?:title|name|givenName)\":\"" + name + ".*", "$1");
-    return Long.parseLong(id);
-  }
-
   @Test
   public void aSimplerPartIsSeenBesideTheWrittenOneEditedKeptAndPlayed() {
     Page page = at("/shelf");
-    long student = id(page, "/api/people", "Nokomis");
-    long piece = id(page, "/api/pieces", "Quay Parade");
-    page.navigate(browsing.at("/simpler/" + student + "/" + piece));
+    page.navigate(browsing.at("/simpler/{Nokomis}/{Quay Parade}"));
     assertThat(page.getByText(Pattern.compile("\\d+ of \\d+ notes changed"))).isVisible();
     assertThat(page.locator("svg.engraved").first()).isVisible();
     Locator note = page.getByLabel("The chosen note");

@@ -53,7 +53,7 @@ public class LanguageTest {
 
   @Test
   public void theStandIsReadAndPlayedInSpanish() {
-    spanish("/stand/1/8", false);
+    spanish("/stand/{Noor}/{Half-Tide Rock}", false);
     Locator aside = page.getByLabel("La nota elegida");
     assertThat(aside).containsText("compás 1, tiempo 2");
     assertThat(aside).containsText("Los cambios más difíciles");
@@ -71,7 +71,7 @@ public class LanguageTest {
 
   @Test
   public void theCheckOfAPartIsMarkedInSpanishAndInFixedDo() {
-    spanish("/ear/3/5", true);
+    spanish("/ear/{Ayşe}/{The Harbour Wall}", true);
     assertThat(page.locator("h1")).containsText("Escuchando a ");
     assertThat(page.locator("aside .pitch")).hasText(Pattern.compile(SYLLABLE + "\\d"));
     page.keyboard().press("2");
@@ -87,7 +87,7 @@ public class LanguageTest {
    */
   @Test
   public void aClassIsCheckedInSpanishAndInFixedDo() {
-    spanish("/ear/class/1", true);
+    spanish("/ear/class/{First-year band}", true);
     page.getByLabel("Notas reales").fill("si♭ do");
     page.getByText("Añadir las notas").click();
     assertThat(page.locator("ul.items")).containsText("si♭");
@@ -109,7 +109,7 @@ public class LanguageTest {
   /** A sheet may be in another language than the screen, and with other names of notes. */
   @Test
   public void theNewNoteIsPrintedInTheLanguageAndNamingOfItsReaders() {
-    page.navigate(browsing.at("/people/group/2/note/Ab"));
+    page.navigate(browsing.at("/people/group/{Quay Concert Band}/note/Ab"));
     assertThat(page.locator("h1")).hasText("Everyone plays A♭");
     page.getByLabel("This sheet in").selectOption("es");
     assertThat(page.locator("h1")).hasText("Todos tocan A♭");
@@ -128,7 +128,7 @@ public class LanguageTest {
   /** An address may be typed: what it asks for and there is not leaves the sheet as it would be. */
   @Test
   public void aLanguageOrNamingThatThereIsNotIsNotAskedFor() {
-    page.navigate(browsing.at("/people/group/2/note/Bb?lang=qq&names=%C5%9D"));
+    page.navigate(browsing.at("/people/group/{Quay Concert Band}/note/Bb?lang=qq&names=%C5%9D"));
     assertThat(page.locator("h1")).hasText("Everyone plays B♭");
     assertThat(page.locator("article").first()).containsText("B♭");
     assertThat(page.getByLabel("Notes named")).hasValue("letters");
@@ -141,10 +141,10 @@ public class LanguageTest {
     page.getByLabel("You, in this browser: language").selectOption("es");
     page.getByLabel("Tú, en este navegador: nombres de las notas").selectOption("syllables");
     assertThat(page.locator("html")).hasAttribute("lang", "es");
-    page.navigate(browsing.at("/people/group/1/note/Bb"));
+    page.navigate(browsing.at("/people/group/{First-year band}/note/Bb"));
     assertThat(page.locator("h1")).hasText("Todos tocan si♭");
     Page other = browsing.page();
-    other.navigate(browsing.at("/people/group/1/note/Bb"));
+    other.navigate(browsing.at("/people/group/{First-year band}/note/Bb"));
     assertThat(other.locator("h1")).hasText("Everyone plays B♭");
   }
 
@@ -175,7 +175,7 @@ public class LanguageTest {
     assertThat(page.locator("h1")).hasText("Personas");
     page.navigate(browsing.at(path));
     page.locator("h1").first().waitFor();
-    if (path.startsWith("/stand") || path.startsWith("/ear/3")) {
+    if (path.startsWith("/stand") || path.startsWith("/ear/{Ay")) {
       page.locator("section.drawn").first().waitFor();
     }
   }

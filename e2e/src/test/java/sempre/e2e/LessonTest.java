@@ -39,7 +39,7 @@ public class LessonTest {
 
   @Test
   public void aLostServerLosesNoGradeAndNoRemark() {
-    Page page = at("/ear/3/5");
+    Page page = at("/ear/{Ayşe}/{The Harbour Wall}");
     page.keyboard().press("1");
     assertThat(page.getByRole(AriaRole.STATUS).first()).containsText("secure");
     browsing.stop();
@@ -54,16 +54,16 @@ public class LessonTest {
     page.keyboard().press("ArrowLeft");
     page.keyboard().press("2");
     assertThat(page.getByRole(AriaRole.STATUS).first()).containsText("shaky");
-    page.navigate(browsing.at("/people/3"));
+    page.navigate(browsing.at("/people/{Ayşe}"));
     assertThat(page.getByText("tongue too far forward").first()).isVisible();
   }
 
   @Test
   public void aGradeTakenBackStaysInTheRecordCrossedOut() {
-    Page page = at("/ear/3/5");
+    Page page = at("/ear/{Ayşe}/{The Harbour Wall}");
     page.keyboard().press("3");
     assertThat(page.getByRole(AriaRole.STATUS).first()).containsText("not yet");
-    page.navigate(browsing.at("/people/3"));
+    page.navigate(browsing.at("/people/{Ayşe}"));
     Locator row = page.locator("tbody tr").first();
     assertThat(row).containsText("today");
     row.getByRole(AriaRole.BUTTON).click();
@@ -88,7 +88,7 @@ public class LessonTest {
 
   @Test
   public void anotherPartIsReadTransposedAndThatIsSaid() {
-    Page page = at("/stand/1/5");
+    Page page = at("/stand/{Noor}/{The Harbour Wall}");
     page.getByLabel("Reads")
         .selectOption(new com.microsoft.playwright.options.SelectOption().setLabel("Trombone"));
     assertThat(page.getByText("Read from the part ‘Trombone’")).isVisible();
@@ -101,7 +101,7 @@ public class LessonTest {
     page.getByLabel("Flute: B flat", new Page.GetByLabelOptions().setExact(true))
         .selectOption("lever");
     assertThat(page.getByText("The house style is changed")).isVisible();
-    page.navigate(browsing.at("/stand/5/4"));
+    page.navigate(browsing.at("/stand/{Linh}/{Low Water}"));
     page.locator("section.drawn svg.lanes text").first().waitFor();
     page.keyboard().press("Home");
     assertThat(page.getByLabel("The chosen note").locator("h2")).hasText("side lever B flat");
@@ -136,7 +136,7 @@ public class LessonTest {
 
   @Test
   public void arrowsWalkThroughNotesAndAlternatives() {
-    Page page = at("/stand/5/8");
+    Page page = at("/stand/{Linh}/{Half-Tide Rock}");
     Locator panel = page.getByLabel("The chosen note");
     page.keyboard().press("Home");
     String first = panel.textContent();
@@ -153,7 +153,7 @@ public class LessonTest {
   /** Marking a short part of seven notes takes one key a note, or one key for all. */
   @Test
   public void aCheckTakesOneKeyANote() {
-    Page page = at("/ear/2/5");
+    Page page = at("/ear/{Mateo}/{The Harbour Wall}");
     int notes = page.locator("ol.strip li").count();
     for (int i = 0; i < notes - 2; i++) {
       page.keyboard().press("1");
@@ -169,7 +169,7 @@ public class LessonTest {
   @Test
   public void pagesSayWhatTheyMayLoadAndAssetsAreKept() {
     Page page = browsing.page();
-    var response = page.navigate(browsing.at("/stand/1/5"));
+    var response = page.navigate(browsing.at("/stand/{Noor}/{The Harbour Wall}"));
     String policy = response.headerValue("content-security-policy");
     assertTrue(policy.contains("default-src 'self'") && !policy.contains("http"), policy);
     page.locator("section.drawn svg.lanes text").first().waitFor();
@@ -184,7 +184,7 @@ public class LessonTest {
 
   @Test
   public void anotherWayThroughIsTakenWhole() {
-    Page page = at("/stand/1/8");
+    Page page = at("/stand/{Noor}/{Half-Tide Rock}");
     assertThat(page.getByText("Hardest changes")).isVisible();
     assertThat(page.getByText("Worth teaching next")).isVisible();
     Locator way =
@@ -200,7 +200,7 @@ public class LessonTest {
 
   @Test
   public void everyChoiceIsUndoneAndDoneAgain() {
-    Page page = at("/stand/5/12");
+    Page page = at("/stand/{Linh}/{Fog Horn and Fiddle}");
     Locator aside = page.getByLabel("The chosen note");
     page.keyboard().press("Home");
     for (int i = 0; i < 5; i++) {
@@ -224,7 +224,7 @@ public class LessonTest {
 
   @Test
   public void aPrintedPartHasOnlyWhatIsNewOrNotUsual() {
-    Page page = at("/stand/5/12");
+    Page page = at("/stand/{Linh}/{Fog Horn and Fiddle}");
     // the print dialog is stood in for by a count of what would be on paper
     page.evaluate(
         "() => { window.print = () => { window.printed = document.querySelectorAll('svg.lanes"
@@ -256,7 +256,7 @@ public class LessonTest {
 
   @Test
   public void aPartIsPlayedFromTheBarsChosenAndFollowed() {
-    Page page = at("/stand/5/12");
+    Page page = at("/stand/{Linh}/{Fog Horn and Fiddle}");
     // the space bar opens what has the focus, and does not play meanwhile
     page.locator(".play summary").focus();
     page.keyboard().press("Space");

@@ -15,7 +15,7 @@ public final class Screenshots {
           browsing,
           folder,
           "stand-flute",
-          "/stand/1/8",
+          "/stand/{Noor}/{Half-Tide Rock}",
           false,
           "Home",
           "ArrowRight",
@@ -23,21 +23,21 @@ public final class Screenshots {
           "ArrowRight",
           "ArrowRight",
           "ArrowRight");
-      shoot(browsing, folder, "stand-compared", "/stand/5/10", false, "click:Compare on the page");
+      shoot(browsing, folder, "stand-compared", "/stand/{Linh}/{Breakwater Steps}", false, "click:Compare on the page");
       shoot(
           browsing,
           folder,
           "stand-bar",
-          "/stand/6/12",
+          "/stand/{Kwame}/{Fog Horn and Fiddle}",
           false,
           "ArrowRight",
           "e",
           "Shift+ArrowRight",
           "Shift+ArrowRight");
-      shoot(browsing, folder, "stand-trombone-dark", "/stand/8/12", true);
-      shoot(browsing, folder, "stand-trumpet-tablet", "/stand/7/11", false, "ArrowRight");
+      shoot(browsing, folder, "stand-trombone-dark", "/stand/{Ioane}/{Fog Horn and Fiddle}", true);
+      shoot(browsing, folder, "stand-trumpet-tablet", "/stand/{Saoirse}/{Signal Lamp}", false, "ArrowRight");
       // in Spanish, with notes by syllables
-      shoot(browsing, folder, "ear", "/ear/2/5?lang=es&names=syllables", false, "1", "1", "2");
+      shoot(browsing, folder, "ear", "/ear/{Mateo}/{The Harbour Wall}?lang=es&names=syllables", false, "1", "1", "2");
       shoot(browsing, folder, "shelf", "/shelf", false);
       shoot(browsing, folder, "notes-flute", "/notes/flute/Bb4", false);
       // the front F sharp compared with B flat, scrolled to the fingerings
@@ -55,20 +55,20 @@ public final class Screenshots {
           "ArrowRight");
       shoot(browsing, folder, "notes-trumpet-dark", "/notes/trumpet/Bb4", true);
       shoot(browsing, folder, "parts", "/parts/3", false, "v");
-      shoot(browsing, folder, "simpler", "/simpler/27/39", false, "Shift+ArrowRight");
-      shoot(browsing, folder, "class-map", "/people/group/2", false);
-      shoot(browsing, folder, "class-pieces", "/people/group/2/pieces", false, "ArrowRight");
-      shoot(browsing, folder, "new-note", "/people/group/2/note/Ab", false);
+      shoot(browsing, folder, "simpler", "/simpler/{Nokomis}/{Quay Parade}", false, "Shift+ArrowRight");
+      shoot(browsing, folder, "class-map", "/people/group/{Quay Concert Band}", false);
+      shoot(browsing, folder, "class-pieces", "/people/group/{Quay Concert Band}/pieces", false, "ArrowRight");
+      shoot(browsing, folder, "new-note", "/people/group/{Quay Concert Band}/note/Ab", false);
       shoot(
           browsing,
           folder,
           "class-check-start",
-          "/ear/class/2",
+          "/ear/class/{Quay Concert Band}",
           false,
           "fill:Concert pitches=Bb C D Eb F",
           "Enter");
       shoot(browsing, folder, "people", "/people", false);
-      shoot(browsing, folder, "student", "/people/5", false);
+      shoot(browsing, folder, "student", "/people/{Linh}", false);
     } finally {
       Browsing.done();
     }

@@ -19,7 +19,7 @@ import org.testng.annotations.Test;
 /** One part for one player: how far a choice reaches, what else there is, and why. */
 public class StandTest {
   /** A flute part with four B flats, and the player's other parts. */
-  private static final String FLUTE = "/stand/5/12";
+  private static final String FLUTE = "/stand/{Linh}/{Fog Horn and Fiddle}";
 
   private Browsing browsing;
   private Page page;
@@ -63,7 +63,7 @@ public class StandTest {
 
   @Test
   public void aChoiceCountsForEveryNoteOfItsPitchAndIsUndoneAfterAReload() {
-    Locator aside = at("/stand/5/9");
+    Locator aside = at("/stand/{Linh}/{Kelp and Foam}");
     go(aside, "B♭5");
     aside.getByLabel("A choice counts for").selectOption("PITCH");
     page.locator("h1").click();
@@ -83,7 +83,7 @@ public class StandTest {
 
   @Test
   public void whatElseThereIsStandsOnThePageOnlyWhereItDiffers() {
-    Locator aside = at("/stand/1/12");
+    Locator aside = at("/stand/{Noor}/{Fog Horn and Fiddle}");
     int all = page.locator("svg.lanes text.name").count();
     aside.getByText("Compare on the page").first().click();
     assertThat(page.getByText("Only the notes that differ are named.")).isVisible();
@@ -147,7 +147,7 @@ public class StandTest {
 
   @Test
   public void aChangePointedAtShowsBothHandsTheTimeAndWhatSlipsOut() {
-    at("/stand/6/12");
+    at("/stand/{Kwame}/{Fog Horn and Fiddle}");
     assertThat(page.locator(".pointed")).hasCount(0);
     page.locator("rect.point").first().hover();
     Locator shown = page.locator(".pointed");
@@ -162,7 +162,7 @@ public class StandTest {
 
   @Test
   public void aTrillShowsTheFingerThatMovesUnderTheNoteAndBesideIt() {
-    Locator aside = at("/stand/5/49");
+    Locator aside = at("/stand/{Linh}/{Spray}");
     assertThat(page.locator("path.shake")).hasCount(1);
     page.keyboard().press("Home");
     while (!aside.textContent().contains("Trill")) {
@@ -175,7 +175,7 @@ public class StandTest {
 
   @Test
   public void onPaperATrillIsToldUnderTheMusic() {
-    at("/stand/5/49");
+    at("/stand/{Linh}/{Spray}");
     Locator told = page.locator("li").filter(new Locator.FilterOptions().setHasText("Trill C♯6"));
     assertThat(told).isHidden();
     page.emulateMedia(new Page.EmulateMediaOptions().setMedia(Media.PRINT));
@@ -188,7 +188,7 @@ public class StandTest {
   @Test
   public void whoPlaysByNamesHasTheNamesUnderTheNotesAndSeesWhereTheBarLies() {
     page = browsing.page();
-    page.navigate(browsing.at("/stand/39/12"));
+    page.navigate(browsing.at("/stand/{Ivo}/{Fog Horn and Fiddle}"));
     Locator names = page.locator("section.drawn svg.lanes text.name");
     names.first().waitFor();
     assertThat(names.first()).hasText("C");
@@ -216,11 +216,11 @@ public class StandTest {
   @Test
   public void aStudentsPageSaysWhatIsWorthTeachingNextAndWhere() {
     page = browsing.page();
-    page.navigate(browsing.at("/people/5"));
+    page.navigate(browsing.at("/people/{Linh}"));
     Locator row = page.locator(".teach li").first();
     assertThat(row).containsText(Pattern.compile("bars?\\s+\\d"));
     row.locator("a").first().click();
-    assertThat(page).hasURL(Pattern.compile("/stand/5/\\d+"));
+    assertThat(page).hasURL(Pattern.compile("/stand/\\d+/\\d+"));
   }
 
   @Test
@@ -268,13 +268,13 @@ public class StandTest {
     // the sentences and the names of fingerings say them too
     assertThat(aside.locator("h2")).containsText("si flat");
     // what goes back to the server keeps its letters
-    page.navigate(browsing.at("/ear/class/1"));
+    page.navigate(browsing.at("/ear/class/{First-year band}"));
     page.locator(".chip").filter(new Locator.FilterOptions().setHasText("G")).first().click();
     page.getByText("Begin", new Page.GetByTextOptions().setExact(true)).click();
     assertThat(page).hasURL(Pattern.compile("/ear/check/\\d+"));
     assertThat(page.getByLabel("Now asked"))
         .containsText(Pattern.compile("(do|re|mi|fa|sol|la|si)[♭♯]?\\d"));
-    page.navigate(browsing.at("/people/group/1/note/Bb"));
+    page.navigate(browsing.at("/people/group/{First-year band}/note/Bb"));
     assertThat(page.locator("h1")).hasText("Everyone plays si♭");
     Locator first = page.locator("article").first();
     assertThat(first)

@@ -518,6 +518,16 @@ public final class Words {
     return KEY_OF_A_NOTE.matcher(c.token()).matches() ? note(NoteName.parse(c.token())) : c.token();
   }
 
+  /** What stands on a control in a picture: its short name, or what it is counted by. */
+  public String face(Keywork keywork, Control c) {
+    String key = "face." + c.name();
+    if (has(key)) {
+      return say(key, signs(key));
+    }
+    String name = shortKey(keywork, c);
+    return name.isEmpty() ? c.token() : name;
+  }
+
   /** The notes that a message takes, as they are written: {@code B♭}, where others are spoken. */
   private Map<String, Object> signs(String key) {
     Map<String, Object> signs = new HashMap<>();

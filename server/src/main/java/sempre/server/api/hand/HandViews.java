@@ -14,8 +14,9 @@ import sempre.words.PlanWords;
 public final class HandViews {
   private HandViews() {}
 
-  /** A control as it lies under the hands, for the picture of a fingering. */
-  public record KeyView(String token, boolean left, String finger, String name, boolean hole) {
+  /** A control as it lies under the hands, for the picture of a fingering; its face stands on it. */
+  public record KeyView(
+      String token, boolean left, String finger, String name, String face, boolean hole) {
     /** The controls of an instrument with these options. */
     public static List<KeyView> all(Instrument i, Map<String, String> options) {
       return i.keywork().controls().stream()
@@ -23,7 +24,12 @@ public final class HandViews {
           .map(
               c ->
                   new KeyView(
-                      c.token(), c.left(), c.finger().name(), Speech.words().key(c), c.home()))
+                      c.token(),
+                      c.left(),
+                      c.finger().name(),
+                      Speech.words().key(c),
+                      Speech.words().face(i.keywork(), c),
+                      c.home()))
           .toList();
     }
   }
