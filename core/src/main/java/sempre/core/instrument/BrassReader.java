@@ -1,5 +1,7 @@
 package sempre.core.instrument;
 
+import static sempre.core.instrument.Yaml.counted;
+import static sempre.core.instrument.Yaml.item;
 import static sempre.core.instrument.Yaml.list;
 import static sempre.core.instrument.Yaml.map;
 import static sempre.core.instrument.Yaml.maps;
@@ -51,8 +53,8 @@ final class BrassReader {
     return new Slide(
         new Tube(Pitch.parse(text(tube, "fundamental"))),
         attachments(),
-        number(partials.get(0)),
-        number(partials.get(1)));
+        number(item(partials, 0)),
+        number(item(partials, 1)));
   }
 
   /** What is held to the tube that makes; one without a list has the F attachment. */
@@ -213,8 +215,8 @@ final class BrassReader {
         Pitch.parse(text(m, "fundamental")),
         semitones,
         new Valves.Partials(
-            number(partials.get(0)),
-            number(partials.get(1)),
+            number(item(partials, 0)),
+            number(item(partials, 1)),
             numbers(m, "unused"),
             numbers(m, "shy")),
         strings(m.get("drawn")),
@@ -226,7 +228,7 @@ final class BrassReader {
   private static Map<Integer, List<String>> longWays(Map<String, Object> m) {
     Map<Integer, List<String>> ways = new LinkedHashMap<>();
     map(m.get("longWays"))
-        .forEach((semitones, texts) -> ways.put(Integer.valueOf(semitones), words(texts)));
+        .forEach((semitones, texts) -> ways.put(counted(semitones), words(texts)));
     return ways;
   }
 

@@ -1,5 +1,8 @@
 package sempre.core.instrument;
 
+import static sempre.core.instrument.Yaml.choice;
+import static sempre.core.instrument.Yaml.decimal;
+import static sempre.core.instrument.Yaml.item;
 import static sempre.core.instrument.Yaml.list;
 import static sempre.core.instrument.Yaml.map;
 import static sempre.core.instrument.Yaml.maps;
@@ -104,7 +107,7 @@ public final class InstrumentReader {
                 keywork,
                 options,
                 rules,
-                new Transposition(number(move.get(0)), number(move.get(1))));
+                new Transposition(number(item(move, 0)), number(item(move, 1))));
         if (keywork.kind() == Keywork.Kind.SLIDE) {
           slide = Optional.of(brass.slide());
         }
@@ -119,7 +122,7 @@ public final class InstrumentReader {
               text(root, "id"),
               text(root, "name"),
               text(root, "family"),
-              new Transposition(number(move.get(0)), number(move.get(1))),
+              new Transposition(number(item(move, 0)), number(item(move, 1))),
               text(root, "clef"),
               blown(),
               compasses,
@@ -145,8 +148,8 @@ public final class InstrumentReader {
         throw new CatalogueException(file, problems);
       }
       return instrument;
-    } catch (Refusal | IllegalArgumentException | ClassCastException | NullPointerException e) {
-      problems.add(Refusal.of(e));
+    } catch (Refusal e) {
+      problems.add(e.saying());
       throw new CatalogueException(file, problems);
     }
   }
@@ -158,7 +161,7 @@ public final class InstrumentReader {
 
   private Keywork keywork() {
     Map<String, Object> k = map(root.get("keywork"));
-    Keywork.Kind kind = Keywork.Kind.valueOf(text(k, "kind").toUpperCase(Locale.ROOT));
+    Keywork.Kind kind = choice(Keywork.Kind.class, text(k, "kind"));
     String away = text(k, "away", "|");
     // where the fingers rest must be told: there a finger is named, elsewhere its key
     String home = kind == Keywork.Kind.HANDS ? text(k, "home") : "|";
@@ -168,20 +171,20 @@ public final class InstrumentReader {
     for (String side : List.of("left", "right")) {
       for (Object o : list(k.get(side))) {
         List<Object> row = list(o);
-        Map<String, String> needs = row.size() > 3 ? strings(row.get(3)) : new LinkedHashMap<>();
-        String key = side + " " + row.get(0);
+        Map<String, String> needs = row.size() > 3 ? strings(item(row, 3)) : new LinkedHashMap<>();
+        String key = side + " " + item(row, 0);
         if (lacks(needs) || lacking.contains(key)) {
           lacking.add(key);
           continue;
         }
         needs.keySet().removeAll(fixed.keySet());
-        Finger finger = Finger.valueOf(String.valueOf(row.get(1)));
+        Finger finger = choice(Finger.class, String.valueOf(item(row, 1)));
         controls.add(
             new Control(
-                String.valueOf(row.get(0)),
+                String.valueOf(item(row, 0)),
                 side.equals("left"),
                 finger,
-                String.valueOf(row.get(2)),
+                String.valueOf(item(row, 2)),
                 controls.size(),
                 finger.place() || named(away, key),
                 named(home, key),
@@ -207,7 +210,7 @@ public final class InstrumentReader {
   private Blown blown() {
     Map<String, Object> b = map(root.get("blown"));
     return new Blown(
-        Blown.Voice.valueOf(text(b, "voice").toUpperCase(Locale.ROOT)),
+        choice(Blown.Voice.class, text(b, "voice")),
         words(b.get("from")).stream().map(Pitch::parse).toList());
   }
 
@@ -255,12 +258,12 @@ public final class InstrumentReader {
     Map<Stage, Compass.Range> stages = new EnumMap<>(Stage.class);
     Compass.Range all = new Compass.Range(Pitch.parse(text(m, "from")), Pitch.parse(text(m, "to")));
     for (Stage stage : Stage.values()) {
-      List<String> ends = words(m.get(stage.word()));
+      List<Object> ends = list(m.get(stage.word()));
       stages.put(
           stage,
           ends.isEmpty()
               ? all
-              : new Compass.Range(Pitch.parse(ends.get(0)), Pitch.parse(ends.get(1))));
+              : new Compass.Range(pitch(ends, 0), pitch(ends, 1)));
     }
     return new Compass(when, stages);
   }
@@ -295,8 +298,8 @@ public final class InstrumentReader {
     List<SlideRule> rules = new ArrayList<>();
     for (Object o : list(root.get("slides"))) {
       Map<String, Object> m = map(o);
-      Finger finger = Finger.valueOf(text(m, "finger"));
-      SlideRule.Way way = SlideRule.Way.valueOf(text(m, "way").toUpperCase(Locale.ROOT));
+      Finger finger = choice(Finger.class, text(m, "finger"));
+      SlideRule.Way way = choice(SlideRule.Way.class, text(m, "way"));
       String from = text(m, "from");
       String to = text(m, "to");
       Map<String, String> needs = strings(m.get("requires"));
@@ -389,19 +392,19 @@ public final class InstrumentReader {
     List<TrillFingering> all = new ArrayList<>();
     for (Object o : list(root.get("trills"))) {
       List<Object> row = list(o);
-      Map<String, Object> more = row.size() > 5 ? map(row.get(5)) : Map.of();
+      Map<String, Object> more = row.size() > 5 ? map(item(row, 5)) : Map.of();
       Map<String, String> needs = strings(more.get("requires"));
-      String from = String.valueOf(row.get(3));
-      String to = String.valueOf(row.get(4));
+      String from = String.valueOf(item(row, 3));
+      String to = String.valueOf(item(row, 4));
       if (lacks(needs) || keywork.lacks(from, lacking) || keywork.lacks(to, lacking)) {
         continue;
       }
       needs.keySet().removeAll(fixed.keySet());
       all.add(
           new TrillFingering(
-              Pitch.parse(String.valueOf(row.get(0))),
-              Pitch.parse(String.valueOf(row.get(1))),
-              TrillFingering.Quality.valueOf(String.valueOf(row.get(2)).toUpperCase(Locale.ROOT)),
+              pitch(row, 0),
+              pitch(row, 1),
+              TrillFingering.Quality.valueOf(String.valueOf(item(row, 2)).toUpperCase(Locale.ROOT)),
               canonical(from, keywork),
               canonical(to, keywork),
               needs,
@@ -439,12 +442,16 @@ public final class InstrumentReader {
         }
         try {
           entries.add(entry(written, way, keywork));
-        } catch (Refusal | IllegalArgumentException e) {
+        } catch (Refusal e) {
           problems.add(Saying.of("error.at", "where", written, "why", Refusal.of(e)));
         }
       }
     }
     return entries;
+  }
+
+  private static Pitch pitch(List<Object> notes, int at) {
+    return Pitch.parse(String.valueOf(item(notes, at)));
   }
 
   /** One entry for each note of an instrument without fingerings; it says which bar it is. */
@@ -486,7 +493,7 @@ public final class InstrumentReader {
     }
     Set<Purpose> purposes = new LinkedHashSet<>();
     for (Object p : list(way.get("purposes"))) {
-      purposes.add(Purpose.valueOf(String.valueOf(p).toUpperCase(Locale.ROOT)));
+      purposes.add(choice(Purpose.class, String.valueOf(p)));
     }
     List<Rule> rules = new ArrayList<>();
     list(way.get("rules")).forEach(r -> rules.add(rule(map(r))));
@@ -496,10 +503,10 @@ public final class InstrumentReader {
     return new Entry(
         written,
         pattern,
-        Role.valueOf(text(way, "role").toUpperCase(Locale.ROOT)),
+        choice(Role.class, text(way, "role")),
         text(way, "label"),
         purposes,
-        cents == null ? OptionalDouble.empty() : OptionalDouble.of(((Number) cents).doubleValue()),
+        cents == null ? OptionalDouble.empty() : OptionalDouble.of(decimal(cents)),
         Optional.empty(),
         OptionalInt.empty(),
         requires,
@@ -518,15 +525,14 @@ public final class InstrumentReader {
 
   static Rule rule(Map<String, Object> m) {
     return new Rule(
-        Rule.When.valueOf(text(m, "when").replaceAll("([A-Z])", "_$1").toUpperCase(Locale.ROOT)),
+        choice(Rule.When.class, text(m, "when")),
         Boolean.TRUE.equals(m.get("not")),
         words(m.get("notes")).stream().map(Pitch::parse).toList(),
         words(m.get("beyond")).stream().map(Pitch::parse).toList(),
         Boolean.TRUE.equals(m.get("slurred")),
         strings(m.get("style")),
-        Rule.Verdict.valueOf(text(m, "is").toUpperCase(Locale.ROOT)),
-        Purpose.valueOf(
-            String.valueOf(m.getOrDefault("purpose", "facility")).toUpperCase(Locale.ROOT)),
+        choice(Rule.Verdict.class, text(m, "is")),
+        choice(Purpose.class, text(m, "purpose", "facility")),
         text(m, "because"));
   }
 }

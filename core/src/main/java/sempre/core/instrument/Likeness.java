@@ -1,7 +1,9 @@
 package sempre.core.instrument;
 
+import static sempre.core.instrument.Yaml.item;
 import static sempre.core.instrument.Yaml.list;
 import static sempre.core.instrument.Yaml.map;
+import static sempre.core.instrument.Yaml.number;
 
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -79,8 +81,8 @@ final class Likeness {
     if (by == null) {
       return other;
     }
-    int letters = ((Number) list(by).get(0)).intValue();
-    int semitones = ((Number) list(by).get(1)).intValue();
+    int letters = number(item(list(by), 0));
+    int semitones = number(item(list(by), 1));
     return map(moved(other, letters, semitones));
   }
 

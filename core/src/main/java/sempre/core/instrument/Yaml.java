@@ -1,8 +1,10 @@
 package sempre.core.instrument;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import org.snakeyaml.engine.v2.api.Load;
 import org.snakeyaml.engine.v2.api.LoadSettings;
@@ -137,6 +139,51 @@ final class Yaml {
       return n.intValue();
     }
     throw new Refusal("error.yaml-number", "typed", shown(o));
+  }
+
+  /** A number by which something is counted, which a key of a mapping is read as text. */
+  static int counted(String key) {
+    if (key.matches("\\d{1,4}")) {
+      return Integer.parseInt(key);
+    }
+    throw new Refusal("error.yaml-number", "typed", key);
+  }
+
+  /** A number that may have a fraction. */
+  static double decimal(Object o) {
+    if (o instanceof Number n) {
+      return n.doubleValue();
+    }
+    throw new Refusal("error.yaml-number", "typed", shown(o));
+  }
+
+  /**
+   * One of a list that must be so long.
+   *
+   * @param at from 0
+   */
+  static Object item(List<Object> list, int at) {
+    if (at >= list.size()) {
+      throw new Refusal("error.yaml-short", "typed", shown(list), "n", at + 1);
+    }
+    return list.get(at);
+  }
+
+  /**
+   * One of some words that there are.
+   *
+   * @param text as it stands in the file, such as {@code nextTo}
+   * @throws Refusal naming them
+   */
+  static <E extends Enum<E>> E choice(Class<E> of, String text) {
+    for (E e : of.getEnumConstants()) {
+      if (e.name().replace("_", "").equalsIgnoreCase(text)) {
+        return e;
+      }
+    }
+    List<String> there =
+        Arrays.stream(of.getEnumConstants()).map(e -> e.name().toLowerCase(Locale.ROOT)).toList();
+    throw new Refusal("error.no-such", "typed", text, "there", there);
   }
 
   private static String shown(Object o) {

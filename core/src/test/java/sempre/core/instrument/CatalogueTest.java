@@ -176,6 +176,11 @@ public class CatalogueTest {
         "A5 is listed as an exception, but it goes with"
       },
       {"role: standard, label: low A", "role: alternate, label: low A", "A4 has no standard"},
+      {"role: standard, label: low A", "role: usual, label: low A", "error.no-such {typed=usual"},
+      {"voice: flute", "voice: kazoo", "error.no-such {typed=kazoo"},
+      {"transposition: [0, 0]", "transposition: [0]", "error.yaml-short {typed=[0], n=2"},
+      {"transposition: [0, 0]", "transposition: [0, up]", "error.yaml-number {typed=up"},
+      {"[T, LT, thumb]", "[T, thumb]", "error.no-such {typed=thumb"},
     };
   }
 
