@@ -655,7 +655,10 @@ public class ClassTest {
         new String[][] {
           {"/", "Today · Sempre"},
           {"/ear/class/{First-year band}", "Playing check: First-year band · Sempre"},
-          {"/people/group/{Quay Concert Band}/pieces", "Who can play what: Quay Concert Band · Sempre"},
+          {
+            "/people/group/{Quay Concert Band}/pieces",
+            "Who can play what: Quay Concert Band · Sempre"
+          },
           {"/people/{Linh}", "Linh P. · Sempre"},
           {"/notes/horn/G4", "Horn, G4 · Sempre"},
           {"/removed", "Removed · Sempre"},

@@ -23,7 +23,13 @@ public final class Screenshots {
           "ArrowRight",
           "ArrowRight",
           "ArrowRight");
-      shoot(browsing, folder, "stand-compared", "/stand/{Linh}/{Breakwater Steps}", false, "click:Compare on the page");
+      shoot(
+          browsing,
+          folder,
+          "stand-compared",
+          "/stand/{Linh}/{Breakwater Steps}",
+          false,
+          "click:Compare on the page");
       shoot(
           browsing,
           folder,
@@ -35,9 +41,23 @@ public final class Screenshots {
           "Shift+ArrowRight",
           "Shift+ArrowRight");
       shoot(browsing, folder, "stand-trombone-dark", "/stand/{Ioane}/{Fog Horn and Fiddle}", true);
-      shoot(browsing, folder, "stand-trumpet-tablet", "/stand/{Saoirse}/{Signal Lamp}", false, "ArrowRight");
+      shoot(
+          browsing,
+          folder,
+          "stand-trumpet-tablet",
+          "/stand/{Saoirse}/{Signal Lamp}",
+          false,
+          "ArrowRight");
       // in Spanish, with notes by syllables
-      shoot(browsing, folder, "ear", "/ear/{Mateo}/{The Harbour Wall}?lang=es&names=syllables", false, "1", "1", "2");
+      shoot(
+          browsing,
+          folder,
+          "ear",
+          "/ear/{Mateo}/{The Harbour Wall}?lang=es&names=syllables",
+          false,
+          "1",
+          "1",
+          "2");
       shoot(browsing, folder, "shelf", "/shelf", false);
       shoot(browsing, folder, "notes-flute", "/notes/flute/Bb4", false);
       // the front F sharp compared with B flat, scrolled to the fingerings
@@ -55,9 +75,21 @@ public final class Screenshots {
           "ArrowRight");
       shoot(browsing, folder, "notes-trumpet-dark", "/notes/trumpet/Bb4", true);
       shoot(browsing, folder, "parts", "/parts/3", false, "v");
-      shoot(browsing, folder, "simpler", "/simpler/{Nokomis}/{Quay Parade}", false, "Shift+ArrowRight");
+      shoot(
+          browsing,
+          folder,
+          "simpler",
+          "/simpler/{Nokomis}/{Quay Parade}",
+          false,
+          "Shift+ArrowRight");
       shoot(browsing, folder, "class-map", "/people/group/{Quay Concert Band}", false);
-      shoot(browsing, folder, "class-pieces", "/people/group/{Quay Concert Band}/pieces", false, "ArrowRight");
+      shoot(
+          browsing,
+          folder,
+          "class-pieces",
+          "/people/group/{Quay Concert Band}/pieces",
+          false,
+          "ArrowRight");
       shoot(browsing, folder, "new-note", "/people/group/{Quay Concert Band}/note/Ab", false);
       shoot(
           browsing,

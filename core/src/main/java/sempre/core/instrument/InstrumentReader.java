@@ -259,11 +259,7 @@ public final class InstrumentReader {
     Compass.Range all = new Compass.Range(Pitch.parse(text(m, "from")), Pitch.parse(text(m, "to")));
     for (Stage stage : Stage.values()) {
       List<Object> ends = list(m.get(stage.word()));
-      stages.put(
-          stage,
-          ends.isEmpty()
-              ? all
-              : new Compass.Range(pitch(ends, 0), pitch(ends, 1)));
+      stages.put(stage, ends.isEmpty() ? all : new Compass.Range(pitch(ends, 0), pitch(ends, 1)));
     }
     return new Compass(when, stages);
   }

@@ -44,6 +44,9 @@ final class Corpus {
   /** Pairs of notes further apart are not confused. */
   private static final int FAR = 19;
 
+  /** Of so many parts one is planned for each player who is not the first. */
+  private static final int OTHERS = 6;
+
   /**
    * One sentence.
    *
@@ -126,7 +129,7 @@ final class Corpus {
     all.add(new Said(family, where, setup, fact, text));
   }
 
-  /** All parts for the first player, a third of them for each other. */
+  /** All parts for the first player, a sixth of them for each other. */
   private void parts(Player player, int number) {
     Setup setup = player.setup();
     List<Tidemarks.Exercise> exercises = new ArrayList<>(Tidemarks.exercises());
@@ -134,7 +137,7 @@ final class Corpus {
     exercises.addAll(Tidemarks.etudes());
     for (int x = 0; x < exercises.size(); x++) {
       Tidemarks.Exercise e = exercises.get(x);
-      if (number > 0 && x % 3 != number % 3) {
+      if (number > 0 && x % OTHERS != number % OTHERS) {
         continue;
       }
       Score score = MusicXmlReader.read(e.file());

@@ -14,7 +14,9 @@ import sempre.words.PlanWords;
 public final class HandViews {
   private HandViews() {}
 
-  /** A control as it lies under the hands, for the picture of a fingering; its face stands on it. */
+  /**
+   * A control as it lies under the hands, for the picture of a fingering; its face stands on it.
+   */
   public record KeyView(
       String token, boolean left, String finger, String name, String face, boolean hole) {
     /** The controls of an instrument with these options. */
