@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.snakeyaml.engine.v2.api.Load;
 import org.snakeyaml.engine.v2.api.LoadSettings;
 import org.snakeyaml.engine.v2.api.lowlevel.Parse;
@@ -177,13 +178,22 @@ final class Yaml {
    */
   static <E extends Enum<E>> E choice(Class<E> of, String text) {
     for (E e : of.getEnumConstants()) {
-      if (e.name().replace("_", "").equalsIgnoreCase(text)) {
+      if (joined(e).equalsIgnoreCase(text)) {
         return e;
       }
     }
     List<String> there =
         Arrays.stream(of.getEnumConstants()).map(e -> e.name().toLowerCase(Locale.ROOT)).toList();
     throw new Refusal("error.no-such", "typed", text, "there", there);
+  }
+
+  /** {@code NEXT_TO} as {@code NEXTTO}: in a file such words are joined. */
+  private static String joined(Enum<?> e) {
+    return e.name()
+        .chars()
+        .filter(c -> c != '_')
+        .mapToObj(Character::toString)
+        .collect(Collectors.joining());
   }
 
   private static String shown(Object o) {
