@@ -48,7 +48,7 @@ public class FuzzTest extends AbstractTestNGSpringContextTests {
   private static final long SEED = 20261126;
   private static final int EACH = 40;
   private static final int THREADS = 2;
-  private static final long SLOW_MILLIS = 5_000;
+  private static final long SLOW_MILLIS = 20_000;
   private static final int INTERNAL = 500;
   private static final JsonMapper MAPPER = new JsonMapper();
   private static final Pattern CLASS =
