@@ -80,13 +80,19 @@ final class Route {
 
     @Override
     public long cost(int i, int state) {
-      if (i == 0 && state % directions != directions / 2) {
-        return FAR;
+      long[] here = i == place ? own : prices[i];
+      if (directions == 1) {
+        return paid(i, state, here);
       }
+      return i == 0 && state % directions != directions / 2
+          ? FAR
+          : paid(i, state / directions, here);
+    }
+
+    private long paid(int i, int way, long[] here) {
       Layer layer = layer(i);
-      int way = state / directions;
-      long price = (i == place ? own : prices[i])[layer.priceOf[way]];
-      return Math.min(FAR, price + jumps.cost(i, layer.index[way]));
+      long price = here[layer.priceOf[way]];
+      return jumps == Jumps.NONE ? price : Math.min(FAR, price + jumps.cost(i, layer.index[way]));
     }
 
     @Override

@@ -2,6 +2,7 @@ package sempre.server.demo;
 
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -22,7 +23,6 @@ import sempre.core.planning.Plan;
 import sempre.core.planning.Planner;
 import sempre.core.planning.Player;
 import sempre.core.planning.Reason;
-import sempre.core.score.Line;
 import sempre.core.score.Part;
 import sempre.core.score.PartChoice;
 import sempre.core.score.Score;
@@ -132,21 +132,41 @@ final class Corpus {
   /** All parts for the first player, a sixth of them for each other. */
   private void parts(Player player, int number) {
     Setup setup = player.setup();
-    List<Tidemarks.Exercise> exercises = new ArrayList<>(Tidemarks.exercises());
-    exercises.addAll(Tidemarks.pebbles());
-    exercises.addAll(Tidemarks.etudes());
+    List<Tidemarks.Exercise> exercises = exercises();
     for (int x = 0; x < exercises.size(); x++) {
       Tidemarks.Exercise e = exercises.get(x);
       if (number > 0 && x % OTHERS != number % OTHERS) {
         continue;
       }
-      Score score = MusicXmlReader.read(e.file());
-      Part part = PartChoice.best(score, setup.instrument()).orElse(score.parts().get(0));
-      Part read = PartChoice.read(part, setup, PartChoice.Pages.AS_SAID).part();
-      for (Line line : read.lines()) {
-        plan(e.title(), read, Planner.plan(line, player), player);
+      String key = setup.instrument().id() + "/" + number + "/" + x;
+      for (Planned p : PLANS.computeIfAbsent(key, k -> planned(e, player))) {
+        plan(e.title(), p.part(), p.plan(), player);
       }
     }
+  }
+
+  /** A plan is the same in every language. */
+  private static final Map<String, List<Planned>> PLANS = new HashMap<>();
+
+  private static final List<Tidemarks.Exercise> EXERCISES = new ArrayList<>();
+
+  private record Planned(Part part, Plan plan) {}
+
+  private static List<Tidemarks.Exercise> exercises() {
+    if (EXERCISES.isEmpty()) {
+      EXERCISES.addAll(Tidemarks.exercises());
+      EXERCISES.addAll(Tidemarks.pebbles());
+      EXERCISES.addAll(Tidemarks.etudes());
+    }
+    return EXERCISES;
+  }
+
+  private static List<Planned> planned(Tidemarks.Exercise e, Player player) {
+    Setup setup = player.setup();
+    Score score = MusicXmlReader.read(e.file());
+    Part part = PartChoice.best(score, setup.instrument()).orElse(score.parts().get(0));
+    Part read = PartChoice.read(part, setup, PartChoice.Pages.AS_SAID).part();
+    return read.lines().stream().map(l -> new Planned(read, Planner.plan(l, player))).toList();
   }
 
   private void plan(String title, Part part, Plan plan, Player player) {

@@ -28,7 +28,7 @@ import org.testng.annotations.Test;
  * does so a hundred times; here it is five.
  */
 public class KillTest {
-  private static final int KILLS = Integer.getInteger("sempre.kills", 5);
+  private static final int KILLS = Integer.getInteger("sempre.kills", 3);
   private static final int CLIENTS = 6;
   private static final int STUDENTS = 8;
   private static final long LONGEST_MILLIS = 1_500;
