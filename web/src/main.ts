@@ -7,12 +7,20 @@ import 'carbon-components-svelte/css/all.css';
 import './app.css';
 import { mount } from 'svelte';
 import App from './App.svelte';
+import { read, write } from './lib/kept.svelte';
 import { language } from './words/language';
 
 document.documentElement.lang = language;
 
 // a page of an older version asks for what is not there any more: the new one has it
-addEventListener('vite:preloadError', () => location.reload());
+const RELOADED = 'reloaded';
+const SOON_MS = 10_000;
+addEventListener('vite:preloadError', () => {
+  // what is missing in the new one too is not asked for again and again
+  if (Date.now() - (read<number>(RELOADED, 'sessionStorage') ?? 0) < SOON_MS) return;
+  write(RELOADED, Date.now(), 'sessionStorage');
+  location.reload();
+});
 
 mount(App, { target: document.getElementById('app')! });
 

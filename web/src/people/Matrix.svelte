@@ -145,10 +145,7 @@
               .filter(Boolean)
               .join(', ')}
             <span class="quiet"
-              >({b.parts}
-              {b.parts === 1 ? ui.people.parts(b.parts) : 'parts'}{b.alone
-                ? ui.people.aloneIn(b.alone)
-                : ''})</span
+              >({ui.people.parts(b.parts)}{b.alone ? ui.people.aloneIn(b.alone) : ''})</span
             >{/each}
         </p>
       {/if}

@@ -17,7 +17,6 @@ import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -400,7 +399,7 @@ public final class InstrumentReader {
           new TrillFingering(
               pitch(row, 0),
               pitch(row, 1),
-              TrillFingering.Quality.valueOf(String.valueOf(item(row, 2)).toUpperCase(Locale.ROOT)),
+              choice(TrillFingering.Quality.class, String.valueOf(item(row, 2))),
               canonical(from, keywork),
               canonical(to, keywork),
               needs,

@@ -17,9 +17,14 @@ import sempre.core.search.Layered;
  * with c(., x) on the other note. Then x pays c(y*, x), and y the most that it would cost more than
  * y* with any of these x, at least nothing: so the cheapest path is through (y*, x*), no path looks
  * cheaper than that, and another fingering of one of the two costs more by what it costs, or a
- * little too much. Several signs are taken one after the other.
+ * little too much. Several signs are taken one after the other; a page full of them (each bar
+ * repeated) has the first {@value #SEARCHED} searched so, and the others put on the fingerings that
+ * are there by then, so that the time grows with the page and not with its square.
  */
 final class Jumps {
+  /** So many signs are searched each by itself. */
+  private static final int SEARCHED = 8;
+
   static final Jumps NONE = new Jumps(null, List.of(), new long[0][]);
 
   private final Succession order;
@@ -50,10 +55,21 @@ final class Jumps {
             .toList();
     Route route =
         without.over(new Jumps(order, each, new long[each.isEmpty() ? 0 : notes.size()][]), player);
-    for (Over jump : each) {
+    for (Over jump : each.subList(0, Math.min(SEARCHED, each.size()))) {
       route = route.jumps().with(jump, route, player);
     }
-    return route;
+    if (each.size() <= SEARCHED) {
+      return route;
+    }
+    Jumps all = route.jumps();
+    int[] chosen = route.chosen();
+    for (Over jump : each.subList(SEARCHED, each.size())) {
+      Layer start = route.layers.get(jump.to());
+      Layer end = route.layers.get(jump.from());
+      List<Integer> now = List.of(start.index[chosen[jump.to()]]);
+      all = all.paying(jump, player, start, end, end.index[chosen[jump.from()]], now);
+    }
+    return route.over(all, player);
   }
 
   /** Whether a note is ever followed by the next one on the page. */
@@ -109,20 +125,33 @@ final class Jumps {
         bestEnd = end.index[one.chosen()[jump.from()]];
       }
     }
+    return route.over(paying(jump, player, start, end, bestEnd, tried), player);
+  }
+
+  /**
+   * The same with a change over a sign put on its two notes.
+   *
+   * @param taken way of the note from which it leads
+   * @param starts ways of the note to which it leads that could be taken
+   */
+  private Jumps paying(
+      Over jump, Player player, Layer start, Layer end, int taken, List<Integer> starts) {
+    Network.Pair pair = Network.of(player.setup()).pair(end.midi, start.midi);
+    int ends = player.setup().everyWay(end.midi).size();
     long[] into = new long[pair.to];
     for (int x = 0; x < pair.to; x++) {
-      into[x] = pair.cost(bestEnd * pair.to + x, 0, jump.pace());
+      into[x] = pair.cost(taken * pair.to + x, 0, jump.pace());
     }
     long[] more = new long[ends];
     for (int y = 0; y < ends; y++) {
-      for (int x : tried) {
+      for (int x : starts) {
         long dearer =
             pair.cost(y * pair.to + x, 0, jump.pace())
-                - pair.cost(bestEnd * pair.to + x, 0, jump.pace());
-        more[y] = y == bestEnd ? 0 : Math.max(more[y], dearer);
+                - pair.cost(taken * pair.to + x, 0, jump.pace());
+        more[y] = y == taken ? 0 : Math.max(more[y], dearer);
       }
     }
-    return route.over(plus(jump.to(), into).plus(jump.from(), more), player);
+    return plus(jump.to(), into).plus(jump.from(), more);
   }
 
   /** The same with more to pay at one note. */

@@ -23,7 +23,7 @@ public record Bar(
     int beatType) {
   /**
    * How long what is counted is, in quarters: a beat of the signature, three of them where eighths
-   * or shorter notes come by threes (3/8, 6/8, 9/8, 12/8).
+   * or shorter notes come by threes (3/8, 6/8, 9/8, 12/8; common practice, no source).
    */
   public double counted() {
     boolean byThrees = beatType >= 8 && beats % 3 == 0;

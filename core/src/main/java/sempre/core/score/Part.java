@@ -54,12 +54,6 @@ public record Part(
     return bars.isEmpty() ? KeySignature.NATURAL : bars.get(0).key();
   }
 
-  /** The same part, played from the first bar to the last whatever signs there are. */
-  public Part asPrinted() {
-    return new Part(
-        id, name, transposition, bars, lines.stream().map(Line::asPrinted).toList(), remarks);
-  }
-
   /**
    * This part as it stands on another instrument's page, so that both sound the same.
    *

@@ -154,6 +154,19 @@ public class JumpsTest {
   }
 
   @Test
+  public void aPageOnWhichEachBarIsRepeatedHasEveryWayBack() {
+    StringBuilder phrase = new StringBuilder("tempo=132:");
+    Integer[] order = new Integer[40];
+    for (int bar = 0; bar < 20; bar++) {
+      phrase.append(" C4/4 D4/4 E4/4 G4/4");
+      order[2 * bar] = order[2 * bar + 1] = bar;
+    }
+    Plan plan = Planner.plan(played(phrase.toString(), order), Player.able(setup("trumpet")));
+    assertEquals(plan.moves().stream().filter(m -> m.way() == Plan.Way.BACK).count(), 20);
+    assertEquals(plan.moves().size(), 79 + 20);
+  }
+
+  @Test
   public void aLongRestBeforeTheSignCostsNothing() {
     Player able = Player.able(setup("clarinet"));
     Line line = played("tempo=120: A4/4 B4/4 r/2", 0, 0);
