@@ -17,10 +17,15 @@ import java.util.List;
 import java.util.stream.Stream;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import sempre.server.store.Db;
 
 /** Dependencies point one way, and core knows nothing of the web, of SQL or of Spring. */
 public class ArchitectureTest {
   private final JavaClasses all = new ClassFileImporter().importPackages("sempre");
+  private final JavaClasses product =
+      new ClassFileImporter()
+          .withImportOption(new DoNotIncludeTests())
+          .importPackages("sempre.server");
 
   @Test
   public void coreDependsOnNothingButAYamlReader() {
@@ -158,15 +163,19 @@ public class ArchitectureTest {
   }
 
   @Test
-  public void noTwoPackagesOfTheServerNeedEachOther() {
-    slices()
-        .matching("sempre.server.(**)")
+  public void theApiOpensNoTransaction() {
+    noClasses()
+        .that()
+        .resideInAPackage("sempre.server.api..")
         .should()
-        .beFreeOfCycles()
-        .check(
-            new ClassFileImporter()
-                .withImportOption(new DoNotIncludeTests())
-                .importPackages("sempre.server"));
+        .dependOnClassesThat()
+        .belongToAnyOf(Db.class)
+        .check(product);
+  }
+
+  @Test
+  public void noTwoPackagesOfTheServerNeedEachOther() {
+    slices().matching("sempre.server.(**)").should().beFreeOfCycles().check(product);
   }
 
   @Test

@@ -183,6 +183,15 @@ public record House(
     return e.role() != Role.SPECIAL && e.role() != Role.TRILL;
   }
 
+  /** Whether a note has a fingering left that can be planned when this one is hidden as well. */
+  public boolean mayHide(Key key, List<Entry> ofNote) {
+    return hidden.contains(key)
+        || ofNote.stream()
+            .filter(House::usual)
+            .map(Key::of)
+            .anyMatch(k -> !k.equals(key) && !hidden.contains(k));
+  }
+
   private Entry inItsWords(Entry e) {
     String said = words.get(Key.of(e));
     return said == null ? e : e.saying(said);

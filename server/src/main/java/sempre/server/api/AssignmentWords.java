@@ -1,34 +1,17 @@
 package sempre.server.api;
 
 import java.util.OptionalInt;
-import org.springframework.stereotype.Component;
 import sempre.core.instrument.Catalogue;
-import sempre.server.app.Players;
-import sempre.server.store.Db;
-import sempre.server.store.People;
+import sempre.server.app.Assignments;
 import sempre.server.store.Shelf;
 
 /** What is given to whom, in words. */
-@Component
-public class AssignmentWords {
-  private final Db db;
-  private final People people;
-  private final Players players;
-
-  AssignmentWords(Db db, People people, Players players) {
-    this.db = db;
-    this.people = people;
-    this.players = players;
-  }
+public final class AssignmentWords {
+  private AssignmentWords() {}
 
   /** To whom something is given: {@code Quay Concert Band, trumpet}. */
-  public String to(Shelf.To to) {
-    return db.inTransaction(
-        tx ->
-            to instanceof Shelf.To.Student s
-                ? players.student(tx, s.id()).name()
-                : people.group(tx, to.groupId().orElseThrow()).map(People.Group::name).orElse("")
-                    + to.section().map(s -> ", " + instrument(s)).orElse(""));
+  public static String to(Assignments.Whom whom) {
+    return whom.name() + whom.section().map(s -> ", " + instrument(s)).orElse("");
   }
 
   private static String instrument(String id) {

@@ -2,7 +2,6 @@ package sempre.server.api;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
@@ -16,8 +15,7 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 import sempre.core.Saying;
 import sempre.core.pitch.PitchNaming;
 import sempre.core.teaching.Ways;
-import sempre.server.store.Db;
-import sempre.server.store.People;
+import sempre.server.app.HouseWays;
 import sempre.words.Language;
 import sempre.words.Words;
 
@@ -29,12 +27,10 @@ import sempre.words.Words;
 public class Speech implements HandlerInterceptor, WebMvcConfigurer {
   private static final String KEY = Speech.class.getName();
 
-  private final Db db;
-  private final People people;
+  private final HouseWays house;
 
-  public Speech(Db db, People people) {
-    this.db = db;
-    this.people = people;
+  public Speech(HouseWays house) {
+    this.house = house;
   }
 
   /** The words for the request that is being answered; outside one the browser's, or English. */
@@ -84,14 +80,7 @@ public class Speech implements HandlerInterceptor, WebMvcConfigurer {
 
   private Map<String, String> ways(Optional<Long> student) {
     try {
-      return db.inTransaction(
-          tx -> {
-            Map<String, String> ways = new LinkedHashMap<>(people.houseStyle(tx, People.EVERYONE));
-            if (student.isPresent()) {
-              people.student(tx, student.get()).ifPresent(s -> ways.putAll(s.style()));
-            }
-            return ways;
-          });
+      return house.of(student);
     } catch (RuntimeException e) {
       // what is wrong with the data is told by what was asked for
       return Map.of();

@@ -141,13 +141,15 @@ public class Assigning {
   public record Of(People.Student student, Optional<Stands.Loaded> part, Optional<OddPiece> odd) {}
 
   /** What is given, and everyone to whom it is given. */
-  public record Sheet(Shelf.Assignment assignment, Shelf.Piece piece, List<Of> all) {}
+  public record Sheet(
+      Shelf.Assignment assignment, Assignments.Whom whom, Shelf.Piece piece, List<Of> all) {}
 
   public Sheet sheet(long id) {
     return db.inTransaction(
         tx -> {
           Shelf.Assignment a = assignments.one(tx, id);
-          return new Sheet(a, players.piece(tx, a.pieceId()), all(tx, a));
+          return new Sheet(
+              a, assignments.whom(tx, a.to()), players.piece(tx, a.pieceId()), all(tx, a));
         });
   }
 

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 import sempre.core.Refusal;
 import sempre.core.score.Bars;
@@ -32,6 +33,22 @@ public class Assignments {
 
   public Shelf.Assignment one(Db.Tx tx, long id) {
     return shelf.assignment(tx, id).orElseThrow(() -> new NotThere("gone.given"));
+  }
+
+  /**
+   * To whom something is given.
+   *
+   * @param name of the group or the student
+   * @param section the instrument of those of a group to whom alone it is given
+   */
+  public record Whom(String name, Optional<String> section) {}
+
+  public Whom whom(Db.Tx tx, Shelf.To to) {
+    return new Whom(
+        to instanceof Shelf.To.Student s
+            ? players.student(tx, s.id()).name()
+            : people.group(tx, to.groupId().orElseThrow()).map(People.Group::name).orElse(""),
+        to.section());
   }
 
   /** Who plays it, by name. */

@@ -2,8 +2,12 @@ package sempre.server.app;
 
 import java.time.Clock;
 import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import sempre.core.Refusal;
 import sempre.core.instrument.Compass;
@@ -28,11 +32,15 @@ public class PlaysAlready {
     return c.remark().equals(REMARK);
   }
 
+  private final Db db;
+  private final People people;
   private final Players players;
   private final Checks checks;
   private final Clock clock;
 
-  public PlaysAlready(Players players, Checks checks, Clock clock) {
+  PlaysAlready(Db db, People people, Players players, Checks checks, Clock clock) {
+    this.db = db;
+    this.people = people;
     this.players = players;
     this.checks = checks;
     this.clock = clock;
@@ -65,8 +73,76 @@ public class PlaysAlready {
     return write(tx, s, entries, by);
   }
 
+  /**
+   * A section.
+   *
+   * @param setup of its first player
+   * @param notes with how many of them have it
+   */
+  public record Section(Setup setup, List<People.Student> students, Map<Pitch, Integer> notes) {}
+
+  public record Sections(People.Group group, List<Section> sections) {}
+
+  /** A group, section by section. */
+  public Sections sections(long groupId) {
+    return db.inTransaction(
+        tx -> {
+          People.Group group = group(tx, groupId);
+          List<Section> sections = new ArrayList<>();
+          byInstrument(tx, groupId).values().forEach(s -> sections.add(section(tx, s)));
+          return new Sections(group, sections);
+        });
+  }
+
+  private Section section(Db.Tx tx, List<People.Student> students) {
+    Setup setup = players.setup(tx, students.get(0));
+    List<BitSet> has = students.stream().map(s -> players.standing(tx, s.id()).has()).toList();
+    Map<Pitch, Integer> notes = new LinkedHashMap<>();
+    for (int midi = setup.lowest().midi(); midi <= setup.highest().midi(); midi++) {
+      int m = midi;
+      PlayedAlready.standard(setup, midi)
+          .ifPresent(e -> notes.put(e.written(), (int) has.stream().filter(h -> h.get(m)).count()));
+    }
+    return new Section(setup, students, notes);
+  }
+
+  /** What was written down for a student. */
+  public record Written(long studentId, List<Long> entries) {}
+
+  /**
+   * Writes it down for everyone of each section; what a student has already stays as it is.
+   *
+   * @param notes as written for each instrument
+   */
+  public List<Written> sections(long groupId, Map<String, List<String>> notes, String by) {
+    return db.inTransaction(
+        tx -> {
+          group(tx, groupId);
+          Map<String, List<People.Student>> sections = byInstrument(tx, groupId);
+          List<Written> written = new ArrayList<>();
+          notes.forEach(
+              (instrument, those) -> {
+                for (People.Student s : sections.getOrDefault(instrument, List.of())) {
+                  written.add(new Written(s.id(), those(tx, s, those, by)));
+                }
+              });
+          return written;
+        });
+  }
+
+  private Map<String, List<People.Student>> byInstrument(Db.Tx tx, long groupId) {
+    return people.students(tx, groupId).stream()
+        .collect(
+            Collectors.groupingBy(
+                People.Student::instrument, LinkedHashMap::new, Collectors.toList()));
+  }
+
+  private People.Group group(Db.Tx tx, long id) {
+    return people.group(tx, id).orElseThrow(() -> new NotThere("gone.group"));
+  }
+
   /** The same, without what the student's own instrument lacks, such as a key of the foot. */
-  public List<Long> those(Db.Tx tx, People.Student s, List<String> notes, String by) {
+  private List<Long> those(Db.Tx tx, People.Student s, List<String> notes, String by) {
     Setup setup = players.setup(tx, s);
     return write(
         tx,

@@ -103,7 +103,10 @@ public class Today {
 
   /** Something given, and how everyone to whom it is given stands to it. */
   public record Given(
-      Shelf.Assignment assignment, Shelf.Piece piece, Map<People.Student, State> states) {}
+      Shelf.Assignment assignment,
+      Assignments.Whom whom,
+      Shelf.Piece piece,
+      Map<People.Student, State> states) {}
 
   /** A note that is needed next and was not heard for long, as it sounds, and of whom. */
   public record Faded(Pitch sounds, List<People.Student> students) {}
@@ -163,7 +166,7 @@ public class Today {
       Map<People.Student, State> states = new LinkedHashMap<>();
       known.forEach(
           (s, k) -> Optional.ofNullable(k.states().get(a.id())).ifPresent(x -> states.put(s, x)));
-      given.add(new Given(a, players.piece(tx, a.pieceId()), states));
+      given.add(new Given(a, assignments.whom(tx, a.to()), players.piece(tx, a.pieceId()), states));
     }
     Map<People.Student, Say> say = new LinkedHashMap<>();
     known.forEach((s, k) -> k.say().ifPresent(x -> say.put(s, x)));

@@ -5,7 +5,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.LocalDate;
-import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.HttpHeaders;
@@ -14,31 +13,23 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import sempre.server.app.NotThere;
-import sempre.server.file.School;
-import sempre.server.store.Db;
+import sempre.server.app.BackingUp;
 
 /** A backup of the running school. */
 @RestController
 @RequestMapping("/api/backup")
 public class BackupController {
-  private final ObjectProvider<School> schools;
-  private final Db db;
+  private final BackingUp backingUp;
   private final Clock clock;
 
-  public BackupController(ObjectProvider<School> schools, Db db, Clock clock) {
-    this.db = db;
-    this.schools = schools;
+  public BackupController(BackingUp backingUp, Clock clock) {
+    this.backingUp = backingUp;
     this.clock = clock;
   }
 
   @GetMapping(produces = "application/zip")
   public ResponseEntity<Resource> backup() throws IOException {
-    School school = schools.getIfAvailable();
-    if (school == null) {
-      throw new NotThere("gone.backup");
-    }
-    Path file = db.inTurn(school::backup);
+    Path file = backingUp.backup();
     return ResponseEntity.ok()
         .contentType(MediaType.parseMediaType("application/zip"))
         .header(

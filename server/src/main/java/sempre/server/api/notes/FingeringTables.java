@@ -26,17 +26,17 @@ import sempre.server.api.Refs;
 import sempre.server.api.Speech;
 import sempre.server.api.hand.HandViews;
 import sempre.server.api.hand.Lanes;
+import sempre.server.app.HouseFingerings;
 import sempre.words.Words;
 
 /** An instrument's table, and two fingerings of it side by side, as the interface shows them. */
 public final class FingeringTables {
   private FingeringTables() {}
 
-  /**
-   * @param chromatic how a chromatic note is named, as {@link Ways#CHROMATIC}
-   */
-  public static NotesViews.TableView of(
-      Instrument i, Map<String, String> options, House house, String chromatic) {
+  public static NotesViews.TableView of(HouseFingerings.Table table) {
+    Instrument i = table.instrument();
+    Map<String, String> options = table.options();
+    House house = table.house();
     Instrument applied = house.applied(i, options);
     Map<House.Key, Role> roles = new TreeMap<>();
     applied.entries().forEach(e -> roles.put(House.Key.of(e), e.role()));
@@ -49,7 +49,7 @@ public final class FingeringTables {
         .forEach(e -> byNote.get(e.written().midi()).add(e));
     Compass compass = i.compass(options);
     List<NotesViews.TableNote> notes = new ArrayList<>();
-    byNote.values().forEach(ways -> notes.add(note(i, compass, ways, roles, house, chromatic)));
+    byNote.values().forEach(ways -> notes.add(note(table, compass, ways, roles)));
     return new NotesViews.TableView(
         new NotesViews.PlayedView(
             i.id(),
@@ -96,15 +96,12 @@ public final class FingeringTables {
   }
 
   private static NotesViews.TableNote note(
-      Instrument i,
-      Compass compass,
-      List<Entry> ways,
-      Map<House.Key, Role> roles,
-      House house,
-      String chromatic) {
+      HouseFingerings.Table table, Compass compass, List<Entry> ways, Map<House.Key, Role> roles) {
+    Instrument i = table.instrument();
+    House house = table.house();
     Pitch usual = ways.get(0).written();
-    Pitch written = Ways.spelled(usual, chromatic);
-    Pitch sounding = Ways.spelled(i.transposition().sounding(usual), chromatic);
+    Pitch written = Ways.spelled(usual, table.chromatic());
+    Pitch sounding = Ways.spelled(i.transposition().sounding(usual), table.chromatic());
     List<NotesViews.WayView> views = new ArrayList<>();
     ways.stream()
         .sorted(

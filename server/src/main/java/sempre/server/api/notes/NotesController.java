@@ -4,13 +4,11 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
-import java.util.Set;
-import java.util.stream.Stream;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -24,7 +22,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.Refusal;
 import sempre.core.instrument.Catalogue;
-import sempre.core.instrument.Entry;
 import sempre.core.instrument.House;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Role;
@@ -33,31 +30,22 @@ import sempre.core.instrument.Stage;
 import sempre.core.pitch.Pitch;
 import sempre.core.planning.Player;
 import sempre.core.teaching.Cause;
-import sempre.core.teaching.NewNote;
 import sempre.core.teaching.Trouble;
-import sempre.core.teaching.Ways;
 import sempre.server.api.Refs;
 import sempre.server.api.Speech;
 import sempre.server.api.hand.HandViews;
 import sempre.server.api.hand.TrillViews;
-import sempre.server.app.NotThere;
-import sempre.server.store.Db;
-import sempre.server.store.Houses;
-import sempre.server.store.People;
+import sempre.server.app.HouseFingerings;
 import sempre.words.TeachingWords;
 
 /** The instruments' tables: to be read, asked and extended. */
 @RestController
 @RequestMapping("/api")
 public class NotesController {
-  private final Db db;
-  private final Houses houses;
-  private final People people;
+  private final HouseFingerings fingerings;
 
-  public NotesController(Db db, Houses houses, People people) {
-    this.db = db;
-    this.people = people;
-    this.houses = houses;
+  public NotesController(HouseFingerings fingerings) {
+    this.fingerings = fingerings;
   }
 
   /** A teacher's own fingering. */
@@ -86,15 +74,7 @@ public class NotesController {
   @GetMapping("/notes/{instrument}")
   public NotesViews.TableView table(
       @PathVariable String instrument, @RequestParam(required = false) List<String> set) {
-    return db.inTransaction(
-        tx -> {
-          Instrument i = Catalogue.standard().instrument(instrument);
-          return FingeringTables.of(
-              i,
-              i.optionsWith(options(set)),
-              houses.house(tx, instrument),
-              Ways.with(people.houseStyle(tx, People.EVERYONE)).get(Ways.CHROMATIC));
-        });
+    return FingeringTables.of(fingerings.table(instrument, options(set)));
   }
 
   @GetMapping("/notes/{instrument}/move")
@@ -105,14 +85,12 @@ public class NotesController {
       @RequestParam String from,
       @RequestParam String toNote,
       @RequestParam String to) {
-    return db.inTransaction(
-        tx ->
-            FingeringTables.compare(
-                houses.setup(tx, instrument, options(set)),
-                Pitch.parse(fromNote),
-                from,
-                Pitch.parse(toNote),
-                to));
+    return FingeringTables.compare(
+        fingerings.setup(instrument, options(set)),
+        Pitch.parse(fromNote),
+        from,
+        Pitch.parse(toNote),
+        to);
   }
 
   /** The trills from a written note to the half step and the whole step above. */
@@ -121,24 +99,8 @@ public class NotesController {
       @PathVariable String instrument,
       @RequestParam(required = false) List<String> set,
       @RequestParam String lower) {
-    return db.inTransaction(
-        tx -> {
-          Setup setup = houses.setup(tx, instrument, options(set));
-          Player player = player(tx, setup);
-          Pitch note = Pitch.parse(lower);
-          String chromatic = Ways.with(people.houseStyle(tx, People.EVERYONE)).get(Ways.CHROMATIC);
-          return Stream.of(1, 2)
-              .map(step -> Ways.spelled(Pitch.usual(note.midi() + step), chromatic))
-              .filter(p -> !setup.ways(p).isEmpty())
-              .map(p -> TrillViews.between(player, note, p))
-              .toList();
-        });
-  }
-
-  /** One who has every note and plays as the house does. */
-  private Player player(Db.Tx tx, Setup setup) {
-    Map<String, String> style = people.houseStyle(tx, setup.instrument().id());
-    return Player.of(setup, Ways.without(style), Set.of(), Optional.empty());
+    HouseFingerings.Trills t = fingerings.trills(instrument, options(set), Pitch.parse(lower));
+    return t.upper().stream().map(p -> TrillViews.between(t.player(), t.lower(), p)).toList();
   }
 
   @GetMapping("/notes/{instrument}/trouble")
@@ -147,18 +109,15 @@ public class NotesController {
       @RequestParam(required = false) List<String> set,
       @RequestParam String expected,
       @RequestParam String heard) {
-    return db.inTransaction(
-        tx -> {
-          Setup setup = houses.setup(tx, instrument, options(set));
-          Player player = player(tx, setup);
-          Pitch meant = Pitch.parse(expected);
-          if (setup.ways(meant).isEmpty()) {
-            throw new Refusal("error.other", "text", Speech.words().plan().notThere(setup, meant));
-          }
-          return Trouble.causes(player, meant, Pitch.parse(heard)).stream()
-              .map(c -> cause(setup.instrument(), c))
-              .toList();
-        });
+    Player player = fingerings.player(instrument, options(set));
+    Setup setup = player.setup();
+    Pitch meant = Pitch.parse(expected);
+    if (setup.ways(meant).isEmpty()) {
+      throw new Refusal("error.other", "text", Speech.words().plan().notThere(setup, meant));
+    }
+    return Trouble.causes(player, meant, Pitch.parse(heard)).stream()
+        .map(c -> cause(setup.instrument(), c))
+        .toList();
   }
 
   private static NotesViews.CauseView cause(Instrument i, Cause c) {
@@ -186,53 +145,32 @@ public class NotesController {
   /** One concert pitch across the band. */
   @GetMapping("/newnote")
   public List<NotesViews.AcrossView> across(@RequestParam String pitch, @RequestParam Stage stage) {
-    Pitch concert = Pitch.parse(pitch);
-    return db.inTransaction(
-        tx -> {
-          List<NotesViews.AcrossView> band = new ArrayList<>();
-          for (String id : Catalogue.standard().ids()) {
-            NewNote.of(concert, houses.setup(tx, id, Map.of()), stage)
-                .ifPresent(n -> band.add(FingeringTables.across(n)));
-          }
-          return band;
-        });
+    return fingerings.across(Pitch.parse(pitch), stage).stream()
+        .map(FingeringTables::across)
+        .toList();
   }
 
   @PostMapping("/notes/{instrument}/own")
   public Added add(@PathVariable String instrument, @Valid @RequestBody OwnBody body) {
-    return db.inTransaction(
-        tx -> {
-          Instrument i = Catalogue.standard().instrument(instrument);
-          Entry entry =
-              houses
-                  .house(tx, instrument)
-                  .checked(
-                      i,
-                      Pitch.parse(body.note()),
-                      body.fingering(),
-                      Role.named(body.role()),
-                      body.label(),
-                      body.remark() == null ? "" : body.remark());
-          houses.add(tx, instrument, entry);
-          if (body.words() != null) {
-            houses.say(tx, instrument, House.Key.of(entry), body.words());
-          }
-          return new Added(
-              entry.fingering(),
-              House.doubt(i, entry).map(Speech.words().teaching()::doubt).orElse(""));
-        });
+    HouseFingerings.Added added =
+        fingerings.add(
+            instrument,
+            new HouseFingerings.Own(
+                Pitch.parse(body.note()),
+                body.fingering(),
+                Role.named(body.role()),
+                body.label(),
+                Objects.toString(body.remark(), ""),
+                Optional.ofNullable(body.words())));
+    return new Added(
+        added.entry().fingering(), added.doubt().map(Speech.words().teaching()::doubt).orElse(""));
   }
 
   /** The number of an own fingering, by which it is removed and put back. */
   @GetMapping("/notes/{instrument}/own")
   public Refs.Id own(
       @PathVariable String instrument, @RequestParam String note, @RequestParam String fingering) {
-    return db.inTransaction(
-        tx ->
-            houses
-                .row(tx, houses.house(tx, instrument), key(instrument, note, fingering))
-                .map(Refs.Id::new)
-                .orElseThrow(() -> new NotThere("gone.own")));
+    return new Refs.Id(fingerings.row(instrument, Pitch.parse(note), fingering));
   }
 
   /**
@@ -240,44 +178,19 @@ public class NotesController {
    */
   @PutMapping("/notes/{instrument}/choices")
   public Refs.Done choose(@PathVariable String instrument, @Valid @RequestBody ChoiceBody body) {
-    return db.inTransaction(
-        tx -> {
-          House house = houses.house(tx, instrument);
-          Instrument i = Catalogue.standard().instrument(instrument);
-          House.Key key = key(instrument, body.note(), body.fingering());
-          List<Entry> of = new ArrayList<>(i.entriesOf(Pitch.parse(body.note())));
-          house.own().stream().filter(e -> e.written().midi() == key.midi()).forEach(of::add);
-          if (of.stream().noneMatch(e -> House.Key.of(e).equals(key))) {
-            throw new NotThere("gone.fingering");
-          }
-          if (body.hidden() && !house.hidden().contains(key)) {
-            mayHide(house, of, key);
-          }
-          houses.hide(tx, instrument, key, body.hidden());
-          if (body.house() != house.standards().contains(key)) {
-            houses.standard(tx, instrument, key, body.house());
-          }
-          houses.say(tx, instrument, key, body.words() == null ? "" : body.words());
-          return new Refs.Done(Speech.say("done.choice"));
-        });
-  }
-
-  /** A note keeps at least one fingering that can be planned. */
-  private static void mayHide(House house, List<Entry> of, House.Key key) {
-    boolean left =
-        of.stream()
-            .filter(House::usual)
-            .map(House.Key::of)
-            .anyMatch(k -> !k.equals(key) && !house.hidden().contains(k));
-    if (!left) {
-      throw new Refusal("error.last-fingering");
-    }
+    fingerings.choose(
+        instrument,
+        Pitch.parse(body.note()),
+        body.fingering(),
+        new HouseFingerings.Choice(
+            body.hidden(), body.house(), Objects.toString(body.words(), "")));
+    return new Refs.Done(Speech.say("done.choice"));
   }
 
   /** What the teacher changed, as the catalogue's YAML. */
   @GetMapping(value = "/notes/{instrument}/own.yaml", produces = "application/yaml")
   public ResponseEntity<String> export(@PathVariable String instrument) {
-    String yaml = db.inTransaction(tx -> houses.house(tx, instrument).yaml());
+    String yaml = fingerings.house(instrument).yaml();
     return ResponseEntity.ok()
         .header(
             HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + instrument + "-own.yaml\"")
@@ -289,17 +202,8 @@ public class NotesController {
   @PutMapping(value = "/notes/{instrument}/own.yaml", consumes = MediaType.TEXT_PLAIN_VALUE)
   public Refs.Done replace(@PathVariable String instrument, @RequestBody String yaml) {
     Instrument i = Catalogue.standard().instrument(instrument);
-    House house = House.read(Speech.say("the-file"), yaml, i);
-    return db.inTransaction(
-        tx -> {
-          houses.replace(tx, house);
-          return new Refs.Done(Speech.say("done.file"));
-        });
-  }
-
-  private static House.Key key(String instrument, String note, String fingering) {
-    Instrument i = Catalogue.standard().instrument(instrument);
-    return new House.Key(Pitch.parse(note).midi(), i.keywork().pattern(fingering).plain().text());
+    fingerings.replace(House.read(Speech.say("the-file"), yaml, i));
+    return new Refs.Done(Speech.say("done.file"));
   }
 
   /** Options as {@code name=value}. */

@@ -7,12 +7,10 @@ import jakarta.validation.constraints.Size;
 import java.time.Clock;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.Set;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -24,46 +22,31 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Catalogue;
-import sempre.core.instrument.Hold;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Keywork;
-import sempre.core.instrument.Setup;
 import sempre.core.instrument.Stage;
 import sempre.core.instrument.Style;
-import sempre.core.learning.Grade;
-import sempre.core.learning.Standing;
-import sempre.core.planning.Player;
 import sempre.core.teaching.Ways;
 import sempre.server.api.Refs;
 import sempre.server.api.Speech;
 import sempre.server.api.stand.Advice;
 import sempre.server.api.stand.StandViews;
 import sempre.server.app.Enrolling;
-import sempre.server.app.Memo;
-import sempre.server.app.Players;
-import sempre.server.store.Db;
+import sempre.server.app.Members;
 import sempre.server.store.People;
 
 /** Groups, students, what instruments there are, and the house style. */
 @RestController
 @RequestMapping("/api")
 class PeopleController {
-  private static final int MOST = 1_000;
-
-  private final Db db;
-  private final Clock clock;
+  private final Members members;
   private final Enrolling enrolling;
-  private final People people;
-  private final Memo<PeopleViews.StudentView> worked;
-  private final Players players;
+  private final Clock clock;
 
-  PeopleController(Db db, People people, Players players, Enrolling enrolling, Clock clock) {
-    this.clock = clock;
+  PeopleController(Members members, Enrolling enrolling, Clock clock) {
+    this.members = members;
     this.enrolling = enrolling;
-    this.db = db;
-    this.people = people;
-    this.worked = new Memo<>(MOST, clock);
-    this.players = players;
+    this.clock = clock;
   }
 
   record GroupBody(
@@ -119,69 +102,45 @@ class PeopleController {
 
   @GetMapping("/people")
   PeopleViews.PeopleView people() {
-    return db.inTransaction(
-        tx -> {
-          List<PeopleViews.GroupView> groups = new ArrayList<>();
-          for (People.Group g : people.groups(tx)) {
-            groups.add(
-                new PeopleViews.GroupView(
-                    g.id(),
-                    g.name(),
-                    g.stage(),
-                    Speech.words().stage(g.stage()),
-                    g.year(),
-                    g.days().stream().toList(),
-                    people.students(tx, g.id()).stream().map(People.Student::id).toList()));
-          }
-          List<PeopleViews.StudentView> students = new ArrayList<>();
-          for (People.Student s : people.students(tx)) {
-            students.add(
-                worked.of(
-                    tx, s.id(), List.of(LocalDate.now(clock), Speech.words()), () -> view(tx, s)));
-          }
-          List<PeopleViews.StudentView> gone = new ArrayList<>();
-          for (People.Student s : people.gone(tx)) {
-            gone.add(view(tx, s));
-          }
-          return new PeopleViews.PeopleView(groups, students, gone);
-        });
+    Members.Everyone all = members.everyone();
+    return new PeopleViews.PeopleView(
+        all.groups().stream().map(PeopleController::view).toList(),
+        all.students().stream().map(this::view).toList(),
+        all.gone().stream().map(this::view).toList());
   }
 
-  private PeopleViews.StudentView view(Db.Tx tx, People.Student s) {
-    Standing standing = players.standing(tx, s.id());
-    Refs.StudentRef ref = Refs.StudentRef.of(s);
-    List<Refs.StudentRef> others = new ArrayList<>();
-    for (People.Student o : people.ofPerson(tx, s.person())) {
-      if (o.id() != s.id()) {
-        others.add(Refs.StudentRef.of(o));
-      }
-    }
-    Setup setup = Catalogue.standard().setup(s.instrument(), s.options());
-    Keywork keywork = setup.instrument().keywork();
-    Set<String> avoid = Player.of(setup, Map.of(), s.avoid(), Optional.empty()).avoid();
-    List<Hold> reach =
-        setup.instrument().reachable().stream()
-            .filter(h -> avoid.contains(keywork.place(h)))
-            .toList();
+  private static PeopleViews.GroupView view(Members.Group g) {
+    People.Group group = g.group();
+    return new PeopleViews.GroupView(
+        group.id(),
+        group.name(),
+        group.stage(),
+        Speech.words().stage(group.stage()),
+        group.year(),
+        List.copyOf(group.days()),
+        g.students());
+  }
+
+  private PeopleViews.StudentView view(Members.Entry e) {
+    People.Student s = e.student();
+    Members.Hand hand = e.hand();
+    Keywork keywork = hand.setup().instrument().keywork();
     return new PeopleViews.StudentView(
         new PeopleViews.NamedView(s.id(), s.givenName(), s.initial(), s.name(), s.person()),
         new PeopleViews.SetUpView(
             s.instrument(),
-            ref.instrumentName(),
+            Speech.words().instrument(hand.setup().instrument()),
             s.options(),
-            reach.stream().map(keywork::place).toList(),
-            reach.stream().map(Speech.words()::hold).toList(),
-            s.avoid().stream()
-                .filter(a -> keywork.places(a, setup.options()).size() > 1)
-                .flatMap(a -> keywork.places(a, setup.options()).stream())
-                .toList(),
+            hand.reach().stream().map(keywork::place).toList(),
+            hand.reach().stream().map(Speech.words()::hold).toList(),
+            hand.bothHands(),
             s.style()),
-        people.groupsOf(tx, s.id()),
+        e.groups(),
         s.seat(),
-        others,
-        people.left(tx, s.id()).map(d -> Speech.words().due(d, LocalDate.now(clock))).orElse(""),
-        (int) standing.marks().stream().filter(m -> m.grade() == Grade.SECURE).count(),
-        (int) standing.marks().stream().filter(m -> m.grade() == Grade.SHAKY).count());
+        e.others().stream().map(Refs.StudentRef::of).toList(),
+        e.left().map(d -> Speech.words().due(d, LocalDate.now(clock))).orElse(""),
+        e.secure(),
+        e.shaky());
   }
 
   @PostMapping("/groups")

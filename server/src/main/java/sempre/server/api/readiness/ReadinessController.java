@@ -2,7 +2,6 @@ package sempre.server.api.readiness;
 
 import java.time.Clock;
 import java.time.LocalDate;
-import java.util.Comparator;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -10,7 +9,6 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.learning.GroupSounds;
-import sempre.core.learning.Needs;
 import sempre.core.learning.NextSteps;
 import sempre.core.pitch.NoteName;
 import sempre.core.pitch.Pitch;
@@ -20,40 +18,23 @@ import sempre.core.score.Part;
 import sempre.server.api.Errors;
 import sempre.server.api.Refs;
 import sempre.server.api.Speech;
-import sempre.server.app.Assignments;
-import sempre.server.app.Learners;
-import sempre.server.app.Players;
 import sempre.server.app.WayTo;
 import sempre.server.app.WhoCanPlay;
-import sempre.server.store.Db;
-import sempre.server.store.Shelf;
+import sempre.server.app.WorthTeaching;
 
 /** Everyone of a group against everything that is assigned or on the shelf. */
 @RestController
 @RequestMapping("/api")
 class ReadinessController {
-  private final Db db;
-  private final Players players;
-  private final Learners learners;
-  private final Assignments assignments;
   private final WhoCanPlay who;
   private final WayTo ways;
+  private final WorthTeaching worth;
   private final Clock clock;
 
-  ReadinessController(
-      Db db,
-      Players players,
-      Learners learners,
-      Assignments assignments,
-      WhoCanPlay who,
-      WayTo ways,
-      Clock clock) {
-    this.db = db;
-    this.players = players;
-    this.learners = learners;
-    this.assignments = assignments;
+  ReadinessController(WhoCanPlay who, WayTo ways, WorthTeaching worth, Clock clock) {
     this.who = who;
     this.ways = ways;
+    this.worth = worth;
     this.clock = clock;
   }
 
@@ -148,24 +129,14 @@ class ReadinessController {
   /** The notes that most of a student's assigned pieces need and that are not there yet. */
   @GetMapping("/students/{studentId}/next")
   List<ReadinessViews.NextNoteView> next(@PathVariable long studentId) {
-    return db.inTransaction(
-        tx -> {
-          Learners.Known k = learners.of(tx, players.student(tx, studentId));
-          return k.learner().needs().notes().stream()
-              .filter(n -> n.state() == Needs.State.LACKING)
-              .map(
-                  n ->
-                      new ReadinessViews.NextNoteView(
-                          n.written().toString(),
-                          Speech.words().note(n.written()),
-                          pieces(tx, n.parts().stream().map(k.next()::get).toList())))
-              .sorted(Comparator.comparingInt(n -> -n.pieces().size()))
-              .toList();
-        });
-  }
-
-  private List<Refs.PieceRef> pieces(Db.Tx tx, List<Shelf.Assignment> in) {
-    return assignments.pieces(tx, in).stream().map(Refs.PieceRef::of).toList();
+    return worth.notes(studentId).stream()
+        .map(
+            n ->
+                new ReadinessViews.NextNoteView(
+                    n.written().toString(),
+                    Speech.words().note(n.written()),
+                    n.pieces().stream().map(Refs.PieceRef::of).toList()))
+        .toList();
   }
 
   /**

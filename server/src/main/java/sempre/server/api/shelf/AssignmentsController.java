@@ -38,12 +38,10 @@ import sempre.server.store.Shelf;
 @RequestMapping("/api")
 class AssignmentsController {
   private final Assigning assigning;
-  private final AssignmentWords words;
   private final Clock clock;
 
-  AssignmentsController(Assigning assigning, AssignmentWords words, Clock clock) {
+  AssignmentsController(Assigning assigning, Clock clock) {
     this.assigning = assigning;
-    this.words = words;
     this.clock = clock;
   }
 
@@ -151,7 +149,7 @@ class AssignmentsController {
         a.id(),
         Refs.PieceRef.of(sheet.piece()),
         new ShelfViews.GivenView(
-            words.to(a.to()),
+            AssignmentWords.to(sheet.whom()),
             a.to().groupId().orElse(0),
             a.to().section().orElse(""),
             a.due().toString(),

@@ -1,12 +1,13 @@
 package sempre.server.api.shelf;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.OptionalLong;
+import java.util.Objects;
 import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -17,7 +18,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RequestPart;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
-import sempre.core.Refusal;
 import sempre.core.instrument.Catalogue;
 import sempre.core.score.Part;
 import sempre.core.score.PartChoice;
@@ -25,61 +25,32 @@ import sempre.core.score.Score;
 import sempre.formats.musicxml.MusicXmlReader;
 import sempre.server.api.Refs;
 import sempre.server.api.Speech;
-import sempre.server.app.Library;
-import sempre.server.app.Players;
-import sempre.server.store.Db;
+import sempre.server.app.OnTheShelf;
 import sempre.server.store.People;
-import sempre.server.store.Shelf;
 
 /** Books and pieces: looked into, kept as they came, given to a group. */
 @RestController
 @RequestMapping("/api")
 public class ShelfController {
-  private final Db db;
-  private final Shelf shelf;
-  private final People people;
-  private final Library library;
-  private final Players players;
+  private final OnTheShelf shelf;
   private final Clock clock;
 
-  public ShelfController(
-      Db db, Shelf shelf, People people, Library library, Players players, Clock clock) {
-    this.db = db;
+  public ShelfController(OnTheShelf shelf, Clock clock) {
     this.shelf = shelf;
-    this.people = people;
-    this.library = library;
-    this.players = players;
     this.clock = clock;
   }
 
   @GetMapping("/pieces")
   public List<ShelfViews.ShelfPiece> pieces() {
-    return db.inTransaction(
-        tx -> {
-          LocalDate today = LocalDate.now(clock);
-          List<Shelf.Assignment> assigned = shelf.assignments(tx);
-          List<People.Group> groups = people.groups(tx);
-          List<ShelfViews.ShelfPiece> all = new ArrayList<>();
-          for (Shelf.Piece p : shelf.pieces(tx)) {
-            List<String> names =
-                groups.stream()
-                    .filter(
-                        g ->
-                            assigned.stream()
-                                .anyMatch(
-                                    a ->
-                                        a.to().groupId().equals(OptionalLong.of(g.id()))
-                                            && a.pieceId() == p.id()))
-                    .map(People.Group::name)
-                    .toList();
-            all.add(
+    LocalDate today = LocalDate.now(clock);
+    return shelf.pieces().stream()
+        .map(
+            p ->
                 new ShelfViews.ShelfPiece(
-                    Refs.PieceRef.of(p),
-                    Speech.words().ago(p.added().atZone(clock.getZone()).toLocalDate(), today),
-                    names));
-          }
-          return all;
-        });
+                    Refs.PieceRef.of(p.piece()),
+                    Speech.words().ago(p.added(), today),
+                    p.groups().stream().map(People.Group::name).toList()))
+        .toList();
   }
 
   /** What a file holds; nothing is kept. */
@@ -97,51 +68,24 @@ public class ShelfController {
       @RequestParam(defaultValue = "") String number,
       @RequestParam(defaultValue = "AS_SAID") PartChoice.Pages pages)
       throws IOException {
-    byte[] bytes = file.getBytes();
-    Score score = MusicXmlReader.read(bytes);
-    if (title.isBlank()) {
-      throw new Refusal("ask.title");
-    }
-    if (title.length() > 200 || book.length() > 120 || number.length() > 20) {
-      throw new Refusal("ask.title-long");
-    }
-    if (score.parts().stream().noneMatch(p -> p.topLine().isPresent())) {
-      throw new Refusal("ask.no-notes");
-    }
-    String name =
-        file.getOriginalFilename() == null ? "piece.musicxml" : file.getOriginalFilename();
+    String name = Objects.toString(file.getOriginalFilename(), "piece.musicxml");
     return new Refs.Id(
-        db.inTransaction(
-            tx ->
-                shelf.add(
-                    tx,
-                    new Shelf.Piece(
-                        0,
-                        title.strip(),
-                        book.strip(),
-                        number.strip(),
-                        name.substring(Math.max(0, name.length() - 255)),
-                        pages,
-                        clock.instant()),
-                    bytes)));
+        shelf.keep(new OnTheShelf.Said(title, book, number, pages, name), file.getBytes()));
   }
 
   /** The file as it came. */
   @GetMapping("/pieces/{id}/file")
   public ResponseEntity<byte[]> file(@PathVariable long id) {
-    return db.inTransaction(
-        tx -> {
-          Shelf.Piece p = players.piece(tx, id);
-          return ResponseEntity.ok()
-              .contentType(MediaType.APPLICATION_OCTET_STREAM)
-              .header(
-                  "Content-Disposition",
-                  ContentDisposition.attachment()
-                      .filename(p.fileName(), java.nio.charset.StandardCharsets.UTF_8)
-                      .build()
-                      .toString())
-              .body(shelf.content(tx, id));
-        });
+    OnTheShelf.Kept kept = shelf.file(id);
+    return ResponseEntity.ok()
+        .contentType(MediaType.APPLICATION_OCTET_STREAM)
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment()
+                .filename(kept.piece().fileName(), StandardCharsets.UTF_8)
+                .build()
+                .toString())
+        .body(kept.file());
   }
 
   private static ShelfViews.LookView look(Score score) {

@@ -13,23 +13,21 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.server.api.Speech;
+import sempre.server.app.AtTheStand;
 import sempre.server.app.Choosing;
 import sempre.server.app.Stands;
-import sempre.server.store.Db;
 import sempre.server.store.People;
 
 /** What a teacher chooses on the stand; each choice is one step that can be taken back. */
 @RestController
 @RequestMapping("/api/stand/{studentId}/{pieceId}/choices")
 class ChoicesController {
-  private final Db db;
   private final Choosing choosing;
-  private final Stands stands;
+  private final AtTheStand stand;
 
-  ChoicesController(Db db, Choosing choosing, Stands stands) {
-    this.db = db;
+  ChoicesController(Choosing choosing, AtTheStand stand) {
     this.choosing = choosing;
-    this.stands = stands;
+    this.stand = stand;
   }
 
   /**
@@ -127,7 +125,7 @@ class ChoicesController {
   private StandViews.ChosenView view(Choosing.Made<?> made, String said) {
     Stands.Loaded now = made.now();
     return new StandViews.ChosenView(
-        PlanViews.of(now, db.inTransaction(tx -> stands.beside(tx, now))),
+        PlanViews.of(new AtTheStand.Planned(now, stand.beside(now))),
         said,
         Advice.changes(now.plan().since(made.before().plan()), now));
   }

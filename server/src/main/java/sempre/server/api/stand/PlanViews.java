@@ -29,13 +29,16 @@ import sempre.server.api.Refs;
 import sempre.server.api.Speech;
 import sempre.server.api.hand.HandViews;
 import sempre.server.api.hand.TrillViews;
+import sempre.server.app.AtTheStand;
 import sempre.server.app.Stands;
 
 /** A plan as the interface is sent it. */
 public final class PlanViews {
   private PlanViews() {}
 
-  public static StandViews.PlanView of(Stands.Loaded l, Stands.Beside beside) {
+  public static StandViews.PlanView of(AtTheStand.Planned planned) {
+    Stands.Loaded l = planned.part();
+    Stands.Beside beside = planned.beside();
     Plan plan = l.plan();
     Part part = l.page().reading().part();
     Player player = l.player();

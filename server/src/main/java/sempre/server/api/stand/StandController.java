@@ -6,6 +6,7 @@ import jakarta.validation.constraints.Positive;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -27,11 +28,10 @@ import sempre.server.api.Refs;
 import sempre.server.api.Speech;
 import sempre.server.api.hand.Lanes;
 import sempre.server.app.Assignments;
+import sempre.server.app.AtTheStand;
 import sempre.server.app.FingeredPart;
 import sempre.server.app.Players;
 import sempre.server.app.Stands;
-import sempre.server.store.Choices;
-import sempre.server.store.Db;
 import sempre.server.store.Shelf;
 import sempre.words.Words;
 
@@ -39,29 +39,12 @@ import sempre.words.Words;
 @RestController
 @RequestMapping("/api/stand/{studentId}/{pieceId}")
 public class StandController {
-  private final Db db;
-  private final Shelf shelf;
-  private final Choices choices;
-  private final Stands stands;
-  private final Players players;
-  private final Assignments given;
+  private final AtTheStand stand;
   private final Clock clock;
 
-  public StandController(
-      Db db,
-      Shelf shelf,
-      Choices choices,
-      Stands stands,
-      Players players,
-      Assignments given,
-      Clock clock) {
-    this.given = given;
+  public StandController(AtTheStand stand, Clock clock) {
+    this.stand = stand;
     this.clock = clock;
-    this.db = db;
-    this.players = players;
-    this.shelf = shelf;
-    this.choices = choices;
-    this.stands = stands;
   }
 
   /** Which part and voice a student reads. */
@@ -70,45 +53,28 @@ public class StandController {
 
   @GetMapping
   public StandViews.StandView stand(@PathVariable long studentId, @PathVariable long pieceId) {
-    return db.inTransaction(tx -> view(tx, studentId, pieceId));
+    return view(stand.seen(studentId, pieceId));
   }
 
   @PutMapping("/reading")
   public StandViews.StandView read(
       @PathVariable long studentId, @PathVariable long pieceId, @Valid @RequestBody ReadingBody b) {
-    db.run(
-        tx -> {
-          shelf.choose(tx, studentId, pieceId, new Shelf.Chosen(b.partId(), b.voice()));
-          choices.forget(tx, studentId, pieceId);
-          // what can't be read is not kept
-          stands.load(tx, studentId, pieceId);
-        });
+    stand.read(studentId, pieceId, new Shelf.Chosen(b.partId(), b.voice()));
     return stand(studentId, pieceId);
   }
 
   /** The plan alone, as after a check. */
   @GetMapping("/plan")
   public StandViews.PlanView plan(@PathVariable long studentId, @PathVariable long pieceId) {
-    return db.inTransaction(
-        tx -> {
-          Stands.Loaded l = stands.load(tx, studentId, pieceId);
-          return PlanViews.of(l, stands.beside(tx, l));
-        });
+    return PlanViews.of(stand.planned(studentId, pieceId));
   }
 
   /** The hardest changes, what is worth teaching next, and other whole choices. */
   @GetMapping("/advice")
   public StandViews.AdviceView advice(@PathVariable long studentId, @PathVariable long pieceId) {
-    return db.inTransaction(
-        tx -> {
-          Stands.Loaded l = stands.load(tx, studentId, pieceId);
-          return Advice.of(
-              l.page().line(),
-              l.page().reading().part(),
-              l.player(),
-              l.locks(),
-              l.student().style());
-        });
+    Stands.Loaded l = stand.part(studentId, pieceId);
+    return Advice.of(
+        l.page().line(), l.page().reading().part(), l.player(), l.locks(), l.student().style());
   }
 
   /**
@@ -123,22 +89,19 @@ public class StandController {
       @PathVariable long pieceId,
       @RequestParam(defaultValue = "changed") String which) {
     FingeredPart.which(which);
-    return db.inTransaction(
-        tx -> {
-          Stands.Loaded l = stands.load(tx, studentId, pieceId);
-          return ResponseEntity.ok()
-              .header(
-                  HttpHeaders.CONTENT_DISPOSITION,
-                  ContentDisposition.attachment()
-                      .filename(FingeredPart.name(l), StandardCharsets.UTF_8)
-                      .build()
-                      .toString())
-              .body(FingeredPart.xml(l, which));
-        });
+    Stands.Loaded l = stand.part(studentId, pieceId);
+    return ResponseEntity.ok()
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment()
+                .filename(FingeredPart.name(l), StandardCharsets.UTF_8)
+                .build()
+                .toString())
+        .body(FingeredPart.xml(l, which));
   }
 
-  private StandViews.StandView view(Db.Tx tx, long studentId, long pieceId) {
-    Stands.Loaded l = stands.load(tx, studentId, pieceId);
+  private StandViews.StandView view(AtTheStand.Seen seen) {
+    Stands.Loaded l = seen.planned().part();
     var instrument = l.player().setup().instrument();
     byte[] xml =
         PlayerPage.of(
@@ -146,7 +109,7 @@ public class StandController {
             l.page().reading().source(),
             l.page().reading().move(),
             instrument.clef());
-    List<String> remarks = new java.util.ArrayList<>();
+    List<String> remarks = new ArrayList<>();
     Words words = Speech.words();
     l.page().reading().remark().map(words::sentence).ifPresent(remarks::add);
     l.page().music().score().remarks().stream().map(words::sentence).forEach(remarks::add);
@@ -156,8 +119,8 @@ public class StandController {
         Speech.words().language(),
         new StandViews.ReaderView(
             Refs.StudentRef.of(l.student()),
-            stands.section(tx, l).stream().map(o -> o.student().name()).toList(),
-            players.ways(tx, l.student())),
+            seen.section().stream().map(o -> o.student().name()).toList(),
+            seen.ways()),
         new StandViews.PageView(
             Refs.PieceRef.of(l.piece()),
             new String(xml, StandardCharsets.UTF_8),
@@ -172,8 +135,8 @@ public class StandController {
             page.simpler().map(k -> Speech.say("stand.simpler")).orElse("")),
         Lanes.of(instrument),
         Lanes.guides(instrument),
-        PlanViews.of(l, stands.beside(tx, l)),
-        given(tx, l));
+        PlanViews.of(seen.planned()),
+        given(seen));
   }
 
   private static StandViews.BarsView bars(Players.Page page) {
@@ -207,13 +170,13 @@ public class StandController {
   }
 
   /** What of this part is given to the student, and how. */
-  private List<StandViews.GivenView> given(Db.Tx tx, Stands.Loaded l) {
+  private List<StandViews.GivenView> given(AtTheStand.Seen seen) {
     LocalDate today = LocalDate.now(clock);
-    return given.of(tx, l.student()).stream()
-        .filter(a -> a.pieceId() == l.piece().id())
+    Part part = seen.planned().part().page().reading().part();
+    return seen.given().stream()
         .map(
             a -> {
-              Bars bars = Assignments.bars(a, l.page().reading().part());
+              Bars bars = Assignments.bars(a, part);
               return new StandViews.GivenView(
                   a.id(),
                   Speech.words().due(a.due(), today),

@@ -25,15 +25,12 @@ import sempre.server.store.Shelf;
 @RequestMapping("/api/today")
 class TodayController {
   private final Today today;
-  private final AssignmentWords words;
   private final PlayingChecks checks;
   private final Notices notices;
   private final Clock clock;
 
-  TodayController(
-      Today today, AssignmentWords words, PlayingChecks checks, Notices notices, Clock clock) {
+  TodayController(Today today, PlayingChecks checks, Notices notices, Clock clock) {
     this.today = today;
-    this.words = words;
     this.checks = checks;
     this.notices = notices;
     this.clock = clock;
@@ -77,7 +74,7 @@ class TodayController {
     return new TodayViews.NextView(
         a.id(),
         Refs.PieceRef.of(g.piece()),
-        a.to() instanceof Shelf.To.Group ? "" : words.to(a.to()),
+        a.to() instanceof Shelf.To.Group ? "" : AssignmentWords.to(g.whom()),
         a.due().toString(),
         Speech.words().due(a.due(), day),
         AssignmentWords.what(a),

@@ -1,0 +1,93 @@
+package sempre.server.app;
+
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Component;
+import sempre.server.store.Choices;
+import sempre.server.store.Db;
+import sempre.server.store.Shelf;
+
+/** One part for one player, as it stands before them; planned after the reading is done. */
+@Component
+public class AtTheStand {
+  private final Db db;
+  private final Shelf shelf;
+  private final Choices choices;
+  private final Stands stands;
+  private final Players players;
+  private final Assignments assignments;
+
+  AtTheStand(
+      Db db,
+      Shelf shelf,
+      Choices choices,
+      Stands stands,
+      Players players,
+      Assignments assignments) {
+    this.db = db;
+    this.shelf = shelf;
+    this.choices = choices;
+    this.stands = stands;
+    this.players = players;
+    this.assignments = assignments;
+  }
+
+  /** What a student reads, with what stands beside the plan. */
+  public record Planned(Stands.Loaded part, Stands.Beside beside) {}
+
+  /**
+   * All that the stand shows.
+   *
+   * @param section the others in the student's groups who read the same
+   * @param ways what the student's teacher does whatever the instrument
+   * @param given what of this piece the student has to play
+   */
+  public record Seen(
+      Planned planned,
+      List<Stands.Loaded> section,
+      Map<String, String> ways,
+      List<Shelf.Assignment> given) {}
+
+  public Seen seen(long studentId, long pieceId) {
+    return db.inTransaction(
+        tx -> {
+          Stands.Loaded l = stands.load(tx, studentId, pieceId);
+          return new Seen(
+              new Planned(l, stands.beside(tx, l)),
+              stands.section(tx, l),
+              players.ways(tx, l.student()),
+              assignments.of(tx, l.student()).stream()
+                  .filter(a -> a.pieceId() == pieceId)
+                  .toList());
+        });
+  }
+
+  public Planned planned(long studentId, long pieceId) {
+    return db.inTransaction(
+        tx -> {
+          Stands.Loaded l = stands.load(tx, studentId, pieceId);
+          return new Planned(l, stands.beside(tx, l));
+        });
+  }
+
+  public Stands.Beside beside(Stands.Loaded l) {
+    return db.inTransaction(tx -> stands.beside(tx, l));
+  }
+
+  public Stands.Loaded part(long studentId, long pieceId) {
+    return db.inTransaction(tx -> stands.load(tx, studentId, pieceId));
+  }
+
+  /**
+   * Chooses which part and voice a student reads; the fingerings that were chosen for another go.
+   */
+  public void read(long studentId, long pieceId, Shelf.Chosen chosen) {
+    db.run(
+        tx -> {
+          shelf.choose(tx, studentId, pieceId, chosen);
+          choices.forget(tx, studentId, pieceId);
+          // what can't be read is not kept
+          stands.load(tx, studentId, pieceId);
+        });
+  }
+}

@@ -1,0 +1,119 @@
+package sempre.server.app;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.OptionalLong;
+import org.springframework.stereotype.Component;
+import sempre.core.Refusal;
+import sempre.core.score.PartChoice;
+import sempre.core.score.Score;
+import sempre.formats.musicxml.MusicXmlReader;
+import sempre.server.store.Db;
+import sempre.server.store.People;
+import sempre.server.store.Shelf;
+
+/** Books and pieces, kept as they came. */
+@Component
+public class OnTheShelf {
+  private static final int LONGEST_TITLE = 200;
+  private static final int LONGEST_BOOK = 120;
+  private static final int LONGEST_NUMBER = 20;
+  private static final int LONGEST_FILE = 255;
+
+  private final Db db;
+  private final Shelf shelf;
+  private final People people;
+  private final Players players;
+  private final Clock clock;
+
+  OnTheShelf(Db db, Shelf shelf, People people, Players players, Clock clock) {
+    this.db = db;
+    this.shelf = shelf;
+    this.people = people;
+    this.players = players;
+    this.clock = clock;
+  }
+
+  /**
+   * A piece.
+   *
+   * @param added the day
+   * @param groups to which it is given, or a section of which it is
+   */
+  public record Standing(Shelf.Piece piece, LocalDate added, List<People.Group> groups) {}
+
+  public List<Standing> pieces() {
+    return db.inTransaction(
+        tx -> {
+          List<Shelf.Assignment> assigned = shelf.assignments(tx);
+          List<People.Group> groups = people.groups(tx);
+          List<Standing> all = new ArrayList<>();
+          for (Shelf.Piece p : shelf.pieces(tx)) {
+            all.add(
+                new Standing(
+                    p,
+                    p.added().atZone(clock.getZone()).toLocalDate(),
+                    groups.stream().filter(g -> given(p, g, assigned)).toList()));
+          }
+          return all;
+        });
+  }
+
+  private static boolean given(Shelf.Piece p, People.Group g, List<Shelf.Assignment> assigned) {
+    return assigned.stream()
+        .filter(a -> a.pieceId() == p.id())
+        .anyMatch(a -> a.to().groupId().equals(OptionalLong.of(g.id())));
+  }
+
+  /**
+   * What a teacher says of a file.
+   *
+   * @param fileName its own name
+   */
+  public record Said(
+      String title, String book, String number, PartChoice.Pages pages, String fileName) {}
+
+  /**
+   * Keeps a file as it came.
+   *
+   * @return the id that is given out
+   * @throws Refusal where it can't be read, holds no notes with a pitch, or lacks a title
+   */
+  public long keep(Said said, byte[] file) {
+    Score score = MusicXmlReader.read(file);
+    if (said.title().isBlank()) {
+      throw new Refusal("ask.title");
+    }
+    if (said.title().length() > LONGEST_TITLE
+        || said.book().length() > LONGEST_BOOK
+        || said.number().length() > LONGEST_NUMBER) {
+      throw new Refusal("ask.title-long");
+    }
+    if (score.parts().stream().noneMatch(p -> p.topLine().isPresent())) {
+      throw new Refusal("ask.no-notes");
+    }
+    String name = said.fileName();
+    return db.inTransaction(
+        tx ->
+            shelf.add(
+                tx,
+                new Shelf.Piece(
+                    0,
+                    said.title().strip(),
+                    said.book().strip(),
+                    said.number().strip(),
+                    name.substring(Math.max(0, name.length() - LONGEST_FILE)),
+                    said.pages(),
+                    clock.instant()),
+                file));
+  }
+
+  /** A file as it came. */
+  public record Kept(Shelf.Piece piece, byte[] file) {}
+
+  public Kept file(long pieceId) {
+    return db.inTransaction(tx -> new Kept(players.piece(tx, pieceId), shelf.content(tx, pieceId)));
+  }
+}
