@@ -31,6 +31,7 @@ import sempre.core.score.Part;
 import sempre.core.score.PartChoice;
 import sempre.core.score.Score;
 import sempre.formats.musicxml.MusicXmlReader;
+import sempre.server.json.PlanJson;
 
 /** {@code assign FILE --instrument ID}: a fingering for every note of a part. */
 @Command(

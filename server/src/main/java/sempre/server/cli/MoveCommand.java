@@ -20,6 +20,7 @@ import sempre.core.motion.Move;
 import sempre.core.motion.Moves;
 import sempre.core.pitch.Pitch;
 import sempre.core.planning.Judge;
+import sempre.server.json.PlanJson;
 import sempre.words.Words;
 
 /** {@code move INSTRUMENT FROM TO}: what happens between two fingerings. */

@@ -24,6 +24,7 @@ import sempre.core.pitch.Pitch;
 import sempre.core.planning.Player;
 import sempre.core.planning.Trill;
 import sempre.core.planning.Trills;
+import sempre.server.json.PlanJson;
 import sempre.words.Words;
 
 /** {@code trill INSTRUMENT LOWER UPPER}: the fingerings of a trill, the better first. */

@@ -2,14 +2,21 @@ package sempre.server.api;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.test.web.servlet.assertj.MvcTestResult;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
+import sempre.server.cli.Cli;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /** A part with a repeat is planned and timed as it is played, or as it is printed where asked. */
 public class RepeatsApiTest extends DemoTestBase {
@@ -58,6 +65,32 @@ public class RepeatsApiTest extends DemoTestBase {
   void leave() {
     mvc.delete().uri("/api/students/" + tom).exchange();
     mvc.put().uri("/api/removals/PIECE/" + piece).exchange();
+  }
+
+  @Test
+  public void theCommandLineGivesTheSamePlan() throws IOException {
+    Path dir = Files.createTempDirectory("plan");
+    Path file = dir.resolve("round.musicxml");
+    Path knows = Files.writeString(dir.resolve("knows.csv"), "note,fingering\n");
+    MvcTestResult kept = mvc.get().uri("/api/pieces/" + piece + "/file").exchange();
+    Files.write(file, kept.getResponse().getContentAsByteArray());
+    StringWriter out = new StringWriter();
+    int status =
+        Cli.run(
+            new String[] {
+              "assign",
+              file.toString(),
+              "--instrument",
+              "trombone",
+              "--json",
+              "--knows",
+              knows.toString()
+            },
+            new PrintWriter(out, true),
+            new PrintWriter(out, true));
+    assertThat(status).as(out.toString()).isZero();
+    assertThat(get("/api/stand/" + tom + "/" + piece + "/plan.json"))
+        .isEqualTo(new JsonMapper().readTree(out.toString()));
   }
 
   private JsonNode done(MvcTestResult r) {

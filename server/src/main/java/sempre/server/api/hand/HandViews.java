@@ -1,7 +1,10 @@
 package sempre.server.api.hand;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
+import sempre.core.instrument.Finger;
 import sempre.core.instrument.Hold;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.TrillFingering.Quality;
@@ -55,6 +58,32 @@ public final class HandViews {
     }
   }
 
+  /** How the fingers move between two fingerings. */
+  public record MotionView(
+      List<String> up,
+      List<String> down,
+      boolean contrary,
+      List<FingerSlideView> slides,
+      List<SlipView> slips,
+      double slideCm) {
+    /**
+     * @param seconds how long the change may take
+     * @param finger how a finger is called
+     */
+    public static MotionView of(
+        Move move, List<Move.Slip> slips, double seconds, Function<Finger, String> finger) {
+      return new MotionView(
+          move.up().stream().map(finger).toList(),
+          move.down().stream().map(finger).toList(),
+          move.contrary(),
+          move.slides().stream()
+              .map(s -> new FingerSlideView(finger.apply(s.finger()), s.from(), s.to()))
+              .toList(),
+          slips.stream().map(s -> SlipView.of(s, seconds)).toList(),
+          move.travel().map(Move.Travel::cm).orElse(0.0));
+    }
+  }
+
   /**
    * A control that moves in a trill.
    *
@@ -66,6 +95,10 @@ public final class HandViews {
   public record TrillKeyView(
       String finger, String key, String name, boolean lower, boolean upper) {}
 
+  /** Both fingerings of a trill. */
+  public record StatesView(
+      String from, String to, List<HeldView> lowerHeld, List<HeldView> upperHeld) {}
+
   /**
    * A trill with both of its states; of quality none where there is no good one: then {@code words}
    * says what to do instead.
@@ -73,10 +106,7 @@ public final class HandViews {
   public record TrillView(
       Refs.NoteName lower,
       Refs.NoteName upper,
-      String from,
-      String to,
-      List<HeldView> lowerHeld,
-      List<HeldView> upperHeld,
+      @JsonUnwrapped StatesView states,
       List<TrillKeyView> moving,
       Quality quality,
       String words,

@@ -54,10 +54,7 @@ public final class TrillViews {
     return new HandViews.TrillView(
         Refs.NoteName.of(lower),
         Refs.NoteName.of(upper),
-        "",
-        "",
-        List.of(),
-        List.of(),
+        new HandViews.StatesView("", "", List.of(), List.of()),
         List.of(),
         Quality.NONE,
         instead,
@@ -70,10 +67,11 @@ public final class TrillViews {
     return new HandViews.TrillView(
         Refs.NoteName.of(lower),
         Refs.NoteName.of(upper),
-        t.lower().fingering().text(),
-        t.upper().fingering().text(),
-        held(t.lower()),
-        held(t.upper()),
+        new HandViews.StatesView(
+            t.lower().fingering().text(),
+            t.upper().fingering().text(),
+            held(t.lower()),
+            held(t.upper())),
         t.moving().stream().map(h -> key(h, t, i.keywork())).toList(),
         t.quality(),
         Speech.words().say("sentence", Map.of("text", words.moving(t))) + words.how(t),

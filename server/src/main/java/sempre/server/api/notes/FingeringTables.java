@@ -3,12 +3,10 @@ package sempre.server.api.notes;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import sempre.core.instrument.Compass;
 import sempre.core.instrument.Entry;
-import sempre.core.instrument.Finger;
 import sempre.core.instrument.Fingering;
 import sempre.core.instrument.Freedom;
 import sempre.core.instrument.House;
@@ -171,27 +169,14 @@ public final class FingeringTables {
             .map(e -> Speech.words().finger(e.getKey()))
             .toList();
     return new NotesViews.CompareView(
-        words(move.down()),
-        words(move.up()),
+        HandViews.MotionView.of(
+            move, move.slips(), Judge.UNHURRIED_SECONDS, Speech.words()::finger),
         stay,
-        move.contrary(),
-        move.slides().stream()
-            .map(
-                s ->
-                    new HandViews.FingerSlideView(
-                        Speech.words().finger(s.finger()), s.from(), s.to()))
-            .toList(),
-        move.slips().stream().map(s -> HandViews.SlipView.of(s, Judge.UNHURRIED_SECONDS)).toList(),
-        move.travel().map(Move.Travel::cm).orElse(0.0),
         Judge.difficulty(move),
         pitch(setup, fromNote, a, toNote, b),
         move.partials() > 0
             ? Speech.words().say("compare.partials", Map.of("n", move.partials()))
             : "");
-  }
-
-  private static List<String> words(Set<Finger> fingers) {
-    return fingers.stream().map(Speech.words()::finger).toList();
   }
 
   /** What changes in pitch when both are ways to play one note. */

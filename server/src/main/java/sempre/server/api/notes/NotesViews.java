@@ -86,13 +86,8 @@ public final class NotesViews {
 
   /** What happens between two fingerings. */
   public record CompareView(
-      List<String> down,
-      List<String> up,
+      @JsonUnwrapped HandViews.MotionView motion,
       List<String> stay,
-      boolean contrary,
-      List<HandViews.FingerSlideView> slides,
-      List<HandViews.SlipView> slips,
-      double slideCm,
       double difficulty,
       String pitch,
       String sentence) {}

@@ -228,16 +228,9 @@ public final class PlanViews {
     Move move = m.move();
     return new StandViews.MoveView(
         new StandViews.BetweenView(m.from(), m.to(), m.way()),
+        HandViews.MotionView.of(move, m.slips(), m.seconds(), Finger::name),
         Math.round(m.difficulty() * 100) / 100.0,
         Math.round(m.seconds() * 1000) / 1000.0,
-        move.up().stream().map(Finger::name).toList(),
-        move.down().stream().map(Finger::name).toList(),
-        move.contrary(),
-        move.slides().stream()
-            .map(s -> new HandViews.FingerSlideView(s.finger().name(), s.from(), s.to()))
-            .toList(),
-        m.slips().stream().map(s -> HandViews.SlipView.of(s, m.seconds())).toList(),
-        move.travel().map(Move.Travel::cm).orElse(0.0),
         Speech.words().plan().move(pitches.get(m.from()), pitches.get(m.to()), move, m.slips()),
         Speech.words().plan().happens(pitches.get(m.from()), pitches.get(m.to()), move, m.slips()));
   }

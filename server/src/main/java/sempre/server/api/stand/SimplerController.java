@@ -142,9 +142,10 @@ class SimplerController {
     return new StandViews.SimplerView(
         Refs.StudentRef.of(w.student()),
         Refs.PieceRef.of(w.piece()),
-        v.kept(),
-        Speech.words().teaching().summary(v.part(), w.notes().size()),
-        v.part().measure(),
+        new StandViews.MadeView(
+            v.kept(),
+            Speech.words().teaching().summary(v.part(), w.notes().size()),
+            v.part().measure()),
         w.notes().stream()
             .anyMatch(
                 n ->
@@ -156,8 +157,11 @@ class SimplerController {
         v.decided().entrySet().stream()
             .map(e -> new StandViews.DecidedView(e.getKey(), written(e.getValue())))
             .toList(),
-        about,
-        v.options(about).entrySet().stream().map(e -> option(e.getKey(), e.getValue(), w)).toList(),
+        new StandViews.AboutView(
+            about,
+            v.options(about).entrySet().stream()
+                .map(e -> option(e.getKey(), e.getValue(), w))
+                .toList()),
         new String(bothStaves(v), StandardCharsets.UTF_8));
   }
 
@@ -193,15 +197,17 @@ class SimplerController {
         n.id(),
         w.part().bars().get(n.bar()).number(),
         Refs.NoteName.of(n.pitch()),
-        written(becomes),
-        shown(becomes),
         w.setting().has().test(n.pitch()),
-        change.map(SimplerPart.Change::how).orElse(SimplerPart.How.AS_WRITTEN),
-        change.map(words.teaching()::simpler).orElse(""),
-        line.begins(n),
-        line.lasts(n),
-        sounds.sounding(n.pitch()).midi(),
-        becomes.map(p -> sounds.sounding(p).midi()).orElse(0));
+        new StandViews.InsteadView(
+            written(becomes),
+            shown(becomes),
+            change.map(SimplerPart.Change::how).orElse(SimplerPart.How.AS_WRITTEN),
+            change.map(words.teaching()::simpler).orElse("")),
+        new StandViews.SoundsView(
+            line.begins(n),
+            line.lasts(n),
+            sounds.sounding(n.pitch()).midi(),
+            becomes.map(p -> sounds.sounding(p).midi()).orElse(0)));
   }
 
   private static StandViews.SimplerOption option(

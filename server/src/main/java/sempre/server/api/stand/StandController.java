@@ -8,6 +8,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
@@ -32,6 +33,7 @@ import sempre.server.app.AtTheStand;
 import sempre.server.app.FingeredPart;
 import sempre.server.app.Players;
 import sempre.server.app.Stands;
+import sempre.server.json.PlanJson;
 import sempre.server.store.Shelf;
 import sempre.words.Words;
 
@@ -67,6 +69,13 @@ public class StandController {
   @GetMapping("/plan")
   public StandViews.PlanView plan(@PathVariable long studentId, @PathVariable long pieceId) {
     return PlanViews.of(stand.planned(studentId, pieceId));
+  }
+
+  /** The plan as the command line's {@code assign --json} gives it, for scripts. */
+  @GetMapping("/plan.json")
+  public Map<String, Object> json(@PathVariable long studentId, @PathVariable long pieceId) {
+    Stands.Loaded l = stand.part(studentId, pieceId);
+    return PlanJson.plan(l.plan(), l.page().reading().part(), Speech.words());
   }
 
   /** The hardest changes, what is worth teaching next, and other whole choices. */

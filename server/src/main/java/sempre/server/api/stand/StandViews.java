@@ -76,14 +76,9 @@ public final class StandViews {
   /** The change from one note to the next; the time is in seconds. */
   public record MoveView(
       @JsonUnwrapped BetweenView between,
+      @JsonUnwrapped HandViews.MotionView motion,
       double difficulty,
       double seconds,
-      List<String> up,
-      List<String> down,
-      boolean contrary,
-      List<HandViews.FingerSlideView> slides,
-      List<HandViews.SlipView> slips,
-      double slideCm,
       String sentence,
       String happens) {}
 
@@ -151,28 +146,30 @@ public final class StandViews {
       int tempo,
       String message) {}
 
+  /** What is played in place of a note, to be sent back; empty for a rest. */
+  public record InsteadView(String becomes, String shown, SimplerPart.How how, String text) {}
+
+  /**
+   * How a note and what is played in its place sound.
+   *
+   * @param at in seconds from the start
+   * @param soundingMidi as the written note sounds
+   * @param becomesMidi as what is played sounds; 0 for a rest
+   */
+  public record SoundsView(double at, double seconds, int soundingMidi, int becomesMidi) {}
+
   /**
    * A note of a written part, and what is played in its place.
    *
-   * @param becomes what is played, to be sent back; empty for a rest
    * @param has whether the player has the written note
-   * @param at when it sounds, in seconds from the start
-   * @param soundingMidi as the written note sounds
-   * @param becomesMidi as what is played sounds; 0 for a rest
    */
   public record SimplerNote(
       String id,
       String barNumber,
       Refs.NoteName note,
-      String becomes,
-      String shown,
       boolean has,
-      SimplerPart.How how,
-      String text,
-      double at,
-      double seconds,
-      int soundingMidi,
-      int becomesMidi) {}
+      @JsonUnwrapped InsteadView instead,
+      @JsonUnwrapped SoundsView sounds) {}
 
   /** Something else that may be played; the measure is that of the whole part then. */
   public record SimplerOption(
@@ -180,25 +177,26 @@ public final class StandViews {
 
   public record DecidedView(String noteId, String becomes) {}
 
+  /** How a simpler part is, {@code measure} for how much of the written one is left in it. */
+  public record MadeView(boolean kept, String summary, double measure) {}
+
+  /** The note that was asked about, or empty, and what may be done to it. */
+  public record AboutView(String about, List<SimplerOption> options) {}
+
   /**
    * A simpler part beside the written one.
    *
    * @param harmony whether the score gives chords to take notes from
-   * @param about the note that was asked about, or empty
-   * @param options what may be done to that note
    * @param xml both on two staves, for engraving
    */
   public record SimplerView(
       Refs.StudentRef student,
       Refs.PieceRef piece,
-      boolean kept,
-      String summary,
-      double measure,
+      @JsonUnwrapped MadeView made,
       boolean harmony,
       List<SimplerNote> notes,
       List<DecidedView> decided,
-      String about,
-      List<SimplerOption> options,
+      @JsonUnwrapped AboutView asked,
       String xml) {}
 
   /** One student of a group, with what is not there yet. */

@@ -1,4 +1,4 @@
-package sempre.server.cli;
+package sempre.server.json;
 
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -19,11 +19,11 @@ import sempre.core.score.Manner;
 import sempre.core.score.Part;
 import sempre.words.Words;
 
-/** The JSON of {@code assign} and {@code move}, as the command line promises it. */
-final class PlanJson {
+/** A plan and a change between two fingerings as JSON. */
+public final class PlanJson {
   private PlanJson() {}
 
-  static Map<String, Object> plan(Plan plan, Part part, Words words) {
+  public static Map<String, Object> plan(Plan plan, Part part, Words words) {
     Map<String, Object> m = new LinkedHashMap<>();
     m.put("instrument", plan.setup().instrument().id());
     m.put("options", plan.setup().options());
@@ -163,7 +163,7 @@ final class PlanJson {
   }
 
   /** A control with its hand: {@code tr1@R}. */
-  static String sided(Hold h) {
+  public static String sided(Hold h) {
     return h.token() + (h.finger().left() ? "@L" : "@R");
   }
 
@@ -175,7 +175,8 @@ final class PlanJson {
     return m;
   }
 
-  static Map<String, Object> move(Move move, double seconds, double difficulty, Words words) {
+  public static Map<String, Object> move(
+      Move move, double seconds, double difficulty, Words words) {
     Map<String, Object> m = new LinkedHashMap<>();
     m.put("down", names(move.down()));
     m.put("up", names(move.up()));

@@ -1,0 +1,5 @@
+/**
+ * The JSON that the command line and the API both promise, in one form. Uses core and words; knows
+ * neither of the two.
+ */
+package sempre.server.json;
