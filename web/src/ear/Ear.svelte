@@ -1,199 +1,63 @@
 <!-- A playing check by keyboard alone: every note once, with the fingering it has in this part. -->
 <script lang="ts">
-  import { flushSync } from 'svelte';
+  import { flushSync, onDestroy, untrack } from 'svelte';
   import { pageKeys, pressing } from '../lib/keys.svelte';
   import { Button, SkeletonText } from 'carbon-components-svelte';
-  import { api, asked, sentence, type Schemas } from '../api/client';
   import { last } from '../last.svelte';
-  import { loaded } from '../lib/load.svelte';
   import Mark from '../parts/Mark.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, route } from '../router';
-  import { short, type Note } from '../stand/lanes';
-  import { Marks } from './pending';
+  import { short } from '../stand/lanes';
+  import { Hearing } from './hearing.svelte';
   import Score from '../stand/Score.svelte';
-  import { GRADES, type Grade } from '../words/standing';
+  import { GRADES } from '../words/standing';
   import { ui } from '../words/ui';
-
-  interface Task {
-    key: string;
-    note: Note;
-    /** all notes of the part with this pitch and fingering */
-    ids: string[];
-  }
-  interface Heard {
-    id: number;
-    task: Task;
-    grade: Grade;
-    remark: string;
-  }
 
   const student = $derived(Number(route.params.student));
   const piece = $derived(Number(route.params.piece));
-  const page = loaded<Schemas['StandView']>();
-  const view = $derived(page.value);
-  let heard = $state.raw<Heard[]>([]);
-  let at = $state(0);
-  let remark = $state('');
+  const h = new Hearing();
+  const { view, tasks, task, at, heard, grades, left, problem } = $derived(h);
   let remarking = $state(false);
-  let finished = $state(false);
-  let failed = $state('');
-  const problem = $derived(failed || page.problem);
-  let said = $state('');
-  let sending = $state(0);
   let field = $state<HTMLInputElement>();
-
-  const tasks = $derived.by(() => {
-    const found = new Map<string, Task>();
-    for (const note of view?.plan.notes ?? []) {
-      const key = `${note.written} ${note.label}`;
-      const task = found.get(key);
-      if (task) task.ids.push(note.id);
-      else found.set(key, { key, note, ids: [note.id] });
-    }
-    return [...found.values()];
-  });
-  const task = $derived(tasks[at]);
-  const grades = $derived(new Map(heard.map((h) => [h.task.key, h])));
   const graded = $derived(
-    new Map(heard.flatMap((h) => h.task.ids.map((id) => [id, h.grade] as [string, string])))
+    new Map(heard.flatMap((x) => x.task.ids.map((id) => [id, x.press.grade] as [string, string])))
   );
-  const left = $derived(tasks.filter((t) => !grades.has(t.key)).length);
 
   $effect(() => {
-    load(student, piece);
+    const [s, p] = [student, piece];
+    untrack(() => {
+      last.value = { student: s, piece: p };
+      void h.load(s, p);
+    });
   });
-
-  function load(s: number, p: number) {
-    page.put(undefined);
-    failed = '';
-    heard = [];
-    at = 0;
-    finished = false;
-    last.value = { student: s, piece: p };
-    void page.ask(() =>
-      asked(
-        api.GET('/api/stand/{studentId}/{pieceId}', {
-          params: { path: { studentId: s, pieceId: p } }
-        })
-      )
-    );
-  }
-
-  const path = $derived({ path: { studentId: student } });
-
-  const marks = new Marks();
-
-  async function write(list: { task: Task; grade: Grade }[], words: string) {
-    const ids = await asked(
-      api.POST('/api/students/{studentId}/heard', {
-        params: path,
-        body: list.map(({ task: t, grade }) => ({
-          written: t.note.written,
-          fingering: t.note.fingering,
-          grade,
-          pieceId: piece,
-          bars: t.note.barNumber,
-          remark: words,
-          mark: marks.of(`${t.key} ${grade}`)
-        }))
-      })
-    );
-    list.forEach(({ task: t, grade }) => marks.written(`${t.key} ${grade}`));
-    const fresh = list.map((l, i) => ({ id: ids[i]!, ...l, remark: words }));
-    const keys = new Set(list.map((l) => l.task.key));
-    heard = [...heard.filter((h) => !keys.has(h.task.key)), ...fresh];
-  }
-
-  async function grade(g: Grade) {
-    const t = task;
-    if (!t) return;
-    const words = remark.trim();
-    remark = '';
-    remarking = false;
-    const next = tasks.findIndex((x, i) => i > at && !grades.has(x.key));
-    at = next >= 0 ? next : Math.min(at + 1, tasks.length - 1);
-    await send(async () => {
-      await write([{ task: t, grade: g }], words);
-      return `${t.note.shown}: ${ui.standing[g]}`;
-    }, words);
-  }
-
-  async function rest() {
-    await send(async () => {
-      const open = tasks.filter((t) => !grades.has(t.key));
-      if (open.length) {
-        await write(
-          open.map((t) => ({ task: t, grade: 'SECURE' })),
-          ''
-        );
-      }
-      return ui.ear.notesSecure(open.length);
-    });
-  }
-
-  /** What is taken back is picked when its turn comes: the last grade may still be on its way. */
-  async function takeBack(pick: () => Heard[]) {
-    await send(async () => {
-      const list = pick();
-      const first = list[0];
-      if (!first) return ui.ear.nothingToTake;
-      await asked(
-        api.POST('/api/students/{studentId}/heard/undo', {
-          params: path,
-          body: { ids: list.map((h) => h.id) }
-        })
-      );
-      heard = heard.filter((h) => !list.includes(h));
-      if (list.length > 1) return ui.ear.allTaken;
-      at = tasks.findIndex((t) => t.key === first.task.key);
-      return ui.ear.noteTaken(first.task.note.shown);
-    });
-  }
-
-  /** Keys come faster than answers: what they ask for is done one after the other. */
-  let queue: Promise<void> = Promise.resolve();
-  function send(call: () => Promise<string>, words = '') {
-    failed = '';
-    sending++;
-    queue = queue.then(async () => {
-      try {
-        said = await call();
-      } catch (e) {
-        failed = ui.ear.notWritten(sentence(e));
-        remark = words;
-      } finally {
-        sending--;
-      }
-    });
-    return queue;
-  }
+  onDestroy(() => h.leave());
 
   /** The remark is written: it goes with the next grade. */
   function remarked(e: KeyboardEvent) {
     if (e.key !== 'Enter' && e.key !== 'Escape') return;
-    remarking = e.key === 'Enter' && remark.trim() !== '';
+    remarking = e.key === 'Enter' && h.remark.trim() !== '';
     field?.blur();
     e.preventDefault();
   }
 
-  const here = () => tasks.length > 0 && !finished;
+  const here = () => tasks.length > 0 && !h.finished;
   pageKeys(ui.app.ear, [
     {
       on: ['ArrowLeft', 'ArrowRight'],
       words: ui.keys.noteNext,
       when: here,
-      act: (key) => {
-        at = Math.max(0, Math.min(at + (key === 'ArrowRight' ? 1 : -1), tasks.length - 1));
-      }
+      act: (key) => h.go(key === 'ArrowRight' ? 1 : -1)
     },
     {
       on: ['1', '2', '3'],
       words: ui.keys.grades,
       when: here,
-      act: (key) => void grade(GRADES[Number(key) - 1]!)
+      act: (key) => {
+        remarking = false;
+        h.grade(GRADES[Number(key) - 1]!);
+      }
     },
-    { on: 'a', words: ui.keys.restSecure, when: here, act: () => void rest() },
+    { on: 'a', words: ui.keys.restSecure, when: here, act: () => h.rest() },
     {
       on: 'r',
       words: ui.keys.remark,
@@ -209,7 +73,7 @@
       on: 'u',
       words: ui.keys.takeBack,
       when: () => tasks.length > 0,
-      act: () => void takeBack(() => heard.slice(-1))
+      act: () => void h.takeBack(heard.slice(-1))
     },
     {
       on: 's',
@@ -221,13 +85,13 @@
       on: 'Enter',
       words: ui.keys.finishSummary,
       when: here,
-      act: (_, e) => !pressing(e) && (finished = true)
+      act: (_, e) => !pressing(e) && (h.finished = true)
     },
     {
       on: ['Escape', 'ArrowLeft'],
-      when: () => finished,
+      when: () => h.finished,
       act: () => {
-        finished = false;
+        h.finished = false;
       }
     }
   ]);
@@ -239,7 +103,7 @@
 >
 
 {#if problem && !view}
-  <div class="page"><Trouble text={problem} again={() => load(student, piece)} /></div>
+  <div class="page"><Trouble text={problem} again={() => h.load(student, piece)} /></div>
 {:else if !view}
   <div class="page"><SkeletonText heading /><SkeletonText paragraph lines={8} /></div>
 {:else}
@@ -253,28 +117,40 @@
         </p>
       </div>
       <p class="small quiet" role="status">
-        {#if sending}{ui.ear.writing}{:else if said}{said}{/if}
+        {#if h.pending.length}{ui.ear.writing}{:else if h.said}{h.said}{/if}
       </p>
     </header>
     {#if problem}<div class="pad"><Trouble text={problem} /></div>{/if}
+    {#each h.queue?.refused ?? [] as r (r.press.mark)}
+      <div class="pad">
+        <Trouble
+          text={ui.ear.refused(
+            view.student.name,
+            r.press.written,
+            ui.standing[r.press.grade],
+            r.because
+          )}
+        />
+      </div>
+    {/each}
 
-    {#if finished}
+    {#if h.finished}
       <div class="page summary">
         <h2>
           {heard.length ? ui.ear.written(heard.length, tasks.length) : ui.ear.nothingWritten}
         </h2>
         {#if heard.length}
           <ul>
-            {#each heard as h (h.id)}
+            {#each heard as x (x.press.mark)}
               <li>
-                <Mark state={h.grade} />
-                <b>{h.task.note.shown}</b>
-                <span>{h.task.note.label}</span>
-                <span>{ui.standing[h.grade]}</span>
-                <span class="quiet">{h.remark}</span>
-                <button class="plain link" onclick={() => takeBack(() => [h])}
+                <Mark state={x.press.grade} />
+                <b>{x.task.note.shown}</b>
+                <span>{x.task.note.label}</span>
+                <span>{ui.standing[x.press.grade]}</span>
+                <span class="quiet">{x.press.remark}</span>
+                <button class="plain link" onclick={() => h.takeBack([x])}
                   >{ui.all.takeBack}<span class="bx--visually-hidden">
-                    {h.task.note.shown}</span
+                    {x.task.note.shown}</span
                   ></button
                 >
               </li>
@@ -283,11 +159,11 @@
         {/if}
         <div class="row">
           <Button size="small" on:click={() => navigate('/')}>{ui.ear.doneToday}</Button>
-          <Button size="small" kind="tertiary" on:click={() => (finished = false)}
+          <Button size="small" kind="tertiary" on:click={() => (h.finished = false)}
             >{ui.ear.goOnHearing}</Button
           >
           {#if heard.length}
-            <Button size="small" kind="ghost" on:click={() => takeBack(() => heard)}
+            <Button size="small" kind="ghost" on:click={() => h.takeBack(heard)}
               >{ui.ear.takeAllBack}</Button
             >
           {/if}
@@ -306,10 +182,7 @@
             guides={[]}
             chosen={task?.note.id ?? ''}
             {graded}
-            onchoose={(id) => {
-              const i = tasks.findIndex((t) => t.ids.includes(id));
-              if (i >= 0) at = i;
-            }}
+            onchoose={(id) => h.toNote(id)}
           />
         </div>
         <aside aria-label={ui.ear.noteHeard}>
@@ -330,8 +203,8 @@
               {#each [['SECURE', '1'], ['SHAKY', '2'], ['NOT_YET', '3']] as const as [g, key] (g)}
                 <button
                   class="grade"
-                  class:given={grades.get(task.key)?.grade === g}
-                  onclick={() => grade(g)}
+                  class:given={grades.get(task.key) === g}
+                  onclick={() => h.grade(g)}
                 >
                   <Mark state={g} size={18} label={false} />
                   <span>{ui.standing[g]}</span>
@@ -339,10 +212,15 @@
                 </button>
               {/each}
             </div>
-            {#if remarking || remark}
+            {#if remarking || h.remark}
               <label class="remark">
                 <span class="small">{ui.ear.remarkNext}</span>
-                <input bind:this={field} bind:value={remark} maxlength="300" onkeydown={remarked} />
+                <input
+                  bind:this={field}
+                  bind:value={h.remark}
+                  maxlength="300"
+                  onkeydown={remarked}
+                />
               </label>
             {/if}
             <ul class="keys small quiet">
@@ -351,7 +229,7 @@
               <li><kbd>u</kbd> {ui.ear.takeLast}</li>
               <li><kbd>←</kbd> <kbd>→</kbd> {ui.ear.otherNote}</li>
               <li>
-                <button class="plain link" onclick={() => (finished = true)}>
+                <button class="plain link" onclick={() => (h.finished = true)}>
                   <kbd>Enter</kbd>
                   {ui.ear.finish}
                 </button>
@@ -361,8 +239,8 @@
               {#each tasks as t, i (t.key)}
                 {@const g = grades.get(t.key)}
                 <li>
-                  <button class="plain" class:here={i === at} onclick={() => (at = i)}>
-                    {#if g}<Mark state={g.grade} size={11} />{/if}{t.note.shown}
+                  <button class="plain" class:here={i === at} onclick={() => (h.at = i)}>
+                    {#if g}<Mark state={g} size={11} />{/if}{t.note.shown}
                   </button>
                 </li>
               {/each}

@@ -1,7 +1,7 @@
 import { api, asked, refusal, sentence, type Schemas } from '../api/client';
 import type { Grade } from '../words/standing';
 import { ui } from '../words/ui';
-import { mark } from './pending';
+import { mark, type Press } from './pending';
 import { Queue } from './queue.svelte';
 
 type Row = Schemas['ClassRow'];
@@ -15,7 +15,7 @@ const clamp = (i: number, n: number) => Math.max(0, Math.min(i, n - 1));
  */
 export class Marking {
   view = $state.raw<Schemas['ClassCheckView']>();
-  queue = $state.raw<Queue<Cell>>();
+  queue = $state.raw<Queue<Press, Cell>>();
   row = $state(0);
   item = $state(0);
   /** whether one goes through the group note by note, and not student by student */
@@ -97,8 +97,8 @@ export class Marking {
       this.view = found;
       this.finished = found.finished;
       this.#done = [];
-      this.queue = new Queue(
-        check,
+      this.queue = new Queue<Press, Cell>(
+        `check-${check}`,
         (press) => asked(api.POST('/api/checks/{id}/grades', { params, body: press })),
         (press, c) => this.#put(press.studentId, press.item, c),
         refusal,

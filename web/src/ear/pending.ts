@@ -1,37 +1,39 @@
 import { read, write } from '../lib/kept.svelte';
 import type { Grade } from '../words/standing';
 
-/** A grade that was given and may not have reached the server yet. */
-export interface Press {
+/** Something that was marked and may not have reached the server yet. */
+export interface Marked {
+  /** names this press, so that one that is sent twice is written down once */
+  mark: string;
+}
+
+/** A grade in a playing check of a group. */
+export interface Press extends Marked {
   studentId: number;
   item: number;
   grade: Grade;
   remark: string;
   /** the notes that it is for, when it is not for all that were asked */
   notes: string[];
-  /** names this press, so that one that is sent twice is written down once */
-  mark: string;
 }
 
-const name = (check: number) => `check-${check}`;
-
-/** What an earlier page of this check could not send; nothing when there is no storage. */
-export const unsent = (check: number): Press[] => read<Press[]>(name(check)) ?? [];
+/** What an earlier page of this name could not send; nothing when there is no storage. */
+export const unsent = <P extends Marked>(name: string): P[] => read<P[]>(name) ?? [];
 
 /**
  * Keeps a press until it is sent. Two tabs of one check share what is kept, so each adds and takes
  * away what is its own and leaves the rest.
  */
-export const keepUnsent = (check: number, press: Press) =>
-  change(check, (list) => [...list.filter((p) => p.mark !== press.mark), press]);
+export const keepUnsent = <P extends Marked>(name: string, press: P) =>
+  change<P>(name, (list) => [...list.filter((p) => p.mark !== press.mark), press]);
 
 /** A press has been sent or taken back. */
-export const dropUnsent = (check: number, press: Press) =>
-  change(check, (list) => list.filter((p) => p.mark !== press.mark));
+export const dropUnsent = (name: string, press: Marked) =>
+  change(name, (list) => list.filter((p) => p.mark !== press.mark));
 
-function change(check: number, to: (list: Press[]) => Press[]) {
-  const list = to(unsent(check));
-  write(name(check), list.length ? list : undefined);
+function change<P extends Marked>(name: string, to: (list: P[]) => P[]) {
+  const list = to(unsent<P>(name));
+  write(name, list.length ? list : undefined);
 }
 
 /** A name for a press; plain pages have no crypto.randomUUID. */

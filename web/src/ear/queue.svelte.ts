@@ -1,11 +1,11 @@
-import { dropUnsent, keepUnsent, unsent, type Press } from './pending';
+import { dropUnsent, keepUnsent, unsent, type Marked } from './pending';
 
 /** How long a mark that could not be sent waits. */
 const AGAIN_MS = 4000;
 
 /** What the server said no to; it will say so again. */
-export interface Refusal {
-  press: Press;
+export interface Refusal<P> {
+  press: P;
   because: string;
 }
 
@@ -13,9 +13,9 @@ export interface Refusal {
  * Marks on their way to the server, one after the other. What finds no answer waits, also over a
  * closed tab, and is sent again; what is refused is told and does not hold up what stands behind.
  */
-export class Queue<Answer> {
-  waiting = $state.raw<Press[]>([]);
-  refused = $state.raw<Refusal[]>([]);
+export class Queue<P extends Marked, Answer> {
+  waiting = $state.raw<P[]>([]);
+  refused = $state.raw<Refusal<P>[]>([]);
   /** why the first that waits could not be sent */
   problem = $state('');
   #sending: Promise<void> | undefined;
@@ -23,23 +23,24 @@ export class Queue<Answer> {
   #stopped = false;
 
   constructor(
-    readonly check: number,
-    readonly send: (press: Press) => Promise<Answer>,
-    readonly sent: (press: Press, answer: Answer) => void,
+    /** under which name of the browser's storage they wait */
+    readonly name: string,
+    readonly send: (press: P) => Promise<Answer>,
+    readonly sent: (press: P, answer: Answer) => void,
     /** a sentence when an error is a refusal; nothing when it is worth trying again */
     readonly refusal: (e: unknown) => string | undefined,
     readonly sentence: (e: unknown) => string
   ) {
-    this.waiting = unsent(check);
+    this.waiting = unsent<P>(name);
   }
 
-  add(press: Press) {
+  add(press: P) {
     this.waiting = [...this.waiting, press];
-    keepUnsent(this.check, press);
+    keepUnsent(this.name, press);
   }
 
   /** Takes a mark back that has not been sent; whether there was one. */
-  take(press: Press): boolean {
+  take(press: P): boolean {
     if (!this.waiting.includes(press) || (this.#sending && press === this.waiting[0])) return false;
     this.#drop(press);
     return true;
@@ -78,8 +79,8 @@ export class Queue<Answer> {
     clearTimeout(this.#timer);
   }
 
-  #drop(press: Press) {
+  #drop(press: P) {
     this.waiting = this.waiting.filter((p) => p !== press);
-    dropUnsent(this.check, press);
+    dropUnsent(this.name, press);
   }
 }

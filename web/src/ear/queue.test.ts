@@ -24,8 +24,8 @@ const press = (mark: string, studentId = 1): Press => ({
   mark
 });
 const queue = (send: (p: Press) => Promise<string>, arrived: string[] = []) =>
-  new Queue(
-    7,
+  new Queue<Press, string>(
+    'check-7',
     send,
     (p) => arrived.push(p.mark),
     (e) => (e instanceof Refused ? e.message : undefined),

@@ -70,7 +70,7 @@
   {#if !band}
     <SkeletonText paragraph lines={12} />
   {:else}
-    <table>
+    <table class="rows sheet">
       <thead>
         <tr>
           <th scope="col">{ui.all.instrument}</th><th scope="col">{ui.notes.reads}</th><th
@@ -112,23 +112,6 @@
   .set {
     display: flex;
     gap: 0.75rem;
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-    background: var(--paper);
-  }
-  th,
-  td {
-    text-align: left;
-    vertical-align: top;
-    padding: 0.375rem 0.75rem;
-    border-bottom: 1px solid var(--rule);
-    font-weight: 400;
-  }
-  th {
-    color: var(--ink-2);
-    font-size: 0.8125rem;
   }
   td:nth-child(3)::first-letter {
     text-transform: uppercase;

@@ -1,103 +1,40 @@
 <!-- One instrument's table: every note, each of its fingerings, what moves between two, what else sounds. -->
 <script lang="ts">
-  import { Button, Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
+  import { Button, SkeletonText } from 'carbon-components-svelte';
   import { pageKeys } from '../lib/keys.svelte';
   import { onDestroy, untrack } from 'svelte';
-  import { api, asked, sentence, type Schemas } from '../api/client';
+  import type { Schemas } from '../api/client';
   import Removal from '../parts/Removal.svelte';
   import Trouble from '../parts/Trouble.svelte';
-  import { navigate, route } from '../router';
+  import { route } from '../router';
   import Ask from './Ask.svelte';
   import Compare from './Compare.svelte';
   import { eyes } from './eyes.svelte';
-  import { midiOf } from '../lib/pitch';
   import { picture } from './hands';
+  import Head from './Head.svelte';
   import House from './House.svelte';
   import Ladder from './Ladder.svelte';
   import OwnFile from './OwnFile.svelte';
   import OwnForm from './OwnForm.svelte';
   import Range from './Range.svelte';
+  import Rules from './Rules.svelte';
+  import { Table, type Way } from './table.svelte';
   import Trills from './Trills.svelte';
   import WayCard from './WayCard.svelte';
   import { ui } from '../words/ui';
 
-  type Way = Schemas['WayView'];
-  interface Mark {
-    note: string;
-    shown: string;
-    midi: number;
-    way: Way;
-  }
-
   const id = $derived(String(route.params.instrument ?? '') || 'flute');
   const named = $derived(String(route.params.note ?? ''));
-  let instruments = $state.raw<Schemas['InstrumentView'][]>([]);
-  let table = $state.raw<Schemas['TableView']>();
-  let set = $state.raw<Record<string, string>>({});
-  let chosen = $state(0);
-  let at = $state(0);
-  let purpose = $state<'' | 'TRILL' | 'SPECIAL' | 'OWN' | Way['purposes'][number]>('');
-  let mark = $state.raw<Mark>();
-  let adding = $state(false);
-  let problem = $state('');
-  let said = $state('');
-  let undo = $state.raw<() => Promise<void>>();
+  const t = new Table();
+  const { note, ways, way, mark, adding, byName, options } = $derived(t);
+  const table = $derived(t.view);
 
   $effect(() => {
-    const i = id;
-    untrack(() => {
-      set = {};
-      mark = undefined;
-      adding = false;
-      said = '';
-      load(i, named);
-    });
+    const [instrument, at] = [id, named];
+    untrack(() => void t.open(instrument, at));
   });
+  onDestroy(() => t.leave());
 
-  const options = () => Object.entries(set).map(([k, v]) => `${k}=${v}`);
-
-  /** an answer to an older question counts no more */
-  let turn = 0;
-  onDestroy(() => turn++);
-  async function load(instrument: string, note = '') {
-    const mine = ++turn;
-    problem = '';
-    try {
-      if (!instruments.length) instruments = await asked(api.GET('/api/instruments'));
-      const t = await asked(
-        api.GET('/api/notes/{instrument}', {
-          params: { path: { instrument }, query: { set: options() } }
-        })
-      );
-      if (mine !== turn) return;
-      const kept = t.notes.find((n) => n.midi === chosen);
-      const wanted = note
-        ? t.notes.find((n) => n.written === note || n.midi === midiOf(note))
-        : undefined;
-      const fresh = table?.id !== t.id;
-      table = t;
-      chosen = (wanted ?? (fresh ? undefined : kept) ?? t.notes[Math.floor(t.notes.length / 3)]!)
-        .midi;
-      if (fresh) at = 0;
-    } catch (e) {
-      if (mine === turn) problem = sentence(e);
-    }
-  }
-
-  const fits = (w: Way) =>
-    purpose === ''
-      ? true
-      : purpose === 'TRILL' || purpose === 'SPECIAL'
-        ? w.role === purpose
-        : purpose === 'OWN'
-          ? w.own || w.hidden || w.house || w.words !== ''
-          : w.purposes.includes(purpose);
-  const note = $derived(table?.notes.find((n) => n.midi === chosen));
-  const ways = $derived(note?.ways.filter((w) => fits(w)) ?? []);
-  const way = $derived(ways[Math.min(at, ways.length - 1)]);
-  const marked = $derived(
-    new Set(table?.notes.filter((n) => n.ways.some(fits)).map((n) => n.midi) ?? [])
-  );
   /** a card is as wide as its picture, within what a row can take */
   const cardWidth = $derived.by(() => {
     if (!table || table.kind !== 'HANDS') return 208;
@@ -110,23 +47,6 @@
     const middle = table.notes[Math.floor(table.notes.length / 2)]!.midi + table.semitones;
     return middle < 57 ? 'bass' : 'treble';
   });
-  /** its players find each note by its name: there is nothing to finger */
-  const byName = $derived(table?.kind === 'NONE');
-  const brass = $derived(table?.kind === 'VALVES' || table?.kind === 'SLIDE');
-
-  function choose(midi: number) {
-    chosen = midi;
-    at = 0;
-    adding = false;
-  }
-
-  function step(by: number) {
-    if (!table) return;
-    const list = table.notes.filter((n) => marked.has(n.midi) || n.midi === chosen);
-    const i = list.findIndex((n) => n.midi === chosen);
-    const next = list[Math.max(0, Math.min(list.length - 1, i + by))];
-    if (next) choose(next.midi);
-  }
 
   const here = () => !adding;
   pageKeys(ui.app.notes, [
@@ -134,88 +54,24 @@
       on: ['ArrowLeft', 'ArrowRight'],
       words: ui.keys.noteBelow,
       when: here,
-      act: (key) => step(key === 'ArrowRight' ? 1 : -1)
+      act: (key) => t.step(key === 'ArrowRight' ? 1 : -1)
     },
     {
       on: ['ArrowUp', 'ArrowDown'],
       words: ui.keys.otherFingerings,
       when: here,
-      act: (key) => {
-        at = Math.max(0, Math.min(at + (key === 'ArrowDown' ? 1 : -1), ways.length - 1));
-      }
+      act: (key) => t.turn(key === 'ArrowDown' ? 1 : -1)
     },
-    {
-      on: 'c',
-      words: ui.keys.compare,
-      when: () => here() && !!way,
-      act: () => compareFrom(way!)
-    },
+    { on: 'c', words: ui.keys.compare, when: () => here() && !!way, act: () => t.compare(way!) },
     { on: 'w', words: ui.keys.names, when: here, act: () => eyes.name() },
     { on: 'f', words: ui.keys.facing, when: here, act: () => eyes.turn() },
-    { on: 'a', words: ui.keys.own, when: here, act: () => (adding = true) }
+    { on: 'a', words: ui.keys.own, when: here, act: () => (t.adding = true) }
   ]);
-
-  function compareFrom(w: Way) {
-    if (!note) return;
-    mark =
-      mark?.note === note.written && mark.way.fingering === w.fingering
-        ? undefined
-        : { note: note.written, shown: note.shown, midi: note.midi, way: w };
-  }
-
-  /** Changes how a fingering stands in this house, and offers the way back. */
-  async function change(n: Schemas['TableNote'], before: Way, now: Partial<Way>, words: string) {
-    const put = async (w: Way) =>
-      asked(
-        api.PUT('/api/notes/{instrument}/choices', {
-          params: { path: { instrument: id } },
-          body: {
-            note: n.written,
-            fingering: w.fingering,
-            hidden: w.hidden,
-            house: w.house,
-            words: w.words
-          }
-        })
-      );
-    try {
-      await put({ ...before, ...now });
-      said = words;
-      undo = async () => {
-        try {
-          await put(before);
-          said = ui.notes.asItWas;
-          undo = undefined;
-          await load(id);
-        } catch (e) {
-          problem = sentence(e);
-        }
-      };
-      await load(id);
-    } catch (e) {
-      problem = sentence(e);
-    }
-  }
 
   let removing = $state.raw<{ id: number; name: string }>();
   async function remove(n: Schemas['TableNote'], w: Way) {
-    try {
-      const own = await asked(
-        api.GET('/api/notes/{instrument}/own', {
-          params: { path: { instrument: id }, query: { note: n.written, fingering: w.fingering } }
-        })
-      );
-      removing = { id: own.id, name: `${n.shown} ${w.label}` };
-    } catch (e) {
-      problem = sentence(e);
-    }
-  }
-
-  async function added(text: string) {
-    adding = false;
-    said = text;
-    undo = undefined;
-    await load(id);
+    const own = await t.own(n, w);
+    if (own !== undefined) removing = { id: own, name: `${n.shown} ${w.label}` };
   }
 </script>
 
@@ -228,65 +84,11 @@
 >
 
 <div class="page">
-  {#if problem}<Trouble text={problem} again={() => load(id)} />{/if}
+  {#if t.problem}<Trouble text={t.problem} again={() => t.load()} />{/if}
   {#if !table}
     <SkeletonText heading /><SkeletonText paragraph lines={8} />
   {:else}
-    <header>
-      <div class="what">
-        <h1>{table.name}</h1>
-        <p class="quiet">
-          {table.transposition}; {table.stages
-            .map((s) => ui.notes.stageRange(s.words, s.from.shown, s.to.shown))
-            .join(', ')}
-        </p>
-      </div>
-      <div class="set">
-        <Select
-          size="sm"
-          labelText={ui.all.instrument}
-          selected={id}
-          on:change={(e) =>
-            navigate(`/notes/${String((e.target as HTMLSelectElement).value)}` as '/')}
-        >
-          {#each instruments as i (i.id)}<SelectItem value={i.id} text={i.name} />{/each}
-        </Select>
-        {#each table.options as o (o.name)}
-          <Select
-            size="sm"
-            labelText={o.label}
-            selected={table.chosen[o.name] ?? o.standard}
-            on:change={(e) => {
-              set = { ...set, [o.name]: String((e.target as HTMLSelectElement).value) };
-              load(id);
-            }}
-          >
-            {#each o.values as v (v.value)}<SelectItem value={v.value} text={v.label} />{/each}
-          </Select>
-        {/each}
-        {#if !byName}
-          <Select
-            size="sm"
-            labelText={ui.notes.showWhat}
-            selected={purpose}
-            on:change={(e) => {
-              purpose = (e.target as HTMLSelectElement).value as typeof purpose;
-              at = 0;
-            }}
-          >
-            <SelectItem value="" text={ui.notes.everything} />
-            <SelectItem value="FACILITY" text={ui.notes.theFingers} />
-            <SelectItem value="RESPONSE" text={ui.notes.speaking} />
-            <SelectItem value="INTONATION" text={ui.notes.thePitch} />
-            <SelectItem value="DYNAMICS" text={ui.notes.softLoud} />
-            <SelectItem value="REACH" text={ui.notes.smallHands} />
-            <SelectItem value="TRILL" text={ui.notes.trills} />
-            <SelectItem value="SPECIAL" text={ui.notes.specials} />
-            <SelectItem value="OWN" text={ui.notes.thisHouse} />
-          </Select>
-        {/if}
-      </div>
-    </header>
+    <Head table={t} view={table} />
 
     <p class="bar small">
       <button class="plain link" onclick={() => eyes.name()}
@@ -313,14 +115,14 @@
       notes={table.notes}
       {clef}
       sounding={eyes.sounding}
-      {chosen}
-      {marked}
-      onchoose={choose}
+      chosen={t.chosen}
+      marked={t.marked}
+      onchoose={(midi) => t.choose(midi)}
     />
 
     <p class="said" role="status">
-      {said}
-      {#if undo}<button class="plain link" onclick={() => undo?.()}>{ui.notes.putItBack}</button
+      {t.said}
+      {#if t.undo}<button class="plain link" onclick={() => t.undo?.()}>{ui.notes.putItBack}</button
         >{/if}
     </p>
 
@@ -350,8 +152,8 @@
                   from={mark.shown}
                   chosen={false}
                   marked={true}
-                  onchoose={() => choose(mark!.midi)}
-                  oncompare={() => (mark = undefined)}
+                  onchoose={() => t.choose(mark.midi)}
+                  oncompare={() => (t.mark = undefined)}
                 />
               {/if}
               {#each ways as w, i (w.fingering + w.role + w.requires)}
@@ -359,73 +161,59 @@
                   way={w}
                   midi={note.midi}
                   {table}
-                  chosen={i === Math.min(at, ways.length - 1)}
-                  marked={mark?.note === note.written && mark.way.fingering === w.fingering}
-                  onchoose={() => (at = i)}
-                  oncompare={() => compareFrom(w)}
+                  chosen={i === t.place}
+                  marked={t.isMarked(w)}
+                  onchoose={() => (t.at = i)}
+                  oncompare={() => t.compare(w)}
                 />
               {/each}
             </div>
           {:else}
             <p>
               {ui.notes.noneForThat}
-              <button class="plain link" onclick={() => (purpose = '')}>{ui.notes.showAll}</button>
+              <button class="plain link" onclick={() => t.show('')}>{ui.notes.showAll}</button>
             </p>
           {/if}
           {#if byName}<!-- no fingering to add, to trill or to compare -->
           {:else if adding}
-            <OwnForm {table} {note} onadded={added} oncancel={() => (adding = false)} />
+            <OwnForm
+              {table}
+              {note}
+              onadded={(words) => t.changed(words)}
+              oncancel={() => (t.adding = false)}
+            />
           {:else}
             <div class="add">
-              <Button size="small" kind="tertiary" on:click={() => (adding = true)}
+              <Button size="small" kind="tertiary" on:click={() => (t.adding = true)}
                 >{ui.notes.addOwn}</Button
               >
             </div>
           {/if}
-          {#if !byName}<Trills {table} {note} options={options()} />{/if}
+          {#if !byName}<Trills {table} {note} {options} />{/if}
         </section>
         <aside>
           {#if way && byName}
-            <Ask {table} {note} options={options()} />
+            <Ask {table} {note} {options} />
           {:else if way}
-            <Compare
-              {table}
-              options={options()}
-              {mark}
-              {note}
+            <Compare {table} {options} {mark} {note} {way} onclear={() => (t.mark = undefined)} />
+            {#if t.brass}<Ladder {table} {note} {way} onchoose={(midi) => t.choose(midi)} />{/if}
+            <Ask {table} {note} {options} />
+            <House
               {way}
-              onclear={() => (mark = undefined)}
+              {note}
+              onchange={(n, before, now, words) => t.change(n, before, now, words)}
+              onremove={remove}
             />
-            {#if brass}<Ladder {table} {note} {way} onchoose={choose} />{/if}
-            <Ask {table} {note} options={options()} />
-            <House {way} {note} onchange={change} onremove={remove} />
           {/if}
         </aside>
       </div>
       <footer>
-        {#if table.free.length || table.wrong.length || table.gaps.length}
-          <h2>{ui.notes.heldOrNot}</h2>
-          <ul>
-            {#each table.gaps as g (g.shown)}
-              <li><b>{g.shown}</b> {ui.notes.isMissing(g.because)}</li>
-            {/each}
-            {#each table.free as f (f.from.written + f.controls)}
-              <li>
-                <b>{ui.notes.range(f.from.shown, f.to.shown)}</b>
-                {ui.notes.mayStay(f.controls, f.because)}
-                <span class="quiet small">({f.source})</span>
-              </li>
-            {/each}
-            {#each table.wrong as f (f.from.written + f.controls)}
-              <li>
-                <b>{ui.notes.range(f.from.shown, f.to.shown)}</b>
-                {ui.notes.neverHeld(f.controls, f.because)}
-                <span class="quiet small">({f.source})</span>
-              </li>
-            {/each}
-          </ul>
-        {/if}
-        {#if !byName}<OwnFile id={table.id} changed={table.changed} onreplaced={added} />{/if}
+        <Rules view={table} />
+        {#if !byName}<OwnFile
+            id={table.id}
+            changed={table.changed}
+            onreplaced={(words) => t.changed(words)}
+          />{/if}
       </footer>
     {/if}
   {/if}
@@ -439,33 +227,12 @@
     onclose={() => (removing = undefined)}
     ondone={(words) => {
       removing = undefined;
-      said = words;
-      undo = undefined;
-      void load(id);
+      void t.changed(words);
     }}
   />
 {/if}
 
 <style>
-  header {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem 2rem;
-    align-items: flex-end;
-    justify-content: space-between;
-  }
-  .what p::first-letter {
-    text-transform: uppercase;
-  }
-  .set {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.75rem;
-  }
-  .set :global(.bx--select) {
-    width: auto;
-    min-width: 9rem;
-  }
   .bar {
     display: flex;
     flex-wrap: wrap;
@@ -525,14 +292,6 @@
     margin-top: 2rem;
     border-top: 1px solid var(--rule);
     padding-top: 1rem;
-  }
-  footer ul {
-    margin: 0.25rem 0 1.25rem;
-    padding-left: 1.25rem;
-    list-style: disc;
-  }
-  footer h2 {
-    margin-bottom: 0.25rem;
   }
   @media (max-width: 1000px) {
     .columns {

@@ -203,7 +203,7 @@
         </div>
       {/each}
     </div>
-    <table>
+    <table class="rows">
       <thead>
         <tr
           ><th scope="col">{ui.people.rowWord}</th><th scope="col">{ui.all.student}</th><th
@@ -307,22 +307,6 @@
     white-space: nowrap;
     overflow: hidden;
     text-overflow: ellipsis;
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-  }
-  th,
-  td {
-    text-align: left;
-    padding: 0.3rem 0.75rem 0.3rem 0;
-    border-bottom: 1px solid var(--rule);
-    font-weight: 400;
-    vertical-align: top;
-  }
-  th {
-    font-size: 0.8125rem;
-    color: var(--ink-2);
   }
   td b {
     font-weight: 600;

@@ -254,7 +254,7 @@
     {/if}
     {#if record.heard.length}
       <h2>{ui.people.heard}</h2>
-      <table>
+      <table class="rows">
         <thead>
           <tr
             ><th scope="col">{ui.people.when}</th><th scope="col">{ui.people.note}</th><th
@@ -374,21 +374,6 @@
     gap: 0.5rem;
     align-items: baseline;
     padding: 0.25rem 0;
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-  }
-  th,
-  td {
-    text-align: left;
-    padding: 0.3rem 0.75rem 0.3rem 0;
-    border-bottom: 1px solid var(--rule);
-    font-weight: 400;
-  }
-  th {
-    color: var(--ink-2);
-    font-size: 0.8125rem;
   }
   .undone td:not(:last-child) {
     text-decoration: line-through;

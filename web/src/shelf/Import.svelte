@@ -134,7 +134,7 @@
 {#if look}
   <section class="look" aria-label={ui.shelf.fileHolds}>
     <h2>{ui.shelf.holds(file?.name ?? '', look.bars)}</h2>
-    <table>
+    <table class="rows">
       <thead>
         <tr
           ><th scope="col">{ui.shelf.part}</th><th scope="col">{ui.shelf.key}</th><th scope="col"
@@ -205,24 +205,10 @@
     border: 1px solid var(--rule);
   }
   table {
-    width: 100%;
-    border-collapse: collapse;
     margin: 0.5rem 0;
   }
-  th,
-  td {
-    text-align: left;
-    padding: 0.375rem 0.5rem 0.375rem 0;
-    border-top: 1px solid var(--rule);
-  }
-  th {
-    font-weight: 400;
-    color: var(--ink-2);
-    font-size: 0.8125rem;
-  }
-  .remark td {
-    border-top: 0;
-    padding-top: 0;
+  tr:has(+ .remark) td {
+    border-bottom: 0;
   }
   .form {
     display: grid;

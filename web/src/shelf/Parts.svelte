@@ -203,7 +203,7 @@
       <SheetWords />
     </div>
     <p role="status" class="screen said">{said}</p>
-    <table class="screen">
+    <table class="screen rows sheet">
       <thead>
         <tr>
           <th scope="col">{ui.shelf.player}</th>
@@ -316,22 +316,7 @@
     font-weight: 600;
   }
   table {
-    width: 100%;
     margin-top: 1rem;
-    border-collapse: collapse;
-    background: var(--paper);
-    border: 1px solid var(--rule);
-  }
-  th,
-  td {
-    text-align: left;
-    vertical-align: baseline;
-    font-weight: 400;
-    padding: 0.375rem 0.75rem;
-    border-bottom: 1px solid var(--rule);
-  }
-  thead th {
-    font-weight: 600;
   }
   tbody th a {
     font-weight: 600;

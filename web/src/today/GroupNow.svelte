@@ -106,7 +106,7 @@
     {#if shown}
       {#if first.message}<p class="sentence">{first.message}</p>{/if}
       {#if rows.length}
-        <table>
+        <table class="rows sheet">
           <thead class="bx--visually-hidden">
             <tr
               ><th scope="col">{ui.all.student}</th><th scope="col">{ui.today.howStands}</th><th
@@ -217,19 +217,7 @@
     font-style: italic;
   }
   table {
-    width: 100%;
     margin-top: 0.5rem;
-    border-collapse: collapse;
-    background: var(--paper);
-    border: 1px solid var(--rule);
-  }
-  tbody th,
-  td {
-    text-align: left;
-    vertical-align: baseline;
-    font-weight: 400;
-    padding: 0.3rem 0.75rem;
-    border-bottom: 1px solid var(--rule);
   }
   tbody th {
     width: 14.5rem;

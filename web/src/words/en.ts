@@ -451,7 +451,6 @@ export const en = {
     nothingToTake: 'Nothing to take back',
     allTaken: 'All taken back',
     noteTaken: (note: Text) => `${note}: taken back`,
-    notWritten: (problem: Text) => `${problem} Not written down: press the key again.`,
     partTitle: (what: Text) => `Playing check${what} · Sempre`,
     hearing: (name: Text) => `Hearing ${name}`,
     backToStand: 'back to the stand',

@@ -456,7 +456,6 @@ export const es: Dictionary = {
     nothingToTake: 'No hay nada que retirar',
     allTaken: 'Todo retirado',
     noteTaken: (note: Text) => `${note}: retirada`,
-    notWritten: (problem: Text) => `${problem} No se ha anotado: pulsa la tecla otra vez.`,
     partTitle: (what: Text) => `Prueba${what} · Sempre`,
     hearing: (name: Text) => `Escuchando a ${name}`,
     backToStand: 'volver al atril',

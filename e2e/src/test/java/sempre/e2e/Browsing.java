@@ -170,6 +170,7 @@ final class Browsing implements AutoCloseable {
   }
 
   private static final Pattern NAME = Pattern.compile("\\{([^}]+)}");
+  private static final String GIVEN = "given ";
 
   /**
    * The address of a page or an answer.
@@ -181,8 +182,20 @@ final class Browsing implements AutoCloseable {
     return address + NAME.matcher(path).replaceAll(m -> String.valueOf(id(m.group(1))));
   }
 
-  /** The number of the student, group or piece of this name. */
+  /**
+   * The number of the student, group or piece of this name; after {@code given}, of what is given
+   * of a piece.
+   */
   private long id(String name) {
+    if (name.startsWith(GIVEN)) {
+      String title = Pattern.quote(name.substring(GIVEN.length()));
+      Matcher m =
+          Pattern.compile("\"assignmentId\":(\\d+),\"piece\":\\{\"id\":\\d+,\"title\":\"" + title)
+              .matcher(answer("/api/today"));
+      if (m.find()) {
+        return Long.parseLong(m.group(1));
+      }
+    }
     for (String list : List.of("/api/people", "/api/pieces")) {
       Matcher m =
           Pattern.compile(

@@ -192,6 +192,26 @@ public class ClassTest {
   }
 
   @Test
+  public void norDoesAPartThatIsHeardByItself() {
+    Page page = at("/ear/{Ayşe}/{The Harbour Wall}");
+    assertThat(page.getByText("Hearing Ayşe")).isVisible();
+    browsing.stop();
+    page.keyboard().press("1");
+    page.keyboard().press("2");
+    assertThat(page.getByText("What was marked waits here")).isVisible();
+    Page again = page.context().newPage();
+    page.close();
+    browsing.restart();
+    again.navigate(browsing.at("/ear/{Ayşe}/{The Harbour Wall}"));
+    assertThat(again.locator(".strip svg")).hasCount(2);
+    again.keyboard().press("Enter");
+    again.getByText("Take all of it back").click();
+    assertThat(again.getByText("All taken back")).isVisible();
+    again.keyboard().press("Escape");
+    assertThat(again.locator(".strip svg")).hasCount(0);
+  }
+
+  @Test
   public void aLostServerAndAClosedTabLoseNoMark() {
     Page page = browsing.page();
     long check =

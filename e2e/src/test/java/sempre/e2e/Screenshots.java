@@ -74,7 +74,7 @@ public final class Screenshots {
           "ArrowRight",
           "ArrowRight");
       shoot(browsing, folder, "notes-trumpet-dark", "/notes/trumpet/Bb4", true);
-      shoot(browsing, folder, "parts", "/parts/3", false, "v");
+      shoot(browsing, folder, "parts", "/parts/{given Fog Horn and Fiddle}", false, "v");
       shoot(
           browsing,
           folder,

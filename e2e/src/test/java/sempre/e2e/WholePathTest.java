@@ -234,8 +234,8 @@ public class WholePathTest {
       {"/people/group/{First-year band}", false},
       {"/people/group/{First-year band}/pieces", true},
       {"/people/group/{First-year band}/note/Bb4", false},
-      {"/parts/3", false},
-      {"/parts/3", true},
+      {"/parts/{given Fog Horn and Fiddle}", false},
+      {"/parts/{given Fog Horn and Fiddle}", true},
       {"/simpler/{Nokomis}/{Quay Parade}", false},
       {"/simpler/{Nokomis}/{Quay Parade}", true}
     };
@@ -315,7 +315,7 @@ public class WholePathTest {
             "/shelf",
             "/notes/bassoon",
             "/people",
-            "/parts/3",
+            "/parts/{given Fog Horn and Fiddle}",
             "/simpler/{Nokomis}/{Quay Parade}")) {
       page.navigate(browsing.at(path));
       page.locator("h1").first().waitFor();
