@@ -1,6 +1,6 @@
 package sempre.core.instrument;
 
-import static sempre.core.instrument.Yaml.maps;
+import static sempre.core.instrument.Yaml.each;
 import static sempre.core.instrument.Yaml.text;
 
 import java.util.ArrayList;
@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.stream.Stream;
 import org.snakeyaml.engine.v2.api.Dump;
 import org.snakeyaml.engine.v2.api.DumpSettings;
 import org.snakeyaml.engine.v2.common.FlowStyle;
@@ -297,34 +298,18 @@ public record House(
                 "error.other-instrument", "typed", text(root, "instrument"), "instrument", i.id()));
       }
       List<Entry> own = new ArrayList<>();
-      for (Map<String, Object> note : maps(root.get("notes"))) {
-        for (Map<String, Object> way : maps(note.get("ways"))) {
-          try {
-            House soFar = new House(i.id(), own, Set.of(), Set.of(), Map.of());
-            own.add(
-                soFar.checked(
-                    i,
-                    Pitch.parse(text(note, "note")),
-                    text(way, "fingering"),
-                    Role.named(text(way, "role", "alternate")),
-                    text(way, "label"),
-                    text(way, "note", "")));
-          } catch (Refusal e) {
-            problems.add(e.saying());
-          }
-        }
-      }
+      each(
+          root,
+          "notes",
+          problems,
+          note -> each(note, "ways", problems, way -> own.add(own(i, own, note, way))));
       Map<Key, String> words = new TreeMap<>();
-      for (Map<String, Object> m : maps(root.get("words"))) {
-        words.put(known(i, own, m, problems), text(m, "words"));
-      }
-      house =
-          new House(
-              i.id(),
-              own,
-              known(i, own, root.get("hidden"), problems),
-              known(i, own, root.get("standards"), problems),
-              words);
+      each(root, "words", problems, m -> words.put(known(i, own, m), text(m, "words")));
+      Set<Key> hidden = new TreeSet<>();
+      each(root, "hidden", problems, m -> hidden.add(known(i, own, m)));
+      Set<Key> standards = new TreeSet<>();
+      each(root, "standards", problems, m -> standards.add(known(i, own, m)));
+      house = new House(i.id(), own, hidden, standards, words);
     } catch (Refusal e) {
       problems.add(e.saying());
     }
@@ -334,21 +319,23 @@ public record House(
     return house;
   }
 
-  private static Set<Key> known(Instrument i, List<Entry> own, Object list, List<Saying> problems) {
-    Set<Key> keys = new TreeSet<>();
-    maps(list).forEach(m -> keys.add(known(i, own, m, problems)));
-    return keys;
+  private static Entry own(
+      Instrument i, List<Entry> soFar, Map<String, Object> note, Map<String, Object> way) {
+    return new House(i.id(), soFar, Set.of(), Set.of(), Map.of())
+        .checked(
+            i,
+            Pitch.parse(text(note, "note")),
+            text(way, "fingering"),
+            Role.named(text(way, "role", "alternate")),
+            text(way, "label"),
+            text(way, "note", ""));
   }
 
-  private static Key known(
-      Instrument i, List<Entry> own, Map<String, Object> m, List<Saying> problems) {
+  private static Key known(Instrument i, List<Entry> own, Map<String, Object> m) {
     Pitch note = Pitch.parse(text(m, "note"));
     Key key = new Key(note.midi(), i.keywork().pattern(text(m, "fingering")).plain().text());
-    boolean there =
-        i.entries().stream().anyMatch(e -> Key.of(e).equals(key))
-            || own.stream().anyMatch(e -> Key.of(e).equals(key));
-    if (!there) {
-      problems.add(Saying.of("error.no-fingering", "note", note, "fingering", key.fingering()));
+    if (Stream.concat(i.entries().stream(), own.stream()).noneMatch(e -> Key.of(e).equals(key))) {
+      throw new Refusal("error.no-fingering", "note", note, "fingering", key.fingering());
     }
     return key;
   }

@@ -2,11 +2,12 @@ package sempre.core.instrument;
 
 import static sempre.core.instrument.Yaml.choice;
 import static sempre.core.instrument.Yaml.decimal;
+import static sempre.core.instrument.Yaml.each;
 import static sempre.core.instrument.Yaml.item;
 import static sempre.core.instrument.Yaml.list;
 import static sempre.core.instrument.Yaml.map;
-import static sempre.core.instrument.Yaml.maps;
 import static sempre.core.instrument.Yaml.number;
+import static sempre.core.instrument.Yaml.rows;
 import static sempre.core.instrument.Yaml.strings;
 import static sempre.core.instrument.Yaml.text;
 import static sempre.core.instrument.Yaml.words;
@@ -80,7 +81,7 @@ public final class InstrumentReader {
     }
     String other = text(own, "like");
     try {
-      return Likeness.whole(own, whole(other, others.apply(other), others));
+      return Likeness.whole(own, Yaml.unplaced(whole(other, others.apply(other), others)));
     } catch (Refusal e) {
       throw new CatalogueException(file, List.of(e.saying()));
     }
@@ -168,29 +169,33 @@ public final class InstrumentReader {
     Map<String, Object> inKeys = map(k.get("holesInKeys"));
     List<Control> controls = new ArrayList<>();
     for (String side : List.of("left", "right")) {
-      for (Object o : list(k.get(side))) {
-        List<Object> row = list(o);
-        Map<String, String> needs = row.size() > 3 ? strings(item(row, 3)) : new LinkedHashMap<>();
-        String key = side + " " + item(row, 0);
-        if (lacks(needs) || lacking.contains(key)) {
-          lacking.add(key);
-          continue;
-        }
-        needs.keySet().removeAll(fixed.keySet());
-        Finger finger = choice(Finger.class, String.valueOf(item(row, 1)));
-        controls.add(
-            new Control(
-                String.valueOf(item(row, 0)),
-                side.equals("left"),
-                finger,
-                String.valueOf(item(row, 2)),
-                controls.size(),
-                finger.place() || named(away, key),
-                named(home, key),
-                named(holes, key),
-                named(text(inKeys, "keys", "|"), key) ? strings(inKeys.get("when")) : Map.of(),
-                needs));
-      }
+      rows(
+          k,
+          side,
+          problems,
+          row -> {
+            Map<String, String> needs =
+                row.size() > 3 ? strings(item(row, 3)) : new LinkedHashMap<>();
+            String key = side + " " + item(row, 0);
+            if (lacks(needs) || lacking.contains(key)) {
+              lacking.add(key);
+              return;
+            }
+            needs.keySet().removeAll(fixed.keySet());
+            Finger finger = choice(Finger.class, String.valueOf(item(row, 1)));
+            controls.add(
+                new Control(
+                    String.valueOf(item(row, 0)),
+                    side.equals("left"),
+                    finger,
+                    String.valueOf(item(row, 2)),
+                    controls.size(),
+                    finger.place() || named(away, key),
+                    named(home, key),
+                    named(holes, key),
+                    named(text(inKeys, "keys", "|"), key) ? strings(inKeys.get("when")) : Map.of(),
+                    needs));
+          });
     }
     List<Set<String>> together = new ArrayList<>();
     for (Object o : list(k.get("together"))) {
@@ -244,11 +249,15 @@ public final class InstrumentReader {
   private List<Compass> compasses() {
     Map<String, Object> usual = map(root.get("range"));
     List<Compass> all = new ArrayList<>();
-    for (Map<String, Object> m : maps(usual.get("makes"))) {
-      Map<String, Object> whole = new LinkedHashMap<>(usual);
-      whole.putAll(m);
-      all.add(compass(strings(m.get("when")), whole));
-    }
+    each(
+        usual,
+        "makes",
+        problems,
+        m -> {
+          Map<String, Object> whole = new LinkedHashMap<>(usual);
+          whole.putAll(m);
+          all.add(compass(strings(m.get("when")), whole));
+        });
     all.add(compass(Map.of(), usual));
     return all;
   }
@@ -265,11 +274,15 @@ public final class InstrumentReader {
 
   private List<Instrument.Gap> gaps() {
     List<Instrument.Gap> gaps = new ArrayList<>();
-    for (Map<String, Object> m : maps(map(root.get("range")).get("gaps"))) {
-      gaps.add(
-          new Instrument.Gap(
-              Pitch.parse(text(m, "note")), strings(m.get("when")), text(m, "because")));
-    }
+    each(
+        map(root.get("range")),
+        "gaps",
+        problems,
+        m -> {
+          gaps.add(
+              new Instrument.Gap(
+                  Pitch.parse(text(m, "note")), strings(m.get("when")), text(m, "because")));
+        });
     return gaps;
   }
 
@@ -291,55 +304,66 @@ public final class InstrumentReader {
 
   private List<SlideRule> slideRules() {
     List<SlideRule> rules = new ArrayList<>();
-    for (Object o : list(root.get("slides"))) {
-      Map<String, Object> m = map(o);
-      Finger finger = choice(Finger.class, text(m, "finger"));
-      SlideRule.Way way = choice(SlideRule.Way.class, text(m, "way"));
-      String from = text(m, "from");
-      String to = text(m, "to");
-      Map<String, String> needs = strings(m.get("requires"));
-      if (lacks(needs)) {
-        continue;
-      }
-      needs.keySet().removeAll(fixed.keySet());
-      rules.add(new SlideRule(finger, from, to, way, needs));
-      if (Boolean.TRUE.equals(m.get("both"))) {
-        rules.add(new SlideRule(finger, to, from, way, needs));
-      }
-    }
+    each(
+        root,
+        "slides",
+        problems,
+        m -> {
+          Finger finger = choice(Finger.class, text(m, "finger"));
+          SlideRule.Way way = choice(SlideRule.Way.class, text(m, "way"));
+          String from = text(m, "from");
+          String to = text(m, "to");
+          Map<String, String> needs = strings(m.get("requires"));
+          if (lacks(needs)) {
+            return;
+          }
+          needs.keySet().removeAll(fixed.keySet());
+          rules.add(new SlideRule(finger, from, to, way, needs));
+          if (Boolean.TRUE.equals(m.get("both"))) {
+            rules.add(new SlideRule(finger, to, from, way, needs));
+          }
+        });
     return rules;
   }
 
   private List<RegisterPair> registers(Keywork keywork) {
     List<RegisterPair> pairs = new ArrayList<>();
-    for (Map<String, Object> m : maps(root.get("registers"))) {
-      Map<Pitch, String> except = new TreeMap<>();
-      map(m.get("except")).forEach((n, why) -> except.put(Pitch.parse(n), String.valueOf(why)));
-      pairs.add(
-          new RegisterPair(
-              Pitch.parse(text(m, "from")),
-              Pitch.parse(text(m, "to")),
-              number(m.getOrDefault("up", 12)),
-              keywork.holds(text(m, "add", "|")),
-              keywork.holds(text(m, "drop", "|")),
-              keywork.holds(text(m, "halve", "|")),
-              except));
-    }
+    each(
+        root,
+        "registers",
+        problems,
+        m -> {
+          Map<Pitch, String> except = new TreeMap<>();
+          map(m.get("except")).forEach((n, why) -> except.put(Pitch.parse(n), String.valueOf(why)));
+          pairs.add(
+              new RegisterPair(
+                  Pitch.parse(text(m, "from")),
+                  Pitch.parse(text(m, "to")),
+                  number(m.getOrDefault("up", 12)),
+                  keywork.holds(text(m, "add", "|")),
+                  keywork.holds(text(m, "drop", "|")),
+                  keywork.holds(text(m, "halve", "|")),
+                  except));
+        });
     return pairs;
   }
 
   private List<Freedom> freedoms(String key, Keywork keywork) {
     List<Freedom> all = new ArrayList<>();
-    for (Map<String, Object> m : maps(root.get(key))) {
-      all.add(
-          new Freedom(
-              Pitch.parse(text(m, "from")),
-              Pitch.parse(text(m, "to")),
-              keywork.holds(text(m, "hold")),
-              keywork.holds(text(m, "over", "|")),
-              text(m, "because"),
-              text(m, "source", source)));
-    }
+    each(
+        root,
+        key,
+        problems,
+        m -> {
+          all.add(
+              new Freedom(
+                  Pitch.parse(text(m, "from")),
+                  Pitch.parse(text(m, "to")),
+                  keywork.holds(text(m, "hold")),
+                  keywork.holds(text(m, "over", "|")),
+                  text(m, "because"),
+                  text(m, "source", source)));
+        });
     return all;
   }
 
@@ -360,24 +384,32 @@ public final class InstrumentReader {
     }
     Map<String, Object> b = map(root.get("bore"));
     List<Bore.Hole> holes = new ArrayList<>();
-    for (Map<String, Object> m : maps(b.get("holes"))) {
-      List<Hold> opens = keywork.known(text(m, "opens", "|"));
-      if (m.containsKey("opens") && opens.isEmpty()) {
-        continue; // opened only by keys that this instrument lacks
-      }
-      holes.add(
-          new Bore.Hole(
-              Pitch.parse(text(m, "note")), opens, keywork.known(text(m, "closes", "|"))));
-    }
+    each(
+        b,
+        "holes",
+        problems,
+        m -> {
+          List<Hold> opens = keywork.known(text(m, "opens", "|"));
+          if (m.containsKey("opens") && opens.isEmpty()) {
+            return; // opened only by keys that this instrument lacks
+          }
+          holes.add(
+              new Bore.Hole(
+                  Pitch.parse(text(m, "note")), opens, keywork.known(text(m, "closes", "|"))));
+        });
     List<Bore.Register> registers = new ArrayList<>();
-    for (Map<String, Object> m : maps(b.get("registers"))) {
-      registers.add(
-          new Bore.Register(
-              Pitch.parse(text(m, "from")),
-              Pitch.parse(text(m, "to")),
-              keywork.holds(text(m, "with", "|")),
-              number(m.getOrDefault("up", 0))));
-    }
+    each(
+        b,
+        "registers",
+        problems,
+        m -> {
+          registers.add(
+              new Bore.Register(
+                  Pitch.parse(text(m, "from")),
+                  Pitch.parse(text(m, "to")),
+                  keywork.holds(text(m, "with", "|")),
+                  number(m.getOrDefault("up", 0))));
+        });
     return Optional.of(
         new Bore(holes, Pitch.parse(text(b, "end")), registers, strings(b.get("cross"))));
   }
@@ -385,27 +417,30 @@ public final class InstrumentReader {
   /** Rows of lower note, upper note, quality, the two fingerings, and what else there is to say. */
   private List<TrillFingering> trills(Keywork keywork) {
     List<TrillFingering> all = new ArrayList<>();
-    for (Object o : list(root.get("trills"))) {
-      List<Object> row = list(o);
-      Map<String, Object> more = row.size() > 5 ? map(item(row, 5)) : Map.of();
-      Map<String, String> needs = strings(more.get("requires"));
-      String from = String.valueOf(item(row, 3));
-      String to = String.valueOf(item(row, 4));
-      if (lacks(needs) || keywork.lacks(from, lacking) || keywork.lacks(to, lacking)) {
-        continue;
-      }
-      needs.keySet().removeAll(fixed.keySet());
-      all.add(
-          new TrillFingering(
-              pitch(row, 0),
-              pitch(row, 1),
-              choice(TrillFingering.Quality.class, String.valueOf(item(row, 2))),
-              canonical(from, keywork),
-              canonical(to, keywork),
-              needs,
-              text(more, "because", ""),
-              text(more, "source", source.isEmpty() ? "common practice, no source" : source)));
-    }
+    rows(
+        root,
+        "trills",
+        problems,
+        row -> {
+          Map<String, Object> more = row.size() > 5 ? map(item(row, 5)) : Map.of();
+          Map<String, String> needs = strings(more.get("requires"));
+          String from = String.valueOf(item(row, 3));
+          String to = String.valueOf(item(row, 4));
+          if (lacks(needs) || keywork.lacks(from, lacking) || keywork.lacks(to, lacking)) {
+            return;
+          }
+          needs.keySet().removeAll(fixed.keySet());
+          all.add(
+              new TrillFingering(
+                  pitch(row, 0),
+                  pitch(row, 1),
+                  choice(TrillFingering.Quality.class, String.valueOf(item(row, 2))),
+                  canonical(from, keywork),
+                  canonical(to, keywork),
+                  needs,
+                  text(more, "because", ""),
+                  text(more, "source", source.isEmpty() ? "common practice, no source" : source)));
+        });
     return all;
   }
 
@@ -428,20 +463,23 @@ public final class InstrumentReader {
 
   private List<Entry> written(Keywork keywork) {
     List<Entry> entries = new ArrayList<>();
-    for (Object o : list(root.get("notes"))) {
-      Map<String, Object> note = map(o);
-      Pitch written = Pitch.parse(text(note, "note"));
-      for (Map<String, Object> way : maps(note.get("ways"))) {
-        if (lacks(strings(way.get("requires"))) || keywork.lacks(text(way, "fingering"), lacking)) {
-          continue;
-        }
-        try {
-          entries.add(entry(written, way, keywork));
-        } catch (Refusal e) {
-          problems.add(Saying.of("error.at", "where", written, "why", Refusal.of(e)));
-        }
-      }
-    }
+    each(
+        root,
+        "notes",
+        problems,
+        note -> {
+          Pitch written = Pitch.parse(text(note, "note"));
+          each(
+              note,
+              "ways",
+              problems,
+              way -> {
+                if (!lacks(strings(way.get("requires")))
+                    && !keywork.lacks(text(way, "fingering"), lacking)) {
+                  entries.add(entry(written, way, keywork));
+                }
+              });
+        });
     return entries;
   }
 
@@ -515,7 +553,9 @@ public final class InstrumentReader {
   }
 
   private List<Rule> rules(String key) {
-    return maps(root.get(key)).stream().map(InstrumentReader::rule).toList();
+    List<Rule> rules = new ArrayList<>();
+    each(root, key, problems, m -> rules.add(rule(m)));
+    return rules;
   }
 
   static Rule rule(Map<String, Object> m) {

@@ -6,23 +6,128 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import org.snakeyaml.engine.v2.api.Load;
 import org.snakeyaml.engine.v2.api.LoadSettings;
 import org.snakeyaml.engine.v2.api.lowlevel.Parse;
+import org.snakeyaml.engine.v2.constructor.StandardConstructor;
 import org.snakeyaml.engine.v2.events.CollectionStartEvent;
 import org.snakeyaml.engine.v2.events.Event;
 import org.snakeyaml.engine.v2.events.ScalarEvent;
 import org.snakeyaml.engine.v2.exceptions.YamlEngineException;
+import org.snakeyaml.engine.v2.nodes.MappingNode;
+import org.snakeyaml.engine.v2.nodes.Node;
+import org.snakeyaml.engine.v2.nodes.SequenceNode;
 import sempre.core.Limit;
 import sempre.core.Refusal;
 import sempre.core.Saying;
 
-/** Plain access to what a YAML reader returns: mappings, sequences, scalars. */
+/**
+ * Plain access to what a YAML reader returns: mappings, sequences, scalars. What is wrong with one
+ * is told with its line and, where it is a field of something, its key.
+ */
 final class Yaml {
   private static final int SHOWN = 60;
 
   private Yaml() {}
+
+  /** Something with a line of its own, from 1. */
+  private interface Placed {
+    int line();
+  }
+
+  private static final class Mapping extends LinkedHashMap<Object, Object> implements Placed {
+    private static final long serialVersionUID = 1L;
+    private final int line;
+
+    private Mapping(int line) {
+      this.line = line;
+    }
+
+    @Override
+    public int line() {
+      return line;
+    }
+  }
+
+  private static final class Sequence extends ArrayList<Object> implements Placed {
+    private static final long serialVersionUID = 1L;
+    private final int line;
+
+    private Sequence(int line) {
+      this.line = line;
+    }
+
+    @Override
+    public int line() {
+      return line;
+    }
+  }
+
+  /** The plain mappings and sequences, each with its line. */
+  private static final class WithLines extends StandardConstructor {
+    private WithLines(LoadSettings settings) {
+      super(settings);
+    }
+
+    @Override
+    protected Map<Object, Object> constructMapping(MappingNode node) {
+      Mapping map = new Mapping(line(node));
+      constructMapping2ndStep(node, map);
+      return map;
+    }
+
+    @Override
+    protected List<Object> constructSequence(SequenceNode node) {
+      Sequence all = new Sequence(line(node));
+      constructSequenceStep2(node, all);
+      return all;
+    }
+
+    private static int line(Node node) {
+      return node.getStartMark().map(m -> m.getLine() + 1).orElse(0);
+    }
+  }
+
+  /**
+   * Reads the mappings of a field.
+   *
+   * @param problems where what can't be read is told, each with its line
+   */
+  static void each(
+      Map<String, Object> in,
+      String key,
+      List<Saying> problems,
+      Consumer<Map<String, Object>> reading) {
+    all(in, key, problems, o -> reading.accept(map(o)));
+  }
+
+  /** Reads the rows of a field, each a sequence. */
+  static void rows(
+      Map<String, Object> in, String key, List<Saying> problems, Consumer<List<Object>> reading) {
+    all(in, key, problems, o -> reading.accept(list(o)));
+  }
+
+  private static void all(
+      Map<String, Object> in, String key, List<Saying> problems, Consumer<Object> reading) {
+    List<Object> found = List.of();
+    try {
+      found = list(in.get(key));
+    } catch (Refusal e) {
+      problems.add(Saying.of("error.at", "where", key, "why", e.saying()));
+    }
+    for (Object o : found) {
+      try {
+        reading.accept(o);
+      } catch (Refusal e) {
+        problems.add(
+            o instanceof Placed p
+                ? Saying.of("error.yaml-line", "line", p.line(), "why", e.saying())
+                : e.saying());
+      }
+    }
+  }
 
   /**
    * Reads a text whose root is a mapping.
@@ -33,7 +138,7 @@ final class Yaml {
     LoadSettings settings = LoadSettings.builder().setLabel(file).build();
     Object loaded;
     try {
-      loaded = new Load(settings).loadFromString(text);
+      loaded = new Load(settings, new WithLines(settings)).loadFromString(text);
     } catch (YamlEngineException e) {
       throw new CatalogueException(file, List.of(problem(e)));
     }
@@ -88,6 +193,19 @@ final class Yaml {
       throw new Refusal("error.yaml-mapping", "typed", shown(o));
     }
     return copy;
+  }
+
+  /** The same without lines, for what goes on in another file. */
+  static Map<String, Object> unplaced(Map<String, Object> map) {
+    Map<String, Object> copy = new LinkedHashMap<>();
+    map.forEach((k, v) -> copy.put(k, unplaced(v)));
+    return copy;
+  }
+
+  private static Object unplaced(Object o) {
+    return o instanceof Mapping m
+        ? unplaced(map(m))
+        : o instanceof Sequence s ? new ArrayList<>(s.stream().map(Yaml::unplaced).toList()) : o;
   }
 
   /** A sequence; nothing at all is an empty one. */

@@ -293,7 +293,11 @@ public class HouseTest {
         "error.no-key-left {typed=9"
       },
       {"instrument: flute\nspells: []", "error.not-here {key=spells}"},
-      {"instrument: flute\nnotes: 3", "error.yaml-list {typed=3}"},
+      {"instrument: flute\nnotes: 3", "error.at {where=notes, why=error.yaml-list {typed=3}}"},
+      {
+        "instrument: flute\nhidden:\n  - note: A4\n    fingering: T 1 2 | Eb\n  - note: H4",
+        "error.yaml-line {line=5, why=error.no-pitch"
+      },
       {"[1, 2]", "error.yaml-root"},
       {"hidden: []", "error.yaml-missing {key=instrument"},
     };
