@@ -4,6 +4,8 @@ export interface How {
   scale: number;
   /** whether long fingerings need more room between the notes */
   wide: boolean;
+  /** on paper, where the page has its own margins: how far apart the notes are, from 0 to 2 */
+  paper?: number;
 }
 
 /** The engraver's options: the smallest page, so that each holds exactly one line of music. */
@@ -19,9 +21,9 @@ export const options = (q: How) => ({
   svgHtml5: true,
   pageMarginTop: 10,
   pageMarginBottom: 10,
-  pageMarginLeft: 40,
-  pageMarginRight: 20,
-  spacingLinear: q.wide ? 0.5 : 0.36,
+  pageMarginLeft: q.paper === undefined ? 40 : 24,
+  pageMarginRight: q.paper === undefined ? 20 : 4,
+  spacingLinear: q.paper === undefined ? (q.wide ? 0.5 : 0.36) : [0.38, 0.5, 0.64][q.paper]!,
   spacingNonLinear: 0.62,
   expandNever: true,
   xmlIdSeed: 1

@@ -13,6 +13,7 @@
     guides = [],
     slideCm = 0,
     label,
+    small = false,
     ontoggle
   }: {
     keys: Key[];
@@ -21,12 +22,14 @@
     guides?: number[];
     slideCm?: number;
     label: string;
+    /** where letters would be too small to be read: the shapes alone */
+    small?: boolean;
     /** makes the controls buttons */
     ontoggle?: (key: Key) => void;
   } = $props();
 
   const drawn = $derived(picture(keys));
-  const LABELS = 36;
+  const LABELS = $derived(small ? 2 : 36);
   const turn = $derived(eyes.facing ? -1 : 1);
   const reach = $derived(eyes.facing ? drawn.right : drawn.left);
   const other = $derived(eyes.facing ? drawn.left : drawn.right);
@@ -55,7 +58,7 @@
     aria-label={label}
   >
     <line class="bore" x1="0" x2="0" y1="0" y2={drawn.height} />
-    {#each drawn.rows as r (r.y)}
+    {#each small ? [] : drawn.rows as r (r.y)}
       {@const side = (r.left ? -1 : 1) * turn}
       <text
         class="row"
@@ -96,7 +99,7 @@
               rx="5"
             />{/if}
         {/if}
-        <text class="on" y="3.5">{p.text}</text>
+        {#if !small}<text class="on" y="3.5">{p.text}</text>{/if}
       </g>
     {/each}
   </svg>
@@ -116,7 +119,7 @@
       <line class="bore" x1="8" x2="162" y1="44" y2="44" />
       {#each guides as g, i (i)}
         <line class="tick" x1={at(g)} x2={at(g)} y1="38" y2="50" />
-        <text class="row" x={at(g)} y="63" text-anchor="middle">{i + 1}</text>
+        {#if !small}<text class="row" x={at(g)} y="63" text-anchor="middle">{i + 1}</text>{/if}
       {/each}
       <rect class="mark" x={at(slideCm) - 4} y="32" width="8" height="20" rx="3" />
       {#each valves as k (k.token)}

@@ -14,10 +14,11 @@
   import { loaded } from '../lib/load.svelte';
   import Mark from '../parts/Mark.svelte';
   import Removal from '../parts/Removal.svelte';
-  import SheetWords from '../parts/SheetWords.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../router';
-  import OnePart from './OnePart.svelte';
+  import PageSize from '../paper/PageSize.svelte';
+  import Sheet from '../paper/Sheet.svelte';
+  import SheetSettings from '../paper/SheetSettings.svelte';
   import { MARKS, type Stage } from '../words/standing';
   import { sheet } from '../words/language';
   import { ui } from '../words/ui';
@@ -32,7 +33,7 @@
   let removing = $state(false);
   let below = $state<Stage>('SCHOOL');
   /** parts that are shown on the page, as they come */
-  let parts = $state.raw<Schemas['StandView'][]>([]);
+  let parts = $state.raw<[Schemas['StandView'], Schemas['SheetView']][]>([]);
   let showing = $state(false);
   let drawn = $state(0);
   let wanted: (() => void) | undefined;
@@ -59,19 +60,25 @@
     if (!given) return;
     const mine = ++turn;
     showing = true;
+    stands.clear();
     drawn = 0;
     parts = [];
-    const fresh: Schemas['StandView'][] = [];
+    const fresh: typeof parts = [];
     try {
       for (const p of given.parts) {
+        const path = { studentId: p.student.id, pieceId: given.piece.id };
+        // each in the language that the student reads, unless one was chosen for all
+        const headers: Record<string, string> = sheet.language ? {} : { 'Sempre-Sheet': 'yes' };
         fresh.push(
-          await asked(
-            api.GET('/api/stand/{studentId}/{pieceId}', {
-              params: { path: { studentId: p.student.id, pieceId: given.piece.id } },
-              // each in the language that the student reads, unless one was chosen for all
-              headers: sheet.language ? {} : { 'Sempre-Sheet': 'yes' }
-            })
-          )
+          await Promise.all([
+            asked(api.GET('/api/stand/{studentId}/{pieceId}', { params: { path }, headers })),
+            asked(
+              api.GET('/api/stand/{studentId}/{pieceId}/sheet', {
+                params: { path, query: { assignment: id } },
+                headers
+              })
+            )
+          ])
         );
         if (mine !== turn) return;
         parts = [...fresh];
@@ -80,8 +87,12 @@
       failed = sentence(e);
     }
   }
-  function onedrawn() {
-    drawn++;
+  /** whose sheets stand there as they will be printed */
+  const stands = new Set<number>();
+  function ready(student: number, is: boolean) {
+    if (is) stands.add(student);
+    else stands.delete(student);
+    drawn = stands.size;
     if (given && drawn >= given.parts.length) wanted?.();
   }
   async function print() {
@@ -149,6 +160,8 @@
   ><title>{ui.shelf.partsTitle(given ? `${given.piece.title}, ` : '')}</title></svelte:head
 >
 
+<PageSize />
+
 <div class="page">
   {#if problem}<Trouble text={problem} again={() => load(id)} />{/if}
   {#if !given}
@@ -200,8 +213,8 @@
         </Select>
         <Button size="small" kind="tertiary" on:click={simpler}>{ui.shelf.makeThem}</Button>
       {/if}
-      <SheetWords />
     </div>
+    <div class="screen"><SheetSettings /></div>
     <p role="status" class="screen said">{said}</p>
     <table class="screen rows sheet">
       <thead>
@@ -257,8 +270,19 @@
           />
         </div>
       {/if}
-      {#each parts as view (view.student.id)}
-        <OnePart {view} {given} ondrawn={onedrawn} />
+      {#each parts as [view, told] (view.student.id)}
+        {@const mine = view.given.find((g) => g.assignmentId === given.id)}
+        <Sheet
+          {view}
+          sheet={told}
+          due={given.due}
+          message={given.message}
+          what={mine?.what ?? given.what}
+          bars={mine && (mine.from > 0 || mine.to < view.bars.length - 1)
+            ? [mine.from, mine.to]
+            : undefined}
+          onready={(is) => ready(view.student.id, is)}
+        />
       {/each}
     {/if}
   {/if}

@@ -59,8 +59,8 @@
     /** whether the chosen note is kept in sight */
     follow?: boolean;
     playing?: boolean;
-    /** what stands on paper: only the fingerings that are new or not usual, all, or the lanes too */
-    print?: '' | 'changed' | 'all' | 'lanes';
+    /** what stands on paper: only the fingerings that are new or not usual, or the lanes too */
+    print?: '' | 'changed' | 'lanes';
     /** once, when all lines stand there */
     ondrawn?: () => void;
   } = $props();
@@ -146,7 +146,7 @@
   );
   /** without lanes the ribbon has nothing to stand above */
   const ribbon = $derived(lanes.length > 0 || guides.length > 0);
-  const bare = $derived(print === 'changed' || print === 'all');
+  const bare = $derived(print === 'changed');
   const named = (n: Plan['notes'][number]) =>
     against
       ? against.has(n.id)

@@ -4,7 +4,6 @@
   import { flushSync, onDestroy, tick, untrack } from 'svelte';
   import { last } from '../last.svelte';
   import TrillsTold from '../parts/TrillsTold.svelte';
-  import SheetWords from '../parts/SheetWords.svelte';
   import { menu } from '../parts/menu';
   import Missing from '../parts/Missing.svelte';
   import Trouble from '../parts/Trouble.svelte';
@@ -49,8 +48,8 @@
     (zoomed = step ? Math.max(0, Math.min(ZOOMS.length - 1, zoomed + step)) : 2);
 
   /** What stands on a printed part. */
-  let print = $state<'' | 'changed' | 'all' | 'lanes'>('');
-  async function printOut(what: 'changed' | 'all' | 'lanes') {
+  let print = $state<'' | 'changed' | 'lanes'>('');
+  async function printOut(what: 'lanes') {
     print = what;
     await tick();
     window.print();
@@ -224,11 +223,7 @@
         <details class="out" {@attach menu}>
           <summary>{ui.stand.printSave}</summary>
           <div>
-            <SheetWords />
-            <button class="plain" onclick={() => printOut('changed')}
-              >{ui.stand.printChanged}</button
-            >
-            <button class="plain" onclick={() => printOut('all')}>{ui.stand.printAll}</button>
+            <a href="/sheet/{student}/{piece}">{ui.stand.printSheet}</a>
             <button class="plain" onclick={() => printOut('lanes')}>{ui.stand.printLanes}</button>
             <a download href="/api/stand/{student}/{piece}/part.musicxml?which=changed"
               >{ui.stand.saveChanged}</a

@@ -340,8 +340,7 @@ export const en = {
     itsSimpler: 'Its simpler part',
     makeSimpler: 'Make it simpler',
     printSave: 'Print, save',
-    printChanged: 'Print, with what is new or not usual',
-    printAll: 'Print, with every fingering',
+    printSheet: 'Print the sheet, with pictures of what is new',
     printLanes: 'Print, with the finger lanes',
     saveChanged: 'Save as MusicXML, with what is new or not usual',
     saveAll: 'Save as MusicXML, with every fingering',
@@ -361,6 +360,31 @@ export const en = {
     redo: 'redo',
     noNotes: 'There is no note to finger in this part.',
     bothComing: 'Both parts are being drawn …'
+  },
+  paper: {
+    letter: 'US Letter',
+    none: 'none',
+    newOnes: 'new and unusual ones',
+    all: 'all',
+    underNotes: 'Fingerings under the notes',
+    overNotes: 'Names over the notes',
+    staff: 'Height of a staff',
+    mm: (mm: number) => `${mm} mm`,
+    paper: 'Paper',
+    boxed: 'in a box: new for you',
+    underlined: 'bold and underlined: not the usual fingering',
+    lined: 'with a line below: chosen by your teacher',
+    bracketed: 'bracket: the bars you are given',
+    without: (word: Text) => `${word}: your instrument does not have this note`,
+    why: {
+      NEW_NOTE: 'a new note',
+      NEW_FINGERING: 'a new fingering',
+      CHOSEN: 'chosen by your teacher',
+      UNUSUAL: 'not the usual fingering'
+    },
+    sheetTitle: (what: Text) => `Sheet${what} · Sempre`,
+    print: 'Print',
+    onStand: 'back to the stand'
   },
   ear: {
     isAbsent: (who: Text) => `${who} is absent`,
@@ -521,7 +545,6 @@ export const en = {
     keepOnShelf: 'Keep it on the shelf',
     forDay: (day: Text) => `for ${day}`,
     simplerPart: ' · simpler part',
-    isNew: 'New: ',
     locked: 'Every fingering is locked as it is planned now.',
     planned: 'Fingerings are planned anew as they learn.',
     simplerMade: (names: Text) =>

@@ -345,8 +345,7 @@ export const es: Dictionary = {
     itsSimpler: 'Su parte más fácil',
     makeSimpler: 'Hacerla más fácil',
     printSave: 'Imprimir, guardar',
-    printChanged: 'Imprimir, con lo nuevo o poco habitual',
-    printAll: 'Imprimir, con todas las digitaciones',
+    printSheet: 'Imprimir la hoja, con imágenes de lo nuevo',
     printLanes: 'Imprimir, con las líneas de los dedos',
     saveChanged: 'Guardar en MusicXML, con lo nuevo o poco habitual',
     saveAll: 'Guardar en MusicXML, con todas las digitaciones',
@@ -366,6 +365,31 @@ export const es: Dictionary = {
     redo: 'rehacer',
     noNotes: 'En esta parte no hay ninguna nota que digitar.',
     bothComing: 'Se están dibujando las dos partes …'
+  },
+  paper: {
+    letter: 'Carta (EE. UU.)',
+    none: 'ninguna',
+    newOnes: 'las nuevas y poco usuales',
+    all: 'todas',
+    underNotes: 'Digitaciones bajo las notas',
+    overNotes: 'Nombres sobre las notas',
+    staff: 'Altura del pentagrama',
+    mm: (mm: number) => `${String(mm).replace('.', ',')} mm`,
+    paper: 'Papel',
+    boxed: 'en un recuadro: nuevo para ti',
+    underlined: 'en negrita y subrayado: no es la digitación habitual',
+    lined: 'con una línea debajo: elegida por tu profesor',
+    bracketed: 'corchete: los compases que te tocan',
+    without: (word: Text) => `${word}: tu instrumento no tiene esta nota`,
+    why: {
+      NEW_NOTE: 'nota nueva',
+      NEW_FINGERING: 'digitación nueva',
+      CHOSEN: 'elegida por tu profesor',
+      UNUSUAL: 'no es la digitación habitual'
+    },
+    sheetTitle: (what: Text) => `Hoja${what} · Sempre`,
+    print: 'Imprimir',
+    onStand: 'volver al atril'
   },
   ear: {
     isAbsent: (who: Text) => `${who}: ausente`,
@@ -527,7 +551,6 @@ export const es: Dictionary = {
     keepOnShelf: 'Guardarla en el estante',
     forDay: (day: Text) => `para el ${day}`,
     simplerPart: ' · parte más fácil',
-    isNew: 'Nueva: ',
     locked: 'Todas las digitaciones quedan fijas, como están planeadas ahora.',
     planned: 'Las digitaciones se planean de nuevo según aprenden.',
     simplerMade: (names: Text) =>

@@ -25,6 +25,15 @@ export const day = (iso: string, of = language) =>
     month: 'long'
   });
 
+/** A day as it stands on paper, which may be kept: with its year. */
+export const fullDay = (iso: string, of = language) =>
+  new Date(iso + 'T12:00').toLocaleDateString(LOCALES[of], {
+    weekday: 'long',
+    day: 'numeric',
+    month: 'long',
+    year: 'numeric'
+  });
+
 /** The days of the week, Monday first, as the API names them, and short as a person does. */
 export const WEEK = [
   'MONDAY',

@@ -3,6 +3,9 @@ package sempre.server.app;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Component;
+import sempre.core.score.Bars;
+import sempre.core.score.Part;
+import sempre.core.teaching.Handout;
 import sempre.server.store.Choices;
 import sempre.server.store.Db;
 import sempre.server.store.Shelf;
@@ -68,6 +71,27 @@ public class AtTheStand {
           Stands.Loaded l = stands.load(tx, studentId, pieceId);
           return new Planned(l, stands.beside(tx, l));
         });
+  }
+
+  /** A part with what stands under its music on paper. */
+  public record Handed(Stands.Loaded part, Handout handout) {}
+
+  /**
+   * A part as it is handed out.
+   *
+   * @param assignment what is given of it; 0 for the whole part
+   */
+  public Handed handed(long studentId, long pieceId, long assignment) {
+    Seen seen = seen(studentId, pieceId);
+    Stands.Loaded l = seen.planned().part();
+    Part part = l.page().reading().part();
+    Bars bars =
+        seen.given().stream()
+            .filter(a -> a.id() == assignment)
+            .findFirst()
+            .map(a -> Assignments.bars(a, part))
+            .orElseGet(() -> Bars.of(part, ""));
+    return new Handed(l, Handout.of(l.plan(), bars, l.player(), seen.planned().beside().stage()));
   }
 
   public Stands.Beside beside(Stands.Loaded l) {

@@ -188,6 +188,7 @@ public class StandController {
               Bars bars = Assignments.bars(a, part);
               return new StandViews.GivenView(
                   a.id(),
+                  a.due(),
                   Speech.words().due(a.due(), today),
                   AssignmentWords.what(a),
                   bars.from(),

@@ -1,10 +1,13 @@
 package sempre.server.api.stand;
 
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import sempre.core.instrument.Keywork;
 import sempre.core.instrument.Role;
 import sempre.core.planning.Plan;
+import sempre.core.teaching.Handout;
 import sempre.core.teaching.SimplerPart;
 import sempre.server.api.Refs;
 import sempre.server.api.hand.HandViews;
@@ -94,6 +97,27 @@ public final class StandViews {
       boolean canUndo,
       boolean canRedo) {}
 
+  /** A fingering as a picture; {@code slideCm} is how far out a slide is. */
+  public record PictureView(String fingering, List<HandViews.HeldView> held, double slideCm) {}
+
+  /** A fingering that is told on a sheet, once; {@code bars} by their numbers. */
+  public record ToldView(
+      Handout.Why why,
+      String written,
+      String shown,
+      String label,
+      List<String> bars,
+      String sentence,
+      @JsonUnwrapped PictureView picture) {}
+
+  /** What stands under the music on paper; {@code remark} on what was done to the page. */
+  public record SheetView(
+      Keywork.Kind kind,
+      List<HandViews.KeyView> keys,
+      List<Double> guides,
+      List<ToldView> told,
+      String remark) {}
+
   /** A plan after a choice: what was done, and every note that is fingered otherwise by it. */
   public record ChosenView(PlanView plan, String sentence, List<ChangeView> changes) {}
 
@@ -139,6 +163,7 @@ public final class StandViews {
   /** What of a part is given; bars are indexes, a tempo of 0 is the written one. */
   public record GivenView(
       long assignmentId,
+      LocalDate due,
       String dueWords,
       String what,
       int from,

@@ -1,0 +1,231 @@
+package sempre.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.rendering.PDFRenderer;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.apache.pdfbox.text.TextPosition;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+
+/** What comes out of the printer, measured in the file that the browser prints. */
+public class PaperTest {
+  /** Where what is written under a note is smaller, nobody reads it from a stand. */
+  private static final float SMALLEST_PT = 9;
+
+  private static final float A_SHADE = 1f / 72;
+
+  private Browsing browsing;
+  private Page page;
+
+  @BeforeClass
+  void start() {
+    browsing = new Browsing(true);
+  }
+
+  @AfterMethod(alwaysRun = true)
+  void leave() {
+    if (page != null) {
+      page.close();
+    }
+  }
+
+  @AfterClass(alwaysRun = true)
+  void stop() {
+    browsing.close();
+  }
+
+  private void open(String path) {
+    page = browsing.page();
+    page.navigate(browsing.at(path));
+  }
+
+  private PDDocument printed() throws IOException {
+    return Loader.loadPDF(page.pdf(new Page.PdfOptions().setPreferCSSPageSize(true)));
+  }
+
+  private void untilDrawn() {
+    Locator print =
+        page.getByRole(
+            AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Print")));
+    assertThat(print).isEnabled();
+    assertThat(page.locator("article svg.engraved").first()).isVisible();
+  }
+
+  private static String text(PDDocument pdf, int at) throws IOException {
+    PDFTextStripper stripper = new PDFTextStripper();
+    stripper.setStartPage(at + 1);
+    stripper.setEndPage(at + 1);
+    return stripper.getText(pdf);
+  }
+
+  /** Every piece of text with its size on paper, in points. */
+  private static List<String> smallerThan(PDDocument pdf, float least) throws IOException {
+    List<String> small = new ArrayList<>();
+    new PDFTextStripper() {
+      @Override
+      protected void writeString(String text, List<TextPosition> places) {
+        for (TextPosition p : places) {
+          if (p.getFontSizeInPt() < least - A_SHADE && !p.getUnicode().isBlank()) {
+            small.add(p.getUnicode() + " " + p.getFontSizeInPt());
+          }
+        }
+      }
+    }.getText(pdf);
+    return small;
+  }
+
+  private static void allFontsAreInside(PDDocument pdf) throws IOException {
+    for (PDPage p : pdf.getPages()) {
+      for (COSName name : p.getResources().getFontNames()) {
+        assertTrue(p.getResources().getFont(name).isEmbedded(), name.getName());
+      }
+    }
+  }
+
+  /** How much of a page is dark, and how much neither dark nor white. */
+  private static double[] ink(PDDocument pdf, int at) throws IOException {
+    BufferedImage image = new PDFRenderer(pdf).renderImageWithDPI(at, 72);
+    int dark = 0;
+    int grey = 0;
+    for (int y = 0; y < image.getHeight(); y++) {
+      for (int x = 0; x < image.getWidth(); x++) {
+        int green = image.getRGB(x, y) >> 8 & 0xff;
+        dark += green < 90 ? 1 : 0;
+        grey += green >= 90 && green < 230 ? 1 : 0;
+      }
+    }
+    double all = image.getWidth() * image.getHeight();
+    return new double[] {dark / all, grey / all};
+  }
+
+  @Test
+  public void aPartIsOneSheetThatCanBeReadFromAStand() throws IOException {
+    open("/sheet/{Noor}/{The Harbour Wall}");
+    page.getByLabel("Paper").selectOption("A4");
+    untilDrawn();
+    try (PDDocument pdf = printed()) {
+      assertEquals(pdf.getNumberOfPages(), 1);
+      assertEquals(Math.round(pdf.getPage(0).getMediaBox().getWidth()), 595);
+      String text = text(pdf, 0);
+      assertTrue(text.contains("The Harbour Wall") && text.contains("Noor A."), text);
+      assertTrue(text.contains("As for F: lift the right first finger"), text);
+      assertTrue(text.contains("in a box: new for you"), text);
+      // nothing of the screen is on it
+      assertTrue(!text.contains("back to the stand") && !text.contains("Today"), text);
+      assertEquals(smallerThan(pdf, SMALLEST_PT), List.of());
+      allFontsAreInside(pdf);
+    }
+  }
+
+  @Test
+  public void aDarkScreenPrintsDarkOnWhite() throws IOException {
+    open("/sheet/{Noor}/{The Harbour Wall}");
+    untilDrawn();
+    page.getByLabel("Paper").selectOption("A4");
+    untilDrawn();
+    double[] light;
+    try (PDDocument pdf = printed()) {
+      light = ink(pdf, 0);
+    }
+    for (String path :
+        List.of(
+            "/sheet/{Noor}/{The Harbour Wall}", "/stand/{Noor}/{The Harbour Wall}", "/people")) {
+      page.navigate(browsing.at(path));
+      page.locator("h1").first().waitFor();
+      page.getByText("Dark", new Page.GetByTextOptions().setExact(true)).click();
+      if (path.startsWith("/sheet")) {
+        untilDrawn();
+      } else if (path.startsWith("/stand")) {
+        page.locator(".line.drawn").nth(1).waitFor();
+      }
+      try (PDDocument pdf = printed()) {
+        double[] dark = ink(pdf, 0);
+        assertTrue(dark[0] > 0.003, path + " has ink that is dark: " + dark[0]);
+        assertTrue(dark[0] < 0.2, path + " is on white: " + dark[0]);
+        if (path.startsWith("/sheet")) {
+          assertEquals(dark[0], light[0], light[0] / 100, "the same sheet");
+          assertEquals(dark[1], light[1], light[1] / 100, "the same sheet");
+        }
+      }
+      page.getByText("Light", new Page.GetByTextOptions().setExact(true)).click();
+    }
+  }
+
+  @Test
+  public void aClassHasAPageEachAndNoBlankOne() throws IOException {
+    open("/parts/{given The Harbour Wall}");
+    Locator rows = page.locator("tbody tr");
+    rows.first().waitFor();
+    int players = rows.count();
+    page.keyboard().press("v");
+    assertThat(page.locator("article")).hasCount(players);
+    assertThat(page.locator(".progress")).hasCount(0);
+    try (PDDocument pdf = printed()) {
+      assertEquals(pdf.getNumberOfPages(), players);
+      for (int i = 0; i < players; i++) {
+        String text = text(pdf, i);
+        String name = rows.nth(i).locator("a").first().textContent();
+        assertTrue(text.contains(name), "page " + (i + 1) + " is for " + name + ": " + text);
+      }
+    }
+  }
+
+  @Test
+  public void itIsPrintedOnLetterToo() throws IOException {
+    open("/sheet/{Noor}/{The Harbour Wall}");
+    page.getByLabel("Paper").selectOption("LETTER");
+    untilDrawn();
+    try (PDDocument pdf = printed()) {
+      assertEquals(pdf.getNumberOfPages(), 1);
+      assertEquals(Math.round(pdf.getPage(0).getMediaBox().getWidth()), 612);
+      assertEquals(Math.round(pdf.getPage(0).getMediaBox().getHeight()), 792);
+    }
+    page.getByLabel("Paper").selectOption("A4");
+  }
+
+  /** Computed in the page: what is written under and over the notes of a line, as it stands. */
+  @Test
+  public void nothingTouchesUnderTheNotesHoweverMuchIsWritten() {
+    open("/sheet/{Linh}/{Fog Horn and Fiddle}");
+    page.getByLabel("Fingerings under the notes").selectOption("all");
+    page.getByLabel("Names over the notes").selectOption("all");
+    for (String staff : List.of("8", "7")) {
+      page.getByLabel("Height of a staff").selectOption(staff);
+      untilDrawn();
+      page.waitForTimeout(700);
+      Object touching =
+          page.evaluate(
+              """
+              () => [...document.querySelectorAll('article .line svg')].flatMap((svg) => {
+                const boxes = [...svg.querySelectorAll('text.name, text.fingering')].map((t) => {
+                  const { x, y, width, height } = t.getBBox();
+                  return { text: t.textContent, x, y: y + height * 0.2, right: x + width,
+                    bottom: y + height * 0.8 };
+                });
+                return boxes.flatMap((a, i) =>
+                  boxes.slice(i + 1)
+                    .filter((b) => a.x < b.right && b.x < a.right && a.y < b.bottom && b.y < a.bottom)
+                    .map((b) => a.text + ' ' + b.text));
+              })
+              """);
+      assertEquals(touching, List.of(), staff);
+    }
+  }
+}

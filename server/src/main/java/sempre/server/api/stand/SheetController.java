@@ -1,0 +1,71 @@
+package sempre.server.api.stand;
+
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import sempre.core.instrument.Instrument;
+import sempre.core.planning.Plan;
+import sempre.core.score.Part;
+import sempre.core.teaching.Handout;
+import sempre.server.api.Speech;
+import sempre.server.api.hand.HandViews;
+import sempre.server.api.hand.Lanes;
+import sempre.server.app.AtTheStand;
+import sempre.words.Words;
+
+/** A part as it is handed out: what stands under its music. */
+@RestController
+class SheetController {
+  private final AtTheStand stand;
+
+  SheetController(AtTheStand stand) {
+    this.stand = stand;
+  }
+
+  /**
+   * What is told under a part, in the words of its student.
+   *
+   * @param assignment what is given; 0 for the whole part
+   */
+  @GetMapping("/api/stand/{studentId}/{pieceId}/sheet")
+  StandViews.SheetView sheet(
+      @PathVariable long studentId,
+      @PathVariable long pieceId,
+      @RequestParam(defaultValue = "0") long assignment) {
+    AtTheStand.Handed handed = stand.handed(studentId, pieceId, assignment);
+    Plan plan = handed.part().plan();
+    Part part = handed.part().page().reading().part();
+    Instrument i = plan.setup().instrument();
+    return new StandViews.SheetView(
+        i.keywork().kind(),
+        HandViews.KeyView.all(i, plan.setup().options()),
+        Lanes.guides(i),
+        handed.handout().told().stream().map(t -> told(t, i, part)).toList(),
+        handed.part().page().reading().remark().map(Speech.words()::sentence).orElse(""));
+  }
+
+  private static StandViews.ToldView told(Handout.Told t, Instrument i, Part part) {
+    Words words = Speech.words();
+    Plan.PlannedNote n = t.first();
+    return new StandViews.ToldView(
+        t.why(),
+        n.note().pitch().toString(),
+        words.note(n.note().pitch()),
+        words.label(n.way().entry()),
+        t.bars().stream().map(b -> part.bars().get(b).number()).toList(),
+        sentence(t, i),
+        new StandViews.PictureView(
+            n.way().bare().text(),
+            n.way().bare().holds().stream().map(h -> HandViews.HeldView.of(h, false)).toList(),
+            i.slide().map(s -> s.centimetres(n.way().bare().text())).orElse(0.0)));
+  }
+
+  /** How a new note is learned from one that is there, else why it is played so. */
+  private static String sentence(Handout.Told t, Instrument i) {
+    return t.lesson()
+        .map(l -> Speech.words().teaching().comparison(i, l))
+        .or(() -> t.reason().map(r -> Speech.words().plan().reason(i, t.first().way().entry(), r)))
+        .orElse("");
+  }
+}

@@ -1,0 +1,11 @@
+<!-- Tells the printer on what paper the page stands. -->
+<script lang="ts">
+  import { MARGIN, settings } from './settings.svelte';
+
+  $effect(() => {
+    const style = document.createElement('style');
+    style.textContent = `@page { size: ${settings.paper === 'A4' ? 'A4' : 'letter'}; margin: ${MARGIN}mm; }`;
+    document.head.append(style);
+    return () => style.remove();
+  });
+</script>
