@@ -125,7 +125,7 @@
       {#each valves as k (k.token)}
         <g transform="translate({eyes.facing ? 156 : 14} 14)" class={state(k)}>
           <rect class="shape" x="-12" y="-9" width="24" height="18" rx="5" />
-          <text class="on" y="3.5">{k.token}</text>
+          <text class="on" class:large={small} y={small ? 5 : 3.5}>{k.token}</text>
         </g>
       {/each}
     {:else}
@@ -186,6 +186,9 @@
     font-size: 10.5px;
     text-anchor: middle;
     fill: var(--ink-2);
+  }
+  .on.large {
+    font-size: 15px;
   }
   .down .shape {
     fill: var(--hand);

@@ -2,11 +2,13 @@
 <script lang="ts">
   import { Button, SkeletonText } from 'carbon-components-svelte';
   import { api, asked, type Schemas } from '../api/client';
+  import { onDestroy } from 'svelte';
   import { pageKeys } from '../lib/keys.svelte';
   import { loaded } from '../lib/load.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, route } from '../router';
   import PageSize from './PageSize.svelte';
+  import { printable } from './settings.svelte';
   import Sheet from './Sheet.svelte';
   import SheetSettings from './SheetSettings.svelte';
   import { ui } from '../words/ui';
@@ -21,6 +23,7 @@
   $effect(() => {
     const path = { path: { studentId, pieceId } };
     drawn = false;
+    printable(false);
     void page.ask(async () => {
       const stand = await asked(api.GET('/api/stand/{studentId}/{pieceId}', { params: path }));
       const query = { assignment: stand.given[0]?.assignmentId ?? 0 };
@@ -30,6 +33,8 @@
       return [stand, await sheet];
     });
   });
+
+  onDestroy(() => delete document.documentElement.dataset.printable);
 
   pageKeys(ui.paper.print, [
     { on: 'p', words: ui.paper.print, when: () => drawn, act: () => window.print() },
@@ -67,7 +72,10 @@
       bars={given && (given.from > 0 || given.to < view.bars.length - 1)
         ? [given.from, given.to]
         : undefined}
-      onready={(is) => (drawn = is)}
+      onready={(is) => {
+        drawn = is;
+        printable(is);
+      }}
     />
   {:else if !page.problem}
     <SkeletonText heading /><SkeletonText paragraph lines={8} />

@@ -7,6 +7,7 @@
   import TrillsTold from '../parts/TrillsTold.svelte';
   import type { Language } from '../words/language';
   import { fullDay, wordsOf } from '../words/ui';
+  import { roomiest } from './layout';
   import { settings } from './settings.svelte';
   import Staves from './Staves.svelte';
 
@@ -80,8 +81,10 @@
     // another choice is tried in its own size first
     void [view, settings.staff, settings.paper, settings.fingerings, settings.names];
     small = false;
-    spread = 0;
     widest = 2;
+    spread = untrack(() =>
+      roomiest(view.plan.notes.length, told.length / (many ? 3 : 2), high, room, settings.staff)
+    );
     untrack(() => {
       round++;
       onready(false);
@@ -112,12 +115,13 @@
   style:--height="{room.height}mm"
 >
   <header bind:clientHeight={head}>
-    <div class="title">
-      <h2>
-        {view.piece.title}<span class="bx--visually-hidden">, {view.student.name}</span>
-      </h2>
-      <p class="who"><b>{view.student.name}</b><br />{view.student.instrumentName.toLowerCase()}</p>
-    </div>
+    <!-- the heading is the bookmark in a file of the whole class: whose it is stands in it -->
+    <h2>
+      <span>{view.piece.title}</span>
+      <span class="who"
+        ><b>{view.student.name}</b><br />{view.student.instrumentName.toLowerCase()}</span
+      >
+    </h2>
     <p class="when">
       {[due && words.shelf.forDay(fullDay(due, language)), what, view.piece.source]
         .filter(Boolean)
@@ -195,13 +199,11 @@
     line-height: 1.3;
     box-shadow: 0 1px 4px rgb(0 0 0 / 0.25);
   }
-  .title {
+  h2 {
     display: flex;
     justify-content: space-between;
     align-items: baseline;
     gap: 1rem;
-  }
-  h2 {
     font-size: 20pt;
     font-weight: 600;
     line-height: 1.1;
@@ -209,6 +211,9 @@
   .who {
     text-align: right;
     flex: none;
+    font-size: 11pt;
+    font-weight: 400;
+    line-height: 1.3;
   }
   .sentence {
     font-size: 12pt;

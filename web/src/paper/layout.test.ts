@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { levels, pages, wide } from './layout';
+import { levels, pages, roomiest, wide } from './layout';
 
 test('what would touch goes a row down, and up again where there is room', () => {
   const items = [10, 20, 30, 60].map((x) => ({ x, width: 12 }));
@@ -65,4 +65,11 @@ test('a line that is higher than a page has one to itself', () => {
 
 test('a flat is wider than a one', () => {
   expect(wide('B♭')).toBeGreaterThan(wide('11'));
+});
+
+test('few notes stand far apart, many close, and pictures take their room', () => {
+  const a4 = { width: 186, height: 273 };
+  expect(roomiest(25, 1, 36, a4, 7.5)).toBe(2);
+  expect(roomiest(120, 0, 36, a4, 7.5)).toBe(0);
+  expect(roomiest(62, 0, 36, a4, 7.5)).toBeGreaterThan(roomiest(62, 3, 36, a4, 7.5));
 });

@@ -68,3 +68,26 @@ function letter(c: string): number {
   if ('MWm♭♯'.includes(c)) return 0.8;
   return 0.62;
 }
+
+/** About how wide a note is at each distance of the notes, for a staff 7.5 mm high (tried out). */
+const NOTE_MM = [10, 12.5, 15];
+
+/**
+ * How far apart the notes may stand, from 0 to 2, so that a part fits its sheet: a guess, to begin
+ * with what will probably stay.
+ *
+ * @param notes how many
+ * @param rows of pictures under the music, each `high` mm
+ */
+export function roomiest(
+  notes: number,
+  rows: number,
+  high: number,
+  room: { width: number; height: number },
+  staff: number
+): number {
+  const taken = 28 + Math.ceil(rows) * (high + 4);
+  const fits = (mm: number) =>
+    Math.ceil((notes * mm * staff) / 7.5 / room.width) * 4.2 * staff + taken < room.height * 0.92;
+  return NOTE_MM.reduce((best, mm, i) => (fits(mm) ? i : best), 0);
+}

@@ -16,6 +16,19 @@ export const MARGIN = 12;
 const LETTER_REGIONS = ['US', 'CA', 'MX', 'CL', 'CO', 'CR', 'GT', 'PA', 'PH', 'PR', 'SV', 'VE'];
 const region = globalThis.navigator?.language.split('-')[1]?.toUpperCase() ?? '';
 
+/** what the address asks for holds for this page alone */
+const asked = new URLSearchParams(globalThis.location?.search);
+/** whether the page is opened to be printed, with nobody before it */
+export const unattended = asked.has('print');
+
+/**
+ * Says whether the page stands there as it will be printed; who prints unattended waits for it. A
+ * page that says nothing is printed when nothing is left to come.
+ */
+export function printable(is: boolean) {
+  document.documentElement.dataset.printable = is ? 'yes' : 'no';
+}
+
 /** How this browser prints parts; kept, since its printer and its players stay the same. */
 class Settings {
   #paper = new Kept<Paper>('paper', LETTER_REGIONS.includes(region) ? 'LETTER' : 'A4');
@@ -23,8 +36,9 @@ class Settings {
   #fingerings = new Kept<Which>('paper-fingerings', 'new');
   #names = new Kept<Which>('paper-names', 'none');
 
-  get paper() {
-    return this.#paper.value;
+  get paper(): Paper {
+    const here = asked.get('paper');
+    return here === 'A4' || here === 'LETTER' ? here : this.#paper.value;
   }
   set paper(to: Paper) {
     this.#paper.value = to;

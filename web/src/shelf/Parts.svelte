@@ -11,6 +11,7 @@
   import { onDestroy, tick, untrack } from 'svelte';
   import { pageKeys } from '../lib/keys.svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
+  import { warmUp } from '../engrave/engrave';
   import { loaded } from '../lib/load.svelte';
   import Mark from '../parts/Mark.svelte';
   import Removal from '../parts/Removal.svelte';
@@ -18,6 +19,7 @@
   import { route } from '../router';
   import PageSize from '../paper/PageSize.svelte';
   import Sheet from '../paper/Sheet.svelte';
+  import { printable, unattended } from '../paper/settings.svelte';
   import SheetSettings from '../paper/SheetSettings.svelte';
   import { MARKS, type Stage } from '../words/standing';
   import { sheet } from '../words/language';
@@ -47,41 +49,49 @@
     taken = false;
     return page.ask(
       () => asked(api.GET('/api/assignments/{id}', { params: { path: { id: assignment } } })),
-      () => untrack(() => showing && void show())
+      () => untrack(() => (showing || unattended) && void show())
     );
   }
 
   const lacking = $derived(given?.parts.filter((p) => p.state === 'LACKS' && !p.simpler) ?? []);
 
-  /** Fetches everyone's part, one after another, so that the first is there at once. */
+  function part(studentId: number, pieceId: number) {
+    const path = { studentId, pieceId };
+    // each in the language that the student reads, unless one was chosen for all
+    const headers: Record<string, string> = sheet.language ? {} : { 'Sempre-Sheet': 'yes' };
+    return Promise.all([
+      asked(api.GET('/api/stand/{studentId}/{pieceId}', { params: { path }, headers })),
+      asked(
+        api.GET('/api/stand/{studentId}/{pieceId}/sheet', {
+          params: { path, query: { assignment: id } },
+          headers
+        })
+      )
+    ]);
+  }
   let turn = 0;
-  onDestroy(() => turn++);
+  onDestroy(() => {
+    turn++;
+    delete document.documentElement.dataset.printable;
+  });
+  if (unattended) {
+    printable(false);
+    warmUp();
+  }
+  /** Fetches everyone's part, one after another, so that the first is there at once. */
   async function show() {
     if (!given) return;
     const mine = ++turn;
     showing = true;
+    printable(false);
     stands.clear();
     drawn = 0;
     parts = [];
-    const fresh: typeof parts = [];
     try {
       for (const p of given.parts) {
-        const path = { studentId: p.student.id, pieceId: given.piece.id };
-        // each in the language that the student reads, unless one was chosen for all
-        const headers: Record<string, string> = sheet.language ? {} : { 'Sempre-Sheet': 'yes' };
-        fresh.push(
-          await Promise.all([
-            asked(api.GET('/api/stand/{studentId}/{pieceId}', { params: { path }, headers })),
-            asked(
-              api.GET('/api/stand/{studentId}/{pieceId}/sheet', {
-                params: { path, query: { assignment: id } },
-                headers
-              })
-            )
-          ])
-        );
+        const one = await part(p.student.id, given.piece.id);
         if (mine !== turn) return;
-        parts = [...fresh];
+        parts = [...parts, one];
       }
     } catch (e) {
       failed = sentence(e);
@@ -93,6 +103,7 @@
     if (is) stands.add(student);
     else stands.delete(student);
     drawn = stands.size;
+    printable(!!given && drawn >= given.parts.length);
     if (given && drawn >= given.parts.length) wanted?.();
   }
   async function print() {

@@ -30,7 +30,7 @@ import sempre.server.Server;
 
 /** The application with the demo school, and a Chromium in front of it. */
 final class Browsing implements AutoCloseable {
-  private final Path data;
+  final Path data;
   private static Playwright playwright;
   private static Browser browser;
   private static Path filled;

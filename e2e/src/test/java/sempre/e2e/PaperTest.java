@@ -9,6 +9,10 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
@@ -23,6 +27,7 @@ import org.testng.annotations.AfterClass;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
+import sempre.server.cli.Cli;
 
 /** What comes out of the printer, measured in the file that the browser prints. */
 public class PaperTest {
@@ -129,7 +134,7 @@ public class PaperTest {
       assertTrue(text.contains("in a box: new for you"), text);
       // nothing of the screen is on it
       assertTrue(!text.contains("back to the stand") && !text.contains("Today"), text);
-      assertEquals(smallerThan(pdf, SMALLEST_PT), List.of());
+      assertEquals(smallerThan(pdf, SMALLEST_PT).toString(), "[]");
       allFontsAreInside(pdf);
     }
   }
@@ -227,5 +232,56 @@ public class PaperTest {
               """);
       assertEquals(touching, List.of(), staff);
     }
+  }
+
+  private static String command(String... args) {
+    StringWriter out = new StringWriter();
+    int status = Cli.run(args, new PrintWriter(out, true), new PrintWriter(out, true));
+    return status + " " + out;
+  }
+
+  @Test
+  public void theCommandLinePrintsAClassWithABookmarkForEachPlayer() throws IOException {
+    Path out = Files.createTempDirectory("print").resolve("parts.pdf");
+    String said =
+        command("print", "fog horn and fiddle", out.toString(), "--data", browsing.data.toString());
+    assertEquals(said.strip(), "0 wrote " + out);
+    try (PDDocument pdf = Loader.loadPDF(out.toFile())) {
+      List<String> marks = new ArrayList<>();
+      pdf.getDocumentCatalog()
+          .getDocumentOutline()
+          .children()
+          .forEach(i -> marks.add(i.getTitle()));
+      open("/parts/{given Fog Horn and Fiddle}");
+      Locator rows = page.locator("tbody tr");
+      rows.first().waitFor();
+      List<String> names = rows.locator("a[href^='/people/']").allTextContents();
+      assertEquals(marks.size(), names.size(), marks.toString());
+      for (int i = 0; i < names.size(); i++) {
+        assertTrue(marks.get(i).contains(names.get(i)), marks.get(i));
+      }
+      allFontsAreInside(pdf);
+      assertEquals(smallerThan(pdf, SMALLEST_PT).toString(), "[]");
+    }
+  }
+
+  @Test
+  public void whatCantBePrintedIsSaidWithWhatToDo() {
+    String data = browsing.data.toString();
+    assertTrue(
+        command("print", "No Such Piece", "x.pdf", "--data", data)
+            .contains("no group has ‘No Such Piece’ to play"));
+    assertTrue(
+        command("print", "Quay Parade", "x.pdf", "--data", data, "--student", "Nobody")
+            .contains("nobody and nothing is called ‘Nobody’"));
+    assertTrue(
+        command("print", "Quay Parade", "x.pdf", "--data", data, "--browser", "/no/such")
+            .contains("the browser /no/such did not start"));
+    assertTrue(
+        command("print", "Quay Parade", "x.pdf", "--data", data, "--paper", "A9")
+            .contains("there is no paper ‘A9’"));
+    assertTrue(
+        command("print", "Quay Parade", "x.pdf", "--data", "/no/such/school")
+            .contains("there is no school in /no/such/school"));
   }
 }

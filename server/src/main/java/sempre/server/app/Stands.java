@@ -59,12 +59,15 @@ public class Stands {
      * @throws OddPiece where it can't be worked out
      */
     public Plan plan() {
-      Plan known = planned.get();
-      if (known == null) {
-        known = OddPiece.guard(piece, student, () -> Planner.plan(page.line(), player, locks));
-        planned.set(known);
+      // who asks meanwhile waits for it: the stand and the sheet of a part are asked for at once
+      synchronized (planned) {
+        Plan known = planned.get();
+        if (known == null) {
+          known = OddPiece.guard(piece, student, () -> Planner.plan(page.line(), player, locks));
+          planned.set(known);
+        }
+        return known;
       }
-      return known;
     }
   }
 

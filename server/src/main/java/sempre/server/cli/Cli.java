@@ -25,6 +25,7 @@ import sempre.words.Words;
       MoveCommand.class,
       AssignCommand.class,
       ConvertCommand.class,
+      PrintCommand.class,
       NewNoteCommand.class,
       TroubleCommand.class,
       TrillCommand.class,

@@ -44,6 +44,33 @@ final class Launch {
     Server.workAhead(context);
   }
 
+  /** The application for one command, on any free port; closed with it. */
+  static final class Quiet implements AutoCloseable {
+    private final ConfigurableApplicationContext context;
+
+    private Quiet(ConfigurableApplicationContext context) {
+      this.context = context;
+    }
+
+    int port() {
+      return Server.port(context);
+    }
+
+    @Override
+    public void close() {
+      context.close();
+    }
+  }
+
+  /** Starts the application for one command; nothing is said of it. */
+  static Quiet quietly(Path data, boolean demo) {
+    try {
+      return new Quiet(Server.start(data, 0, demo));
+    } catch (RuntimeException e) {
+      throw new Refusal(cause(e, 0), e);
+    }
+  }
+
   /** Why it did not start, in one sentence. */
   private static Saying cause(Throwable e, int port) {
     for (Throwable t = e; t != null; t = t.getCause()) {
