@@ -5,6 +5,7 @@ export const { navigate, preload, route } = createRouter({
   '/': Today,
   '/stand': () => import('./stand/NoPart.svelte'),
   '/stand/:student/:piece': () => import('./stand/Stand.svelte'),
+  '/chart/:instrument': () => import('./chart/Chart.svelte'),
   '/sheet/:student/:piece': () => import('./paper/One.svelte'),
   '/simpler/:student/:piece': () => import('./stand/Simpler.svelte'),
   '/ear': () => import('./stand/NoPart.svelte'),

@@ -28,6 +28,7 @@
       {view.transposition}; {view.stages
         .map((s) => ui.notes.stageRange(s.words, s.from.shown, s.to.shown))
         .join(', ')}
+      · <a href="/chart/{view.id}">{ui.chart.link}</a>
     </p>
   </div>
   <div class="set">

@@ -108,84 +108,86 @@
   }
 </script>
 
-<article
-  class="on-paper"
-  aria-label="{view.student.name}, {view.student.instrumentName}"
-  style:width="{room.width}mm"
-  style:--height="{room.height}mm"
->
-  <header bind:clientHeight={head}>
-    <!-- the heading is the bookmark in a file of the whole class: whose it is stands in it -->
-    <h2>
-      <span>{view.piece.title}</span>
-      <span class="who"
-        ><b>{view.student.name}</b><br />{view.student.instrumentName.toLowerCase()}</span
-      >
-    </h2>
-    <p class="when">
-      {[due && words.shelf.forDay(fullDay(due, language)), what, view.piece.source]
-        .filter(Boolean)
-        .join(' · ')}{view.simpler ? words.shelf.simplerPart : ''}
-    </p>
-    {#if message}<p class="sentence">{message}</p>{/if}
-    {#if sheet.remark}<p class="remark">{sheet.remark}</p>{/if}
-  </header>
-  <div class="music" style:--gap="{gap}mm">
-    <Staves
-      xml={view.xml}
-      plan={view.plan}
-      {bars}
-      {staff}
-      {spread}
-      {round}
-      width={room.width}
-      first={room.height - head / PX - 2}
-      room={room.height - 2}
-      fingerings={settings.fingerings}
-      names={settings.names}
-      none={words.stand.noneWord}
-      ondrawn={measured}
-    />
-  </div>
-  <footer bind:clientHeight={foot}>
-    {#if told.length}
-      <ul class="told" class:many>
-        {#each told as t (t.written + t.fingering)}
-          <li>
-            {#if sheet.kind !== 'NONE'}
-              <div class="picture" style:--high="{high}mm">
-                <Hands
-                  keys={sheet.keys}
-                  held={t.held}
-                  kind={sheet.kind}
-                  guides={sheet.guides}
-                  slideCm={t.slideCm}
-                  label={t.label}
-                  small
-                />
+<div class="beyond">
+  <article
+    class="on-paper"
+    aria-label="{view.student.name}, {view.student.instrumentName}"
+    style:width="{room.width}mm"
+    style:--height="{room.height}mm"
+  >
+    <header bind:clientHeight={head}>
+      <!-- the heading is the bookmark in a file of the whole class: whose it is stands in it -->
+      <h2>
+        <span>{view.piece.title}</span>
+        <span class="who"
+          ><b>{view.student.name}</b><br />{view.student.instrumentName.toLowerCase()}</span
+        >
+      </h2>
+      <p class="when">
+        {[due && words.shelf.forDay(fullDay(due, language)), what, view.piece.source]
+          .filter(Boolean)
+          .join(' · ')}{view.simpler ? words.shelf.simplerPart : ''}
+      </p>
+      {#if message}<p class="sentence">{message}</p>{/if}
+      {#if sheet.remark}<p class="remark">{sheet.remark}</p>{/if}
+    </header>
+    <div class="music" style:--gap="{gap}mm">
+      <Staves
+        xml={view.xml}
+        plan={view.plan}
+        {bars}
+        {staff}
+        {spread}
+        {round}
+        width={room.width}
+        first={room.height - head / PX - 2}
+        room={room.height - 2}
+        fingerings={settings.fingerings}
+        names={settings.names}
+        none={words.stand.noneWord}
+        ondrawn={measured}
+      />
+    </div>
+    <footer bind:clientHeight={foot}>
+      {#if told.length}
+        <ul class="told" class:many>
+          {#each told as t (t.written + t.fingering)}
+            <li>
+              {#if sheet.kind !== 'NONE'}
+                <div class="picture" style:--high="{high}mm">
+                  <Hands
+                    keys={sheet.keys}
+                    held={t.held}
+                    kind={sheet.kind}
+                    guides={sheet.guides}
+                    slideCm={t.slideCm}
+                    label={t.label}
+                    small
+                  />
+                </div>
+              {/if}
+              <div>
+                <p>
+                  <b class="note">{t.shown}</b>
+                  {words.paper.why[t.why]}<br />
+                  <b>{t.label}</b>, {words.all.barsList(t.bars)}
+                </p>
+                {#if t.sentence}<p>{t.sentence}</p>{/if}
               </div>
-            {/if}
-            <div>
-              <p>
-                <b class="note">{t.shown}</b>
-                {words.paper.why[t.why]}<br />
-                <b>{t.label}</b>, {words.all.barsList(t.bars)}
-              </p>
-              {#if t.sentence}<p>{t.sentence}</p>{/if}
-            </div>
-          </li>
-        {/each}
-      </ul>
-    {/if}
-    {#if trills || view.plan.missing.length}
-      <ul class="more">
-        <TrillsTold notes={inside} {words} />
-        <Missing missing={view.plan.missing} {words} />
-      </ul>
-    {/if}
-    {#if legend.length}<p class="legend">{legend.join(' · ')}</p>{/if}
-  </footer>
-</article>
+            </li>
+          {/each}
+        </ul>
+      {/if}
+      {#if trills || view.plan.missing.length}
+        <ul class="more">
+          <TrillsTold notes={inside} {words} />
+          <Missing missing={view.plan.missing} {words} />
+        </ul>
+      {/if}
+      {#if legend.length}<p class="legend">{legend.join(' · ')}</p>{/if}
+    </footer>
+  </article>
+</div>
 
 <style>
   article {
@@ -274,10 +276,9 @@
       margin: 0;
       min-height: 0;
       box-shadow: none;
-      break-after: page;
     }
-    article:last-of-type {
-      break-after: auto;
+    .beyond + :global(.beyond) {
+      break-before: page;
     }
   }
 </style>

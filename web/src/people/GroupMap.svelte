@@ -52,6 +52,9 @@
         </Select>
       {/if}
       <a href="/ear/class/{group}">{ui.all.playingCheck}</a>
+      {#if map.instrument}
+        <a href="/chart/{map.instrument}?group={group}">{ui.chart.link}</a>
+      {/if}
     </div>
     {#if map.notes.length}
       {#key map.instrument}

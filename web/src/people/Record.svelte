@@ -140,6 +140,7 @@
         <button class="plain link" onclick={() => (sounding = !sounding)}
           >{sounding ? ui.notes.soundingNames : ui.notes.writtenNames}</button
         >
+        · <a href="/chart/{record.student.instrument}?student={student}">{ui.chart.link}</a>
       </p>
       <NoteMap {map} {sounding} />
     {/if}

@@ -361,6 +361,24 @@ export const en = {
     noNotes: 'There is no note to finger in this part.',
     bothComing: 'Both parts are being drawn …'
   },
+  chart: {
+    title: (of: Text) => `Fingering chart${of} · Sempre`,
+    heading: (instrument: Text, whose: Text) => `${instrument}: fingerings, ${whose}`,
+    upTo: (stage: Text) => `up to ${stage}`,
+    own: 'what is there, and what comes next',
+    which: 'Notes',
+    format: 'As',
+    formats: {
+      page: 'pages',
+      poster: 'a poster, A3',
+      cards: 'cards to cut out'
+    },
+    alternates: 'with other fingerings',
+    of: (has: number, all: number) => `${has} of ${all}`,
+    nothing: 'No note has been heard yet, and none is needed next. Choose a stage.',
+    toNotes: 'the whole table',
+    link: 'Chart to print'
+  },
   paper: {
     letter: 'US Letter',
     none: 'none',

@@ -366,6 +366,24 @@ export const es: Dictionary = {
     noNotes: 'En esta parte no hay ninguna nota que digitar.',
     bothComing: 'Se están dibujando las dos partes …'
   },
+  chart: {
+    title: (of: Text) => `Tabla de digitaciones${of} · Sempre`,
+    heading: (instrument: Text, whose: Text) => `${instrument}: digitaciones, ${whose}`,
+    upTo: (stage: Text) => `hasta: ${stage}`,
+    own: 'lo que ya tiene y lo que viene',
+    which: 'Notas',
+    format: 'Como',
+    formats: {
+      page: 'páginas',
+      poster: 'un cartel, A3',
+      cards: 'tarjetas para recortar'
+    },
+    alternates: 'con otras digitaciones',
+    of: (has: number, all: number) => `${has} de ${all}`,
+    nothing: 'Todavía no se ha escuchado ninguna nota ni hace falta ninguna. Elige una etapa.',
+    toNotes: 'la tabla entera',
+    link: 'Tabla para imprimir'
+  },
   paper: {
     letter: 'Carta (EE. UU.)',
     none: 'ninguna',

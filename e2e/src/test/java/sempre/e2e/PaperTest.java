@@ -77,7 +77,7 @@ public class PaperTest {
     PDFTextStripper stripper = new PDFTextStripper();
     stripper.setStartPage(at + 1);
     stripper.setEndPage(at + 1);
-    return stripper.getText(pdf);
+    return stripper.getText(pdf).replaceAll("\\s+", " ");
   }
 
   /** Every piece of text with its size on paper, in points. */
@@ -232,6 +232,42 @@ public class PaperTest {
               """);
       assertEquals(touching, List.of(), staff);
     }
+  }
+
+  @Test
+  public void aChartHasEveryNoteOfItsStageOnce() throws IOException {
+    open("/chart/trumpet?stage=FIRST_YEARS");
+    page.getByLabel("Paper").selectOption("A4");
+    assertThat(page.locator("html")).hasAttribute("data-printable", "yes");
+    // A3 to D5 by half steps: computed from the range of the first years in the catalogue
+    assertThat(page.locator(".cells > li")).hasCount(18);
+    assertThat(page.locator(".cells svg.engraved")).hasCount(18);
+    try (PDDocument pdf = printed()) {
+      assertEquals(pdf.getNumberOfPages(), 1);
+      String text = text(pdf, 0);
+      assertTrue(text.contains("Trumpet: fingerings, up to the first years"), text);
+      assertTrue(text.contains("valves second and third"), text);
+      allFontsAreInside(pdf);
+    }
+    page.getByLabel("As", new Page.GetByLabelOptions().setExact(true)).selectOption("poster");
+    assertThat(page.locator("html")).hasAttribute("data-printable", "yes");
+    try (PDDocument pdf = printed()) {
+      assertEquals(pdf.getNumberOfPages(), 1);
+      assertEquals(Math.round(pdf.getPage(0).getMediaBox().getWidth()), 842, "A3");
+    }
+    page.getByLabel("As", new Page.GetByLabelOptions().setExact(true)).selectOption("page");
+  }
+
+  @Test
+  public void aStudentsChartHasWhatIsThereAndWhatComesNext() {
+    open("/chart/flute?student={Noor}");
+    Locator cells = page.locator(".cells > li");
+    assertThat(cells.filter(new Locator.FilterOptions().setHasText("G5"))).containsText("next");
+    assertThat(
+            cells.filter(new Locator.FilterOptions().setHasText("C5")).first().getByLabel("secure"))
+        .isVisible();
+    page.getByLabel("Notes", new Page.GetByLabelOptions().setExact(true)).selectOption("SCHOOL");
+    assertTrue(cells.count() > 20);
   }
 
   private static String command(String... args) {

@@ -236,6 +236,10 @@ public class WholePathTest {
       {"/people/group/{First-year band}/note/Bb4", false},
       {"/parts/{given Fog Horn and Fiddle}", false},
       {"/parts/{given Fog Horn and Fiddle}", true},
+      {"/sheet/{Noor}/{The Harbour Wall}", false},
+      {"/sheet/{Noor}/{The Harbour Wall}", true},
+      {"/chart/clarinet", false},
+      {"/chart/flute?student={Noor}", true},
       {"/simpler/{Nokomis}/{Quay Parade}", false},
       {"/simpler/{Nokomis}/{Quay Parade}", true}
     };
@@ -316,6 +320,8 @@ public class WholePathTest {
             "/notes/bassoon",
             "/people",
             "/parts/{given Fog Horn and Fiddle}",
+            "/sheet/{Noor}/{The Harbour Wall}",
+            "/chart/clarinet",
             "/simpler/{Nokomis}/{Quay Parade}")) {
       page.navigate(browsing.at(path));
       page.locator("h1").first().waitFor();

@@ -69,6 +69,8 @@ public class WebConfig implements WebMvcConfigurer {
       "/stand/**",
       "/ear/**",
       "/simpler/**",
+      "/sheet/**",
+      "/chart/**",
       "/parts/**",
       "/shelf/**",
       "/people/**",
