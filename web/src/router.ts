@@ -18,6 +18,7 @@ export const { navigate, preload, route } = createRouter({
   '/people/many': () => import('./people/Many.svelte'),
   '/people/group/:group/pieces': () => import('./people/Matrix.svelte'),
   '/people/group/:group/note/:pitch': () => import('./people/Lesson.svelte'),
+  '/people/group/:group/grid': () => import('./people/Grid.svelte'),
   '/people/group/:group/plays': () => import('./people/Plays.svelte'),
   '/people/group/:group': () => import('./people/GroupMap.svelte'),
   '/people/:student': () => import('./people/Record.svelte'),

@@ -52,6 +52,7 @@
         </Select>
       {/if}
       <a href="/ear/class/{group}">{ui.all.playingCheck}</a>
+      <a href="/people/group/{group}/grid">{ui.people.gridLink}</a>
       {#if map.instrument}
         <a href="/chart/{map.instrument}?group={group}">{ui.chart.link}</a>
       {/if}

@@ -767,6 +767,15 @@ export const en = {
     palm: 'palm'
   },
   people: {
+    grid: 'Grid of notes',
+    gridTitle: (group: Text) => `Grid of notes${group} · Sempre`,
+    gridOf: (group: Text) => `${group}: who has which note`,
+    gridBlank: 'to be marked by hand; date:',
+    gridCsv: 'Save for a spreadsheet (CSV)',
+    gridEmpty: 'blank, to mark by hand',
+    gridNobody: 'Nobody is in this group yet.',
+    gridNext: 'needed next',
+    gridLink: 'Grid for the wall',
     ownLanguage: 'You, in this browser: language',
     ownNames: 'You, in this browser: note names',
     heardQuestion: (note: Text) => `${note}?`,

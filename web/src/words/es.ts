@@ -775,6 +775,15 @@ export const es: Dictionary = {
     palm: 'palma'
   },
   people: {
+    grid: 'Cuadro de notas',
+    gridTitle: (group: Text) => `Cuadro de notas${group} · Sempre`,
+    gridOf: (group: Text) => `${group}: quién tiene qué nota`,
+    gridBlank: 'para marcar a mano; fecha:',
+    gridCsv: 'Guardar para una hoja de cálculo (CSV)',
+    gridEmpty: 'en blanco, para marcar a mano',
+    gridNobody: 'Todavía no hay nadie en este grupo.',
+    gridNext: 'hace falta ahora',
+    gridLink: 'Cuadro para la pared',
     ownLanguage: 'Tú, en este navegador: idioma',
     ownNames: 'Tú, en este navegador: nombres de las notas',
     heardQuestion: (note: Text) => `¿${note}?`,

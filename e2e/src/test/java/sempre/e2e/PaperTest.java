@@ -270,6 +270,26 @@ public class PaperTest {
     assertTrue(cells.count() > 20);
   }
 
+  @Test
+  public void aGridHasEveryoneOfAGroupAndCanBeLeftBlank() throws IOException {
+    open("/people/group/{First-year band}/grid");
+    assertThat(page.locator("tbody tr")).hasCount(12);
+    int marks = page.locator("tbody svg").count();
+    assertTrue(marks > 40, marks + " marks");
+    try (PDDocument pdf = printed()) {
+      String text = text(pdf, 0);
+      assertTrue(text.contains("Noor A.") && text.contains("First-year band"), text);
+      assertTrue(pdf.getPage(0).getMediaBox().getWidth() > 700, "it lies");
+    }
+    page.getByText("blank, to mark by hand").click();
+    assertThat(page.locator("tbody svg")).hasCount(0);
+    var file = page.waitForDownload(() -> page.getByText("Save for a spreadsheet").click());
+    List<String> rows = Files.readAllLines(file.path());
+    // the same marks, a row each, and those that come next
+    assertTrue(rows.size() > marks, rows.size() + " rows for " + marks + " marks");
+    assertTrue(rows.contains("Flute,Noor A.,1,B♭4,B♭4,secure,"), rows.toString());
+  }
+
   private static String command(String... args) {
     StringWriter out = new StringWriter();
     int status = Cli.run(args, new PrintWriter(out, true), new PrintWriter(out, true));

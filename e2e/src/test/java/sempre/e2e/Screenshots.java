@@ -73,8 +73,8 @@ public final class Screenshots {
           "ArrowRight",
           "ArrowRight",
           "ArrowRight");
-      shoot(browsing, folder, "notes-trumpet-dark", "/notes/trumpet/Bb4", true);
-      shoot(browsing, folder, "parts", "/parts/{given Fog Horn and Fiddle}", false, "v");
+      shoot(browsing, folder, "sheet", "/sheet/{Noor}/{The Harbour Wall}", false);
+      shoot(browsing, folder, "chart", "/chart/flute?student={Noor}", false);
       shoot(
           browsing,
           folder,

@@ -239,6 +239,7 @@ public class WholePathTest {
       {"/sheet/{Noor}/{The Harbour Wall}", false},
       {"/sheet/{Noor}/{The Harbour Wall}", true},
       {"/chart/clarinet", false},
+      {"/people/group/{First-year band}/grid", true},
       {"/chart/flute?student={Noor}", true},
       {"/simpler/{Nokomis}/{Quay Parade}", false},
       {"/simpler/{Nokomis}/{Quay Parade}", true}

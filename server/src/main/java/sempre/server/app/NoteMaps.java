@@ -2,6 +2,7 @@ package sempre.server.app;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -11,6 +12,7 @@ import org.springframework.stereotype.Component;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Compass;
 import sempre.core.instrument.Instrument;
+import sempre.core.instrument.Stage;
 import sempre.core.learning.GroupSounds;
 import sempre.core.learning.Learner;
 import sempre.core.learning.NoteMap;
@@ -71,10 +73,19 @@ public class NoteMaps {
   /**
    * A note and who of a section has it.
    *
-   * @param next whether an assigned part brings it to one who lacks it
+   * @param needing to whom an assigned part brings it, and who lack it
    * @param states of everyone
    */
-  public record InSection(Pitch written, boolean next, Map<People.Student, NoteMap.State> states) {
+  public record InSection(
+      Pitch written, Set<People.Student> needing, Map<People.Student, NoteMap.State> states) {
+    public boolean next() {
+      return !needing.isEmpty();
+    }
+
+    public boolean nextFor(People.Student s) {
+      return needing.contains(s);
+    }
+
     public int has() {
       return (int) states.values().stream().filter(NoteMap.State::there).count();
     }
@@ -100,42 +111,80 @@ public class NoteMaps {
    * @param compass of one who plays in it; empty where nobody does
    */
   public record Section(
-      Group group, Instrument instrument, Optional<Compass> compass, List<InSection> notes) {}
+      Group group, Instrument instrument, Optional<Compass> compass, List<InSection> notes) {
+    /** With the notes of a stage, and all others that were heard or come next. */
+    private Section of(Stage stage) {
+      return new Section(
+          group,
+          instrument,
+          compass,
+          notes.stream()
+              .filter(
+                  n ->
+                      n.next()
+                          || n.states().values().stream().anyMatch(x -> x != NoteMap.State.OPEN)
+                          || compass
+                              .flatMap(c -> c.stageOf(n.written()))
+                              .filter(of -> of.compareTo(stage) <= 0)
+                              .isPresent())
+              .toList());
+    }
+  }
 
   public Section section(long groupId, String instrument) {
+    return db.inTransaction(tx -> section(tx, group(tx, groupId), instrument));
+  }
+
+  private Section section(Db.Tx tx, Group g, String instrument) {
+    List<OfStudent> all =
+        people.students(tx, g.group().id()).stream()
+            .filter(s -> s.instrument().equals(instrument))
+            .map(s -> student(tx, s))
+            .toList();
+    Set<Integer> notes = new TreeSet<>();
+    all.forEach(o -> o.map().places().forEach(p -> notes.add(p.written().midi())));
+    return new Section(
+        g,
+        Catalogue.standard().instrument(instrument),
+        all.stream().reduce((a, b) -> b).flatMap(OfStudent::compass),
+        notes.stream().map(m -> inSection(m, all)).toList());
+  }
+
+  /** Everyone of a group, section by section in the order of the list. */
+  public record Grid(People.Group group, List<Section> sections) {}
+
+  /** The notes that the group's stage has, and all others that were heard or come next. */
+  public Grid grid(long groupId) {
     return db.inTransaction(
         tx -> {
           Group g = group(tx, groupId);
-          Instrument i = Catalogue.standard().instrument(instrument);
-          List<OfStudent> all =
-              people.students(tx, groupId).stream()
-                  .filter(s -> s.instrument().equals(instrument))
-                  .map(s -> student(tx, s))
-                  .toList();
-          Set<Integer> notes = new TreeSet<>();
-          all.forEach(o -> o.map().places().forEach(p -> notes.add(p.written().midi())));
-          return new Section(
-              g,
-              i,
-              all.stream().reduce((a, b) -> b).flatMap(OfStudent::compass),
-              notes.stream().map(m -> inSection(m, all)).toList());
+          Stage stage = g.group().stage();
+          return new Grid(
+              g.group(),
+              g.sections().keySet().stream()
+                  .map(i -> section(tx, g, i))
+                  .map(s -> s.of(stage))
+                  .toList());
         });
   }
 
   private static InSection inSection(int midi, List<OfStudent> all) {
     Map<People.Student, NoteMap.State> states = new LinkedHashMap<>();
-    List<NoteMap.Place> places = new ArrayList<>();
+    Set<People.Student> needing = new LinkedHashSet<>();
+    List<Pitch> written = new ArrayList<>();
     for (OfStudent o : all) {
       o.map().places().stream()
           .filter(p -> p.written().midi() == midi)
           .forEach(
               p -> {
-                places.add(p);
+                written.add(p.written());
                 states.put(o.student(), p.any());
+                if (p.next()) {
+                  needing.add(o.student());
+                }
               });
     }
-    return new InSection(
-        places.get(0).written(), places.stream().anyMatch(NoteMap.Place::next), states);
+    return new InSection(written.get(0), needing, states);
   }
 
   /**

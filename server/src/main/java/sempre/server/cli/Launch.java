@@ -44,28 +44,19 @@ final class Launch {
     Server.workAhead(context);
   }
 
-  /** The application for one command, on any free port; closed with it. */
-  static final class Quiet implements AutoCloseable {
-    private final ConfigurableApplicationContext context;
-
-    private Quiet(ConfigurableApplicationContext context) {
-      this.context = context;
-    }
-
-    int port() {
-      return Server.port(context);
-    }
-
+  /** The application for one command, on a free port; closed with it. */
+  record Quiet(int port, Runnable stop) implements AutoCloseable {
     @Override
     public void close() {
-      context.close();
+      stop.run();
     }
   }
 
   /** Starts the application for one command; nothing is said of it. */
   static Quiet quietly(Path data, boolean demo) {
     try {
-      return new Quiet(Server.start(data, 0, demo));
+      ConfigurableApplicationContext context = Server.start(data, 0, demo);
+      return new Quiet(Server.port(context), context::close);
     } catch (RuntimeException e) {
       throw new Refusal(cause(e, 0), e);
     }

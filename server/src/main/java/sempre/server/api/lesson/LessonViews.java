@@ -115,4 +115,16 @@ public final class LessonViews {
   /** One concert pitch for a whole group; {@code without} is not taught it, and why. */
   public record LessonView(
       String group, String pitch, String shown, List<LessonRow> rows, List<String> without) {}
+
+  /** A note of a section; {@code next}: somebody needs it next. */
+  public record GridNote(Refs.NoteName note, Refs.Reached stage, boolean next) {}
+
+  /** A student, with how each note of the section stands. */
+  public record GridRow(Refs.StudentRef student, String seat, List<NoteMap.State> states) {}
+
+  public record GridSection(
+      String instrument, String name, List<GridNote> notes, List<GridRow> rows) {}
+
+  /** A group by sections: everyone, and every note. */
+  public record GridView(String group, List<GridSection> sections) {}
 }
