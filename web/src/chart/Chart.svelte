@@ -151,7 +151,7 @@
 </script>
 
 <svelte:head><title>{ui.chart.title(table ? `: ${table.name}` : '')}</title></svelte:head>
-<PageSize size={format.value === 'poster' ? 'A3' : ''} />
+<PageSize poster={format.value === 'poster'} />
 
 <div class="page">
   {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}

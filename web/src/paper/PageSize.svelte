@@ -2,12 +2,13 @@
 <script lang="ts">
   import { MARGIN, settings } from './settings.svelte';
 
-  /** the size of the paper, where it is not the one that is chosen */
-  let { size = '' }: { size?: string } = $props();
+  /** whether it lies, and whether it is a poster, on A3 */
+  let { lies = false, poster = false }: { lies?: boolean; poster?: boolean } = $props();
 
   $effect(() => {
     const style = document.createElement('style');
-    style.textContent = `@page { size: ${size || (settings.paper === 'A4' ? 'A4' : 'letter')}; margin: ${MARGIN}mm; }`;
+    const size = poster ? 'A3' : settings.paper === 'A4' ? 'A4' : 'letter';
+    style.textContent = `@page { size: ${size}${lies ? ' landscape' : ''}; margin: ${MARGIN}mm; }`;
     document.head.append(style);
     return () => style.remove();
   });

@@ -5,7 +5,6 @@
   import { pageKeys } from '../lib/keys.svelte';
   import { loaded } from '../lib/load.svelte';
   import PageSize from '../paper/PageSize.svelte';
-  import { settings } from '../paper/settings.svelte';
   import Mark from '../parts/Mark.svelte';
   import SheetWords from '../parts/SheetWords.svelte';
   import Trouble from '../parts/Trouble.svelte';
@@ -42,7 +41,7 @@
 <svelte:head
   ><title>{ui.people.gridTitle(page.value ? `: ${page.value.group}` : '')}</title></svelte:head
 >
-<PageSize size={settings.paper === 'A4' ? 'A4 landscape' : 'letter landscape'} />
+<PageSize lies />
 
 <div class="page">
   {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
