@@ -21,6 +21,7 @@ export const { navigate, preload, route } = createRouter({
   '/people/group/:group/grid': () => import('./people/Grid.svelte'),
   '/people/group/:group/plays': () => import('./people/Plays.svelte'),
   '/people/group/:group': () => import('./people/GroupMap.svelte'),
+  '/people/:student/report': () => import('./people/Report.svelte'),
   '/people/:student': () => import('./people/Record.svelte'),
   '/removed': () => import('./removed/Removed.svelte'),
   '/notes': () => import('./notes/Notes.svelte'),

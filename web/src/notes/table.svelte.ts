@@ -74,9 +74,14 @@ export class Table {
         ? t.notes.find((n) => n.written === note || n.midi === midiOf(note))
         : undefined;
       const kept = fresh ? undefined : t.notes.find((n) => n.midi === this.chosen);
+      const held = this.way?.fingering;
+      const before = this.chosen;
       this.view = t;
       this.chosen = (wanted ?? kept ?? t.notes[Math.floor(t.notes.length / 3)]!).midi;
+      // what the house changes puts fingerings in another order: the same one stays chosen
+      const same = this.ways.findIndex((w) => w.fingering === held);
       if (fresh) this.at = 0;
+      else if (before === this.chosen && same >= 0) this.at = same;
     } catch (e) {
       if (mine === this.#turn) this.problem = sentence(e);
     }

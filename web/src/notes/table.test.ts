@@ -97,3 +97,15 @@ test('what can not be changed is told, and offers no way back', async () => {
   expect(t.problem).toBe('A note keeps one fingering.');
   expect([t.said, t.undo]).toEqual(['', undefined]);
 });
+
+test('the fingering that is looked at stays so when the house puts them in another order', async () => {
+  const t = await open('E4');
+  t.turn(1);
+  const swapped = {
+    ...trumpet,
+    notes: trumpet.notes.map((n) => ({ ...n, ways: [...n.ways].reverse() }))
+  };
+  calls.get.mockImplementation(async () => swapped);
+  await t.load();
+  expect([t.way?.fingering, t.at]).toEqual(['3', 0]);
+});

@@ -19,6 +19,12 @@
   const view = $derived(page.value?.[0]);
   const given = $derived(view?.given[0]);
   let drawn = $state(false);
+  /** whether it was to be printed before it stood there */
+  let wanted = false;
+  function print() {
+    wanted = !drawn;
+    if (drawn) window.print();
+  }
 
   $effect(() => {
     const path = { path: { studentId, pieceId } };
@@ -37,7 +43,7 @@
   onDestroy(() => delete document.documentElement.dataset.printable);
 
   pageKeys(ui.paper.print, [
-    { on: 'p', words: ui.paper.print, when: () => drawn, act: () => window.print() },
+    { on: 'p', words: ui.paper.print, when: () => !!view, act: print },
     {
       on: ['s', 'Escape'],
       words: ui.paper.onStand,
@@ -57,9 +63,7 @@
   {#if page.value && view}
     <header>
       <h1>{view.student.name}: {view.piece.title}</h1>
-      <Button size="small" disabled={!drawn} on:click={() => window.print()}
-        >{ui.paper.print} <kbd>p</kbd></Button
-      >
+      <Button size="small" on:click={print}>{ui.paper.print} <kbd>p</kbd></Button>
       <a href="/stand/{studentId}/{pieceId}">{ui.paper.onStand}</a>
     </header>
     <SheetSettings />
@@ -75,6 +79,7 @@
       onready={(is) => {
         drawn = is;
         printable(is);
+        if (is && wanted) print();
       }}
     />
   {:else if !page.problem}

@@ -141,6 +141,7 @@
           >{sounding ? ui.notes.soundingNames : ui.notes.writtenNames}</button
         >
         · <a href="/chart/{record.student.instrument}?student={student}">{ui.chart.link}</a>
+        · <a href="/people/{student}/report">{ui.people.reportLink}</a>
       </p>
       <NoteMap {map} {sounding} />
     {/if}

@@ -767,6 +767,14 @@ export const en = {
     palm: 'palm'
   },
   people: {
+    report: 'Report',
+    reportTitle: (who: Text) => `Report${who} · Sempre`,
+    reportSince: 'Since',
+    reportOwn: 'Your own sentence',
+    reportBack: 'back to the student',
+    reportFrom: (from: Text, to: Text) => `from ${from} to ${to}`,
+    reportNext: 'What comes next',
+    reportLink: 'Report for home',
     grid: 'Grid of notes',
     gridTitle: (group: Text) => `Grid of notes${group} · Sempre`,
     gridOf: (group: Text) => `${group}: who has which note`,

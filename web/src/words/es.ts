@@ -775,6 +775,14 @@ export const es: Dictionary = {
     palm: 'palma'
   },
   people: {
+    report: 'Informe',
+    reportTitle: (who: Text) => `Informe${who} · Sempre`,
+    reportSince: 'Desde',
+    reportOwn: 'Una frase tuya',
+    reportBack: 'volver al alumno',
+    reportFrom: (from: Text, to: Text) => `del ${from} al ${to}`,
+    reportNext: 'Lo que viene',
+    reportLink: 'Informe para casa',
     grid: 'Cuadro de notas',
     gridTitle: (group: Text) => `Cuadro de notas${group} · Sempre`,
     gridOf: (group: Text) => `${group}: quién tiene qué nota`,

@@ -15,7 +15,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.regex.Pattern;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -66,10 +65,7 @@ public class PaperTest {
   }
 
   private void untilDrawn() {
-    Locator print =
-        page.getByRole(
-            AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Print")));
-    assertThat(print).isEnabled();
+    assertThat(page.locator("html")).hasAttribute("data-printable", "yes");
     assertThat(page.locator("article svg.engraved").first()).isVisible();
   }
 
@@ -288,6 +284,25 @@ public class PaperTest {
     // the same marks, a row each, and those that come next
     assertTrue(rows.size() > marks, rows.size() + " rows for " + marks + " marks");
     assertTrue(rows.contains("Flute,Noor A.,1,B♭4,B♭4,secure,"), rows.toString());
+  }
+
+  @Test
+  public void aReportSaysWhatOneStudentHasLearnedAndNothingOfOthers() throws IOException {
+    open("/people/{Noor}/report");
+    assertThat(page.locator("article")).containsText("Noor has learned");
+    assertThat(page.locator("article")).containsText("G5, for The Harbour Wall");
+    page.getByLabel("Your own sentence").fill("A good term.");
+    try (PDDocument pdf = printed()) {
+      assertEquals(pdf.getNumberOfPages(), 1);
+      String text = text(pdf, 0);
+      assertTrue(text.contains("A good term."), text);
+      for (String other : List.of("Priya", "Hana", "Zola", "Your own sentence")) {
+        assertTrue(!text.contains(other), other);
+      }
+    }
+    // nothing is reported of a time that is still to come
+    page.getByLabel("Since").fill("2099-01-01");
+    assertThat(page.getByRole(AriaRole.ALERT).first()).containsText("choose an earlier one");
   }
 
   private static String command(String... args) {

@@ -240,6 +240,7 @@ public class WholePathTest {
       {"/sheet/{Noor}/{The Harbour Wall}", true},
       {"/chart/clarinet", false},
       {"/people/group/{First-year band}/grid", true},
+      {"/people/{Noor}/report", false},
       {"/chart/flute?student={Noor}", true},
       {"/simpler/{Nokomis}/{Quay Parade}", false},
       {"/simpler/{Nokomis}/{Quay Parade}", true}

@@ -2,6 +2,7 @@ package sempre.server.app;
 
 import java.time.Clock;
 import java.time.Duration;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashSet;
@@ -17,6 +18,7 @@ import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Setup;
 import sempre.core.learning.Check;
 import sempre.core.learning.Grade;
+import sempre.core.learning.Progress;
 import sempre.core.learning.Standing;
 import sempre.core.pitch.Pitch;
 import sempre.server.store.Checks;
@@ -82,6 +84,28 @@ public class StudentRecord {
               heard,
               players.halfLife(tx, s));
         });
+  }
+
+  /** What has become of a student's notes since a day. */
+  public record Since(People.Student student, Progress progress) {}
+
+  /**
+   * What a student has learned.
+   *
+   * @throws Refusal where the day is still to come
+   */
+  public Since since(long studentId, LocalDate day) {
+    if (day.isAfter(LocalDate.now(clock))) {
+      throw new Refusal("report.future");
+    }
+    return db.inTransaction(
+        tx ->
+            new Since(
+                players.student(tx, studentId),
+                Progress.since(
+                    checks.of(tx, studentId),
+                    day.atStartOfDay(clock.getZone()).toInstant(),
+                    PlaysAlready::atSetUp)));
   }
 
   /**

@@ -1,6 +1,7 @@
 package sempre.server.api.check;
 
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
+import java.time.LocalDate;
 import java.util.List;
 import sempre.core.learning.Grade;
 import sempre.core.learning.Placing;
@@ -106,4 +107,8 @@ public final class CheckViews {
   /** A student's record; {@code rule} says how the marks come about. */
   public record RecordView(
       Refs.StudentRef student, List<MarkView> marks, List<HeardView> heard, String rule) {}
+
+  /** A report on one student, in sentences; {@code to} is its last day. */
+  public record ReportView(
+      Refs.StudentRef student, LocalDate to, List<String> sentences, List<String> next) {}
 }
