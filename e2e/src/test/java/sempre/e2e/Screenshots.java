@@ -112,17 +112,18 @@ public final class Screenshots {
     Page page = browsing.page(tablet ? 820 : 1280, tablet ? 1180 : 800, dark);
     page.navigate(browsing.at(path));
     page.locator("h1").first().waitFor();
-    if (path.matches("/(stand|ear)/\\d.*")) {
+    String there = page.url().replaceFirst("https?://[^/]+", "");
+    if (there.matches("/(stand|ear)/\\d.*")) {
       page.locator("section.drawn svg.lanes text").first().waitFor();
     }
-    if (path.matches("/people/(group/)?\\d+")) {
+    if (there.matches("/people/(group/)?\\d+") || there.matches("/notes/(?!across).+")) {
       page.locator(".range .engraved").first().waitFor();
     }
-    if (path.matches("/(simpler|parts)/.*")) {
-      page.locator(path.startsWith("/parts") ? "table" : "svg.engraved").first().waitFor();
+    if (there.startsWith("/simpler/")) {
+      page.locator("svg.engraved").first().waitFor();
     }
-    if (path.startsWith("/notes/") && !path.contains("across")) {
-      page.locator(".range .engraved").first().waitFor();
+    if (there.matches("/(sheet|chart)/.*")) {
+      page.locator("html[data-printable=yes]").waitFor();
     }
     for (String key : keys) {
       if (key.startsWith("click:")) {
@@ -136,7 +137,7 @@ public final class Screenshots {
       }
       page.waitForTimeout(150);
     }
-    if (name.startsWith("notes-bassoon") || name.startsWith("notes-trumpet")) {
+    if (name.startsWith("notes-bassoon")) {
       page.mouse().wheel(0, 330);
     }
     if (name.equals("new-note")) {
@@ -145,7 +146,7 @@ public final class Screenshots {
     if (name.startsWith("class-check")) {
       page.locator("article .staff svg").first().waitFor();
     }
-    page.waitForTimeout(name.equals("parts") ? 5000 : 600);
+    page.waitForTimeout(600);
     page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve(name + ".png")));
     page.close();
   }
