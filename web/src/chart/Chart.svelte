@@ -18,7 +18,7 @@
   import SheetWords from '../parts/SheetWords.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../router';
-  import type { Standing } from '../words/standing';
+  import { STAGES, STANDINGS } from '../words/standing';
   import { ui } from '../words/ui';
   import { cells, type Cell, type Extent } from './cells';
 
@@ -38,7 +38,9 @@
   const student = Number(asks.get('student') ?? 0);
   const group = Number(asks.get('group') ?? 0);
   const instrument = $derived(String(route.params.instrument));
-  let extent = $state<Extent>(student ? 'OWN' : ((asks.get('stage') as Extent) ?? 'SCHOOL'));
+  let extent = $state<Extent>(
+    student ? 'OWN' : (STAGES.find((s) => s === asks.get('stage')) ?? 'SCHOOL')
+  );
   const format = new Kept<Format>('chart-format', 'page');
   const alternates = new Kept<boolean>('chart-alternates', true);
 
@@ -86,7 +88,9 @@
     table &&
       ui.chart.heading(
         table.name,
-        map && extent === 'OWN' ? map.title : ui.chart.upTo(ui.stage[extent as 'SCHOOL'])
+        [map?.title, extent === 'OWN' ? '' : ui.chart.upTo(ui.stage[extent])]
+          .filter(Boolean)
+          .join(', ')
       )
   );
 
@@ -135,13 +139,6 @@
   });
   const put = (svg: string) => (el: HTMLElement) => el.replaceChildren(drawing(svg).svg);
 
-  const STANDINGS: Record<Schemas['MapNote']['state'], Standing | undefined> = {
-    HAS: 'SECURE',
-    SHAKY: 'SHAKY',
-    FADED: 'FADED',
-    TRIED: 'NOT_YET',
-    OPEN: undefined
-  };
   const shown = (c: Cell) => STANDINGS[c.mark?.state ?? 'OPEN'];
   const legend = $derived([...new Set(all.map(shown).filter((s) => s !== undefined))]);
   const value = (e: Event) => (e.target as HTMLSelectElement).value;
@@ -296,12 +293,6 @@
   }
   header h1 {
     margin-right: auto;
-  }
-  header :global(.bx--btn kbd) {
-    margin-left: 0.5rem;
-    color: inherit;
-    background: transparent;
-    border-color: currentcolor;
   }
   .settings :global(.bx--form-item) {
     flex: none;

@@ -126,7 +126,7 @@
         <Trouble
           text={ui.ear.refused(
             view.student.name,
-            r.press.written,
+            tasks.find((t) => t.key === r.press.key)?.note.shown ?? r.press.written,
             ui.standing[r.press.grade],
             r.because
           )}

@@ -165,14 +165,15 @@ export class Hearing {
     try {
       if (sent.length) {
         await this.queue?.flush();
-        const marks = new Set(sent.map((h) => h.press.mark));
-        const ids = this.#written.filter((w) => marks.has(w.press.mark)).map((w) => w.entry);
-        await asked(
-          api.POST('/api/students/{studentId}/heard/undo', {
-            params: { path: { studentId: this.#student } },
-            body: { ids }
-          })
+        // what could not be sent either waits no more
+        const marks = new Set(
+          sent.filter((h) => !this.queue?.take(h.press)).map((h) => h.press.mark)
         );
+        const ids = this.#written.filter((w) => marks.has(w.press.mark)).map((w) => w.entry);
+        if (ids.length) {
+          const params = { path: { studentId: this.#student } };
+          await asked(api.POST('/api/students/{studentId}/heard/undo', { params, body: { ids } }));
+        }
         this.#written = this.#written.filter((w) => !marks.has(w.press.mark));
       }
       if (list.length === 1) this.at = this.tasks.findIndex((t) => t.key === first.task.key);

@@ -117,3 +117,16 @@ test('the rest is secure, and all of it can be taken back', async () => {
   expect(calls.post.mock.lastCall![1].body).toEqual({ ids: [1, 2, 3] });
   expect(h.left).toBe(3);
 });
+
+test('what is taken back while the server does not answer is not sent later', async () => {
+  let fail!: (e: Error) => void;
+  calls.post.mockReturnValueOnce(new Promise((_, no) => (fail = no))).mockResolvedValue([1]);
+  const h = await hearing();
+  h.grade('SECURE');
+  const back = h.takeBack(h.heard);
+  fail(new Error('Sempre does not answer.'));
+  await back;
+  await vi.advanceTimersByTimeAsync(60_000);
+  expect(calls.post).toHaveBeenCalledTimes(1);
+  expect([h.heard.length, kept.size]).toEqual([0, 0]);
+});

@@ -98,12 +98,6 @@
   header h1 {
     margin-right: auto;
   }
-  header :global(.bx--btn kbd) {
-    margin-left: 0.5rem;
-    color: inherit;
-    background: transparent;
-    border-color: currentcolor;
-  }
   @media print {
     header {
       display: none;

@@ -43,17 +43,17 @@
   const told = $derived(settings.fingerings === 'none' ? [] : sheet.told);
   const trills = $derived(inside.some((n) => n.trill.length));
   /** the marks that are on this sheet, with what they mean */
-  const legend = $derived(
-    settings.fingerings === 'none'
-      ? []
-      : [
-          ...(inside.some((n) => n.isNew || n.unlearned) ? [words.paper.boxed] : []),
-          ...(inside.some((n) => n.role !== 'STANDARD') ? [words.paper.underlined] : []),
-          ...(inside.some((n) => n.locked) ? [words.paper.lined] : []),
-          ...(bars ? [words.paper.bracketed] : []),
-          ...(view.plan.missing.length ? [words.paper.without(words.stand.noneWord)] : [])
-        ]
-  );
+  const legend = $derived.by(() => {
+    // marks stand in the whole part, also where it is not given; names are there without fingerings
+    const marked = settings.fingerings === 'none' && sheet.kind !== 'NONE' ? [] : view.plan.notes;
+    return [
+      ...(marked.some((n) => n.isNew || n.unlearned) ? [words.paper.boxed] : []),
+      ...(marked.some((n) => n.role !== 'STANDARD') ? [words.paper.underlined] : []),
+      ...(marked.some((n) => n.locked) ? [words.paper.lined] : []),
+      ...(bars ? [words.paper.bracketed] : []),
+      ...(view.plan.missing.length ? [words.paper.without(words.stand.noneWord)] : [])
+    ];
+  });
 
   /** px of the screen in a mm */
   const PX = 96 / 25.4;

@@ -9,10 +9,8 @@
   import SheetWords from '../parts/SheetWords.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../router';
-  import type { Standing } from '../words/standing';
+  import { STANDINGS, type Standing } from '../words/standing';
   import { fullDay, ui } from '../words/ui';
-
-  type State = Schemas['GridRow']['states'][number];
 
   const group = $derived(Number(route.params.group));
   const page = loaded<Schemas['GridView']>();
@@ -22,13 +20,6 @@
     void page.ask(() => asked(api.GET('/api/groups/{id}/grid', { params: { path } })));
   });
 
-  const STANDINGS: Record<State, Standing | undefined> = {
-    HAS: 'SECURE',
-    SHAKY: 'SHAKY',
-    FADED: 'FADED',
-    TRIED: 'NOT_YET',
-    OPEN: undefined
-  };
   const MARKS: Standing[] = ['SECURE', 'SHAKY', 'NOT_YET', 'FADED'];
   const today = new Date().toLocaleDateString('sv');
   const lists = (r: Schemas['GridRow']) => [r.seat, r.student.name].filter(Boolean).join(' · ');
@@ -113,12 +104,6 @@
   }
   .settings :global(.bx--form-item) {
     flex: none;
-  }
-  .settings :global(.bx--btn kbd) {
-    margin-left: 0.5rem;
-    color: inherit;
-    background: transparent;
-    border-color: currentcolor;
   }
   section {
     margin-bottom: 1.25rem;

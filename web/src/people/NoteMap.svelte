@@ -6,7 +6,7 @@
   import type { Schemas } from '../api/client';
   import Range from '../notes/Range.svelte';
   import Mark from '../parts/Mark.svelte';
-  import type { Standing } from '../words/standing';
+  import { STANDINGS } from '../words/standing';
   import { ui } from '../words/ui';
 
   let {
@@ -34,13 +34,6 @@
   );
   const here = $derived(byMidi.get(chosen));
 
-  const STANDINGS: Record<Schemas['MapNote']['state'], Standing | undefined> = {
-    HAS: 'SECURE',
-    SHAKY: 'SHAKY',
-    FADED: 'FADED',
-    TRIED: 'NOT_YET',
-    OPEN: undefined
-  };
   const word = (state: Schemas['MapNote']['state']) => {
     const s = STANDINGS[state];
     return s && ui.standing[s];

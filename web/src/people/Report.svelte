@@ -85,12 +85,6 @@
     align-items: end;
     margin-bottom: 1rem;
   }
-  .settings :global(.bx--btn kbd) {
-    margin-left: 0.5rem;
-    color: inherit;
-    background: transparent;
-    border-color: currentcolor;
-  }
   .own {
     flex: 1 1 18rem;
   }

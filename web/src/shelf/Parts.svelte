@@ -93,6 +93,7 @@
         if (mine !== turn) return;
         parts = [...parts, one];
       }
+      printable(drawn >= given.parts.length);
     } catch (e) {
       failed = sentence(e);
     }
@@ -326,12 +327,6 @@
     flex-wrap: wrap;
     gap: 0.5rem 1.25rem;
     align-items: center;
-  }
-  .do :global(.bx--btn kbd) {
-    margin-left: 0.5rem;
-    color: inherit;
-    background: transparent;
-    border-color: currentcolor;
   }
   .sentence {
     font-style: italic;

@@ -393,7 +393,7 @@ export const en = {
     underlined: 'bold and underlined: not the usual fingering',
     lined: 'with a line below: chosen by your teacher',
     bracketed: 'bracket: the bars you are given',
-    without: (word: Text) => `${word}: your instrument does not have this note`,
+    without: (word: Text) => `${word}: above it says why it can't be played`,
     why: {
       NEW_NOTE: 'a new note',
       NEW_FINGERING: 'a new fingering',

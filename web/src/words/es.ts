@@ -398,7 +398,7 @@ export const es: Dictionary = {
     underlined: 'en negrita y subrayado: no es la digitación habitual',
     lined: 'con una línea debajo: elegida por tu profesor',
     bracketed: 'corchete: los compases que te tocan',
-    without: (word: Text) => `${word}: tu instrumento no tiene esta nota`,
+    without: (word: Text) => `${word}: arriba se dice por qué no se puede tocar`,
     why: {
       NEW_NOTE: 'nota nueva',
       NEW_FINGERING: 'digitación nueva',

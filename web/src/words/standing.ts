@@ -20,3 +20,12 @@ export const MARKS: Record<Schemas['ReadyView']['state'], Standing> = {
   NONE: 'NOT_YET',
   ODD: 'NOT_YET'
 };
+
+/** The mark of a note on a map, a chart or a grid; what was never heard has none. */
+export const STANDINGS: Record<Schemas['MapNote']['state'], Standing | undefined> = {
+  HAS: 'SECURE',
+  SHAKY: 'SHAKY',
+  FADED: 'FADED',
+  TRIED: 'NOT_YET',
+  OPEN: undefined
+};

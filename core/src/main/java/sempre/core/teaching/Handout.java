@@ -40,13 +40,15 @@ public record Handout(List<Told> told) {
    * @param bars the indexes of the bars in which it comes, each once
    * @param lesson how a new note is learned from one that the player has, with this fingering
    * @param reason why it is played so; of the first of its notes that has one
+   * @param only the bar in which the reason holds, where its notes have different ones
    */
   public record Told(
       Plan.PlannedNote first,
       List<Integer> bars,
       Why why,
       Optional<Lesson> lesson,
-      Optional<Reason> reason) {
+      Optional<Reason> reason,
+      Optional<Integer> only) {
     public Told {
       bars = List.copyOf(bars);
     }
@@ -81,12 +83,22 @@ public record Handout(List<Told> told) {
                 .filter(l -> l.entry().fingering().equals(first.way().entry().fingering()))
                 .filter(l -> l.from().isPresent())
             : Optional.empty();
+    Optional<Plan.PlannedNote> reasoned =
+        all.stream().filter(n -> !n.reasons().isEmpty()).findFirst();
+    boolean everywhere = all.stream().map(Handout::reason).distinct().count() == 1;
+    List<Integer> bars = all.stream().map(n -> n.note().bar()).distinct().toList();
     return new Told(
         first,
-        all.stream().map(n -> n.note().bar()).distinct().toList(),
+        bars,
         why,
         lesson,
-        all.stream().flatMap(n -> n.reasons().stream().limit(1)).findFirst());
+        reasoned.flatMap(Handout::reason),
+        everywhere || bars.size() == 1 ? Optional.empty() : reasoned.map(n -> n.note().bar()));
+  }
+
+  /** What weighs most for a fingering where it stands. */
+  private static Optional<Reason> reason(Plan.PlannedNote n) {
+    return n.reasons().stream().findFirst();
   }
 
   /** Why a note's fingering is told; empty where it goes without saying. */

@@ -77,4 +77,20 @@ public class HandoutTest {
     Handout h = of("trumpet", "C4/2 Eb4/2 D#4/2 E4/2", "C4 E4", Map.of(), ALL);
     assertEquals(told(h), List.of("Eb4 NEW_NOTE [0, 1]"));
   }
+
+  /** Common practice, no source: F sharp goes to the other thumb where B flat is beside it. */
+  @Test
+  public void aReasonThatHoldsAtOnePlaceSaysWhere() {
+    String both = "Bb3/4 F#3/4 Bb3/2 A3/4 G3/4 F#3/4 Bb3/4";
+    Handout.Told t = of("bassoon", both, "Bb3 A3 G3 F#3", Map.of(), ALL).told().get(0);
+    assertEquals(t.first().note().pitch(), Pitch.parse("F#3"));
+    assertEquals(t.bars(), List.of(0, 1));
+    assertEquals(t.only(), Optional.of(0));
+    Handout.Told alike =
+        of("bassoon", "Bb3/4 F#3/4 Bb3/2 Bb3/4 F#3/4 Bb3/2", "Bb3 F#3", Map.of(), ALL)
+            .told()
+            .get(0);
+    assertEquals(alike.bars(), List.of(0, 1));
+    assertEquals(alike.only(), Optional.empty(), "the same reason in both bars");
+  }
 }

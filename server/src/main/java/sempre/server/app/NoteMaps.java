@@ -109,15 +109,21 @@ public class NoteMaps {
    * A section of a group, note by note, rising.
    *
    * @param compass of one who plays in it; empty where nobody does
+   * @param students in the order in which they are listed
    */
   public record Section(
-      Group group, Instrument instrument, Optional<Compass> compass, List<InSection> notes) {
+      Group group,
+      Instrument instrument,
+      Optional<Compass> compass,
+      List<People.Student> students,
+      List<InSection> notes) {
     /** With the notes of a stage, and all others that were heard or come next. */
     private Section of(Stage stage) {
       return new Section(
           group,
           instrument,
           compass,
+          students,
           notes.stream()
               .filter(
                   n ->
@@ -147,6 +153,7 @@ public class NoteMaps {
         g,
         Catalogue.standard().instrument(instrument),
         all.stream().reduce((a, b) -> b).flatMap(OfStudent::compass),
+        all.stream().map(OfStudent::student).toList(),
         notes.stream().map(m -> inSection(m, all)).toList());
   }
 

@@ -2,6 +2,8 @@ package sempre.server.api;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
+import java.util.List;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -45,5 +47,34 @@ public class MapApiTest extends DemoTestBase {
     assertThat(map.get("notes").get(0).get("of").asInt()).isEqualTo(2);
     assertThat(mvc.get().uri("/api/groups/9999/map")).hasStatus(404);
     assertThat(mvc.get().uri("/api/students/9999/map")).hasStatus(404);
+  }
+
+  @Test
+  public void aGridListsAsTheGroupDoesWhoeverHasTheLowestNote() {
+    List<String> listed = new ArrayList<>();
+    for (JsonNode s : get("/api/groups/" + group("Quay Concert Band") + "/grid").get("sections")) {
+      for (JsonNode r : s.get("rows")) {
+        listed.add(r.get("student").get("name").asString());
+        assertThat(r.get("states").size()).isEqualTo(s.get("notes").size());
+      }
+    }
+    List<String> members = new ArrayList<>();
+    JsonNode people = get("/api/people");
+    for (JsonNode g : people.get("groups")) {
+      if (g.get("name").asString().equals("Quay Concert Band")) {
+        g.get("students")
+            .forEach(
+                id ->
+                    people
+                        .get("students")
+                        .forEach(
+                            s -> {
+                              if (s.get("id").asLong() == id.asLong()) {
+                                members.add(s.get("name").asString());
+                              }
+                            }));
+      }
+    }
+    assertThat(listed).isEqualTo(members);
   }
 }

@@ -3,6 +3,7 @@ package sempre.server.api.lesson;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Stream;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -38,7 +39,6 @@ class GridController {
   }
 
   private static LessonViews.GridSection view(NoteMaps.Section s) {
-    List<People.Student> students = students(s);
     return new LessonViews.GridSection(
         s.instrument().id(),
         Speech.words().instrument(s.instrument()),
@@ -50,7 +50,7 @@ class GridController {
                         Refs.Reached.of(s.compass().flatMap(c -> c.stageOf(n.written()))),
                         n.next()))
             .toList(),
-        students.stream()
+        s.students().stream()
             .map(
                 p ->
                     new LessonViews.GridRow(
@@ -60,11 +60,7 @@ class GridController {
             .toList());
   }
 
-  /** As they are listed; one may lack a key, and the note with it. */
-  private static List<People.Student> students(NoteMaps.Section s) {
-    return s.notes().stream().flatMap(n -> n.states().keySet().stream()).distinct().toList();
-  }
-
+  /** One may lack a key, and the note with it. */
   private static NoteMap.State state(NoteMaps.InSection n, People.Student s) {
     return n.states().getOrDefault(s, NoteMap.State.OPEN);
   }
@@ -75,7 +71,7 @@ class GridController {
     NoteMaps.Grid grid = maps.grid(id);
     List<StandingsCsv.Row> rows = new ArrayList<>();
     for (NoteMaps.Section s : grid.sections()) {
-      for (People.Student p : students(s)) {
+      for (People.Student p : s.students()) {
         for (NoteMaps.InSection n : s.notes()) {
           NoteMap.State state = state(n, p);
           if (state != NoteMap.State.OPEN || n.nextFor(p)) {
@@ -107,7 +103,7 @@ class GridController {
         s.seat(),
         Speech.words().note(n.written()),
         Speech.words().note(i.transposition().sounding(n.written())),
-        Speech.say("grid.state", "state", state.name().toLowerCase(java.util.Locale.ROOT)),
+        Speech.say("grid.state", "state", state.name().toLowerCase(Locale.ROOT)),
         n.nextFor(s));
   }
 }

@@ -54,18 +54,22 @@ class SheetController {
         words.note(n.note().pitch()),
         words.label(n.way().entry()),
         t.bars().stream().map(b -> part.bars().get(b).number()).toList(),
-        sentence(t, i),
+        sentence(t, i, part),
         new StandViews.PictureView(
             n.way().bare().text(),
             n.way().bare().holds().stream().map(h -> HandViews.HeldView.of(h, false)).toList(),
             i.slide().map(s -> s.centimetres(n.way().bare().text())).orElse(0.0)));
   }
 
-  /** How a new note is learned from one that is there, else why it is played so. */
-  private static String sentence(Handout.Told t, Instrument i) {
-    return t.lesson()
-        .map(l -> Speech.words().teaching().comparison(i, l))
-        .or(() -> t.reason().map(r -> Speech.words().plan().reason(i, t.first().way().entry(), r)))
-        .orElse("");
+  /** How a new note is learned from one that is there, else why, and where, it is played so. */
+  private static String sentence(Handout.Told t, Instrument i, Part part) {
+    if (t.lesson().isPresent()) {
+      return Speech.words().teaching().comparison(i, t.lesson().get());
+    }
+    String why =
+        t.reason().map(r -> Speech.words().plan().reason(i, t.first().way().entry(), r)).orElse("");
+    return t.only()
+        .map(b -> Speech.say("sheet.in-bar", "bar", part.bars().get(b).number(), "text", why))
+        .orElse(why);
   }
 }
