@@ -2,6 +2,9 @@
 # Builds web/dist, only when something it is made from has changed.
 set -euo pipefail
 cd "$(dirname "$0")"
+# one at a time: whoever comes second finds it built
+exec 9<build.sh
+flock 9
 now=$( (node -v; cat package.json package-lock.json openapi.json index.html vite.config.ts worker.mjs tsconfig.json ../NOTICE ../LICENSE ../docs/licences/*; find src public -type f ! -name 'schema.d.ts' | LC_ALL=C sort | xargs -r sha256sum) | sha256sum | cut -d' ' -f1)
 if [ -f dist/.stamp ] && [ "$(cat dist/.stamp)" = "$now" ]; then echo "web: unchanged"; exit 0; fi
 lock=$(sha256sum package-lock.json | cut -d' ' -f1)

@@ -37,6 +37,28 @@ public record Control(
     return hole || !holeWith.isEmpty() && options.entrySet().containsAll(holeWith.entrySet());
   }
 
+  /** Most differ in their tokens: controls are compared thousands of times for a part. */
+  @Override
+  public boolean equals(Object o) {
+    return this == o
+        || o instanceof Control c
+            && token.equals(c.token)
+            && left == c.left
+            && finger == c.finger
+            && name.equals(c.name)
+            && order == c.order
+            && away == c.away
+            && home == c.home
+            && hole == c.hole
+            && holeWith.equals(c.holeWith)
+            && requires.equals(c.requires);
+  }
+
+  @Override
+  public int hashCode() {
+    return token.hashCode();
+  }
+
   @Override
   public String toString() {
     return token;

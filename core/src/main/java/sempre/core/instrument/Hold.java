@@ -25,6 +25,16 @@ public record Hold(Control control, Way way) {
     };
   }
 
+  @Override
+  public boolean equals(Object o) {
+    return o instanceof Hold h && way == h.way && control.equals(h.control);
+  }
+
+  @Override
+  public int hashCode() {
+    return 31 * control.hashCode() + way.ordinal();
+  }
+
   public Finger finger() {
     return control.finger();
   }

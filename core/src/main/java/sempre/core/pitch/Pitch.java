@@ -3,6 +3,7 @@ package sempre.core.pitch;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import sempre.core.Refusal;
 
 /**
@@ -18,10 +19,10 @@ import sempre.core.Refusal;
 public record Pitch(Letter letter, int alter, int octave) implements Comparable<Pitch> {
   private static final Pattern TEXT =
       Pattern.compile("([A-Ga-g])(bb|b|##|#|x|♭♭|♭|♯♯|♯|n|♮)?(-?\\d{1,2})");
-  private static final List<String> SHARP_NAMES =
-      List.of("C", "C#", "D", "D#", "E", "F", "F#", "G", "G#", "A", "A#", "B");
-  private static final List<String> FLAT_NAMES =
-      List.of("C", "Db", "D", "Eb", "E", "F", "Gb", "G", "Ab", "A", "Bb", "B");
+  private static final List<Pitch> WITH_SHARPS =
+      octave("C", "C#", "D", "D#", "E", "F", "F#", "G", "G#", "A", "A#", "B");
+  private static final List<Pitch> WITH_FLATS =
+      octave("C", "Db", "D", "Eb", "E", "F", "Gb", "G", "Ab", "A", "Bb", "B");
 
   private static final List<Integer> USUALLY_SHARP = List.of(1, 6);
 
@@ -72,9 +73,13 @@ public record Pitch(Letter letter, int alter, int octave) implements Comparable<
     return new Pitch(Letter.valueOf(m.group(1).toUpperCase(java.util.Locale.ROOT)), alter, octave);
   }
 
+  private static List<Pitch> octave(String... names) {
+    return Stream.of(names).map(n -> parse(n + "0")).toList();
+  }
+
   /** The pitch of a MIDI number (60 is C4), its black keys spelled with sharps or with flats. */
   public static Pitch ofMidi(int midi, boolean sharps) {
-    Pitch name = parse((sharps ? SHARP_NAMES : FLAT_NAMES).get(Math.floorMod(midi, 12)) + "0");
+    Pitch name = (sharps ? WITH_SHARPS : WITH_FLATS).get(Math.floorMod(midi, 12));
     return new Pitch(name.letter, name.alter, Math.floorDiv(midi, 12) - 1);
   }
 

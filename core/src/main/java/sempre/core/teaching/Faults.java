@@ -152,9 +152,16 @@ final class Faults {
     }
   }
 
-  /** The holes that some fingering of this instrument covers by half. */
+  /** The holes that some fingering of an instrument covers by half. */
+  private record Halved(List<Hold> holds) {
+    static Halved of(Setup setup) {
+      return new Halved(
+          setup.instrument().reachable().stream().filter(h -> h.way() == Hold.Way.HALF).toList());
+    }
+  }
+
   private List<Hold> halved() {
-    return setup.instrument().reachable().stream().filter(h -> h.way() == Hold.Way.HALF).toList();
+    return setup.derived(Halved.class, Halved::of).holds();
   }
 
   private void pressed(Hold more) {

@@ -44,6 +44,12 @@ final class Corpus {
   /** Pairs of notes further apart are not confused. */
   private static final int FAR = 19;
 
+  /**
+   * Of so many parts, and pairs of notes, one is taken, by chance from a seed; 1 takes all, as one
+   * does before sentences are changed in number: {@code -Dsempre.corpus=1}.
+   */
+  private static final int OF = Integer.getInteger("sempre.corpus", 4);
+
   /** Of so many parts one is planned for each player who is not the first. */
   private static final int OTHERS = 6;
 
@@ -60,6 +66,7 @@ final class Corpus {
   /** Why one note of a plan is fingered so. */
   record Why(Plan plan, Plan.PlannedNote note, Reason reason) {}
 
+  private final Random chance = new Random(17);
   private final Words words;
   private final List<Said> all = new ArrayList<>();
 
@@ -129,13 +136,18 @@ final class Corpus {
     all.add(new Said(family, where, setup, fact, text));
   }
 
-  /** All parts for the first player, a sixth of them for each other. */
+  /** One part or pair of notes is taken. */
+  private boolean taken() {
+    return chance.nextInt(OF) == 0;
+  }
+
+  /** The parts that are taken for the first player, a sixth of all for each other. */
   private void parts(Player player, int number) {
     Setup setup = player.setup();
     List<Tidemarks.Exercise> exercises = exercises();
     for (int x = 0; x < exercises.size(); x++) {
       Tidemarks.Exercise e = exercises.get(x);
-      if (number > 0 && x % OTHERS != number % OTHERS) {
+      if (number == 0 ? !taken() : x % OTHERS != number % OTHERS) {
         continue;
       }
       String key = setup.instrument().id() + "/" + number + "/" + x;
@@ -284,7 +296,7 @@ final class Corpus {
         continue;
       }
       for (int heard = midi - FAR; heard <= midi + FAR; heard++) {
-        if (heard == midi) {
+        if (heard == midi || !taken()) {
           continue;
         }
         Pitch note = Pitch.usual(midi);
