@@ -6,6 +6,7 @@ export const { navigate, preload, route } = createRouter({
   '/stand': () => import('./stand/NoPart.svelte'),
   '/stand/:student/:piece': () => import('./stand/Stand.svelte'),
   '/chart/:instrument': () => import('./chart/Chart.svelte'),
+  '/scale': () => import('./chart/Scale.svelte'),
   '/sheet/:student/:piece': () => import('./paper/One.svelte'),
   '/simpler/:student/:piece': () => import('./stand/Simpler.svelte'),
   '/ear': () => import('./stand/NoPart.svelte'),

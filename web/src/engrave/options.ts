@@ -6,6 +6,8 @@ export interface How {
   wide: boolean;
   /** on paper, where the page has its own margins: how far apart the notes are, from 0 to 2 */
   paper?: number;
+  /** whether a line that is not full is drawn out to the whole width */
+  full?: boolean;
 }
 
 /** The engraver's options: the smallest page, so that each holds exactly one line of music. */
@@ -25,6 +27,7 @@ export const options = (q: How) => ({
   pageMarginRight: q.paper === undefined ? 20 : 4,
   spacingLinear: q.paper === undefined ? (q.wide ? 0.5 : 0.36) : [0.38, 0.5, 0.64][q.paper]!,
   spacingNonLinear: 0.62,
+  ...(q.full ? { minLastJustification: 0 } : {}),
   expandNever: true,
   xmlIdSeed: 1
 });

@@ -40,6 +40,7 @@
       <h1>{ui.notes.across(shown(pitch))}</h1>
       <p class="quiet">
         {ui.notes.acrossIntro}
+        <a href="/scale">{ui.scale.link}</a>
       </p>
     </div>
     <div class="set">

@@ -14,7 +14,9 @@
     clef,
     label,
     chosen,
-    onchoose
+    onchoose,
+    each = 52,
+    onplaced
   }: {
     notes: Shown[];
     clef: string;
@@ -23,11 +25,14 @@
     /** places of the notes that are chosen */
     chosen?: number[];
     onchoose?: (place: number) => void;
+    /** room for a note, in px */
+    each?: number;
+    /** called with the middle of each note, in px, by whoever writes under the notes himself */
+    onplaced?: (middles: number[]) => void;
   } = $props();
 
-  const NOTE = 52;
   const CLEF = 48;
-  const px = $derived(CLEF + notes.length * NOTE);
+  const px = $derived(CLEF + notes.length * each);
   const xml = $derived(
     notesXml(
       notes.map((n, i) => ({ id: `s${i}`, pitch: n.pitch })),
@@ -39,9 +44,14 @@
   $effect(() => {
     if (!notes.length) return;
     let stopped = false;
-    const stop = engrave({ xml, widthPx: px, scale: 34, wide: false }, (reply) => {
-      if (!stopped && reply.lines[0]) line = drawing(reply.lines[0]);
-    });
+    const stop = engrave(
+      { xml, widthPx: px, scale: 34, wide: false, full: !!onplaced },
+      (reply) => {
+        if (stopped || !reply.lines[0]) return;
+        line = drawing(reply.lines[0]);
+        onplaced?.(notes.map((_, i) => at(i)));
+      }
+    );
     return () => {
       stopped = true;
       stop();
@@ -50,13 +60,13 @@
   const put = (svg: SVGSVGElement) => (el: HTMLElement) => el.replaceChildren(svg);
   const at = (i: number) => {
     const spot = line?.info.spots.find((s) => s.id === `s${i}`);
-    return spot && line ? (spot.x / line.info.width) * px : CLEF + (i + 0.5) * NOTE;
+    return spot && line ? (spot.x / line.info.width) * px : CLEF + (i + 0.5) * each;
   };
 </script>
 
-<div class="staff" role="group" aria-label={label} style:width="{px}px">
+<div class="staff" class:bare={onplaced} role="group" aria-label={label} style:width="{px}px">
   {#if line}<div {@attach put(line.svg)}></div>{/if}
-  {#each notes as n, i (i)}
+  {#each onplaced ? [] : notes as n, i (i)}
     {#if onchoose}
       <button
         class="plain spot"
@@ -82,6 +92,10 @@
   }
   .staff :global(.mNum) {
     display: none;
+  }
+  .bare {
+    min-height: 0;
+    padding-bottom: 0;
   }
   .spot {
     position: absolute;

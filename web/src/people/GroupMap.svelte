@@ -53,6 +53,7 @@
       {/if}
       <a href="/ear/class/{group}">{ui.all.playingCheck}</a>
       <a href="/people/group/{group}/grid">{ui.people.gridLink}</a>
+      · <a href="/scale?group={group}">{ui.scale.link}</a>
       {#if map.instrument}
         <a href="/chart/{map.instrument}?group={group}">{ui.chart.link}</a>
       {/if}

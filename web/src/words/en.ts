@@ -379,6 +379,26 @@ export const en = {
     toNotes: 'the whole table',
     link: 'Chart to print'
   },
+  scale: {
+    title: (of: Text) => `${of}, the band · Sempre`,
+    heading: (key: Text, kind: Text) => `Concert ${key}, ${kind}`,
+    kinds: {
+      MAJOR: 'major',
+      NATURAL_MINOR: 'natural minor',
+      HARMONIC_MINOR: 'harmonic minor',
+      CHROMATIC: 'chromatic'
+    },
+    key: 'Sounds',
+    kind: 'Scale',
+    forGroup: (scale: Text, group: Text) => `${scale} · ${group}`,
+    later: (note: Text) => `(${note})`,
+    notes: (instrument: Text, notes: Text) => `${instrument}: ${notes}`,
+    reads: (key: Text) => `reads ${key}`,
+    beyondWhy: 'In brackets: beyond what these players are asked for yet.',
+    without: (instruments: Text) => `No whole octave of it: ${instruments}.`,
+    pictures: 'with pictures of the fingerings',
+    link: 'One scale for the band'
+  },
   paper: {
     letter: 'US Letter',
     none: 'none',

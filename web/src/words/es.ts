@@ -384,6 +384,26 @@ export const es: Dictionary = {
     toNotes: 'la tabla entera',
     link: 'Tabla para imprimir'
   },
+  scale: {
+    title: (of: Text) => `${of}, la banda · Sempre`,
+    heading: (key: Text, kind: Text) => `Sonido real ${key}, ${kind}`,
+    kinds: {
+      MAJOR: 'mayor',
+      NATURAL_MINOR: 'menor natural',
+      HARMONIC_MINOR: 'menor armónica',
+      CHROMATIC: 'cromática'
+    },
+    key: 'Suena',
+    kind: 'Escala',
+    forGroup: (scale: Text, group: Text) => `${scale} · ${group}`,
+    later: (note: Text) => `(${note})`,
+    notes: (instrument: Text, notes: Text) => `${instrument}: ${notes}`,
+    reads: (key: Text) => `lee ${key}`,
+    beyondWhy: 'Entre paréntesis: lo que todavía no se pide en este curso.',
+    without: (instruments: Text) => `Sin una octava entera: ${instruments}.`,
+    pictures: 'con dibujos de las digitaciones',
+    link: 'Una escala para la banda'
+  },
   paper: {
     letter: 'Carta (EE. UU.)',
     none: 'ninguna',

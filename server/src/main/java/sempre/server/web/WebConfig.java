@@ -71,6 +71,7 @@ public class WebConfig implements WebMvcConfigurer {
       "/simpler/**",
       "/sheet/**",
       "/chart/**",
+      "/scale/**",
       "/parts/**",
       "/shelf/**",
       "/people/**",

@@ -49,16 +49,7 @@ public final class FingeringTables {
     List<NotesViews.TableNote> notes = new ArrayList<>();
     byNote.values().forEach(ways -> notes.add(note(table, compass, ways, roles)));
     return new NotesViews.TableView(
-        new NotesViews.PlayedView(
-            i.id(),
-            Speech.words().instrument(i),
-            i.clef(),
-            i.transposition().letters(),
-            i.transposition().semitones(),
-            Speech.words().transposition(i.transposition()),
-            i.keywork().kind(),
-            HandViews.KeyView.all(i, options),
-            Lanes.guides(i)),
+        played(i, options),
         i.options().stream().map(Refs.OptionView::of).toList(),
         options,
         compass.stages().entrySet().stream()
@@ -82,6 +73,20 @@ public final class FingeringTables {
                             Speech.words().note(g.note()), Speech.words().because(g.because())))
                 .toList()),
         !house.changesNothing());
+  }
+
+  /** An instrument with what is needed to draw its fingerings. */
+  static NotesViews.PlayedView played(Instrument i, Map<String, String> options) {
+    return new NotesViews.PlayedView(
+        i.id(),
+        Speech.words().instrument(i),
+        i.clef(),
+        i.transposition().letters(),
+        i.transposition().semitones(),
+        Speech.words().transposition(i.transposition()),
+        i.keywork().kind(),
+        HandViews.KeyView.all(i, options),
+        Lanes.guides(i));
   }
 
   private static NotesViews.FreedomView freedom(Freedom f) {

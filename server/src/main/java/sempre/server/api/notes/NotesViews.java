@@ -81,6 +81,20 @@ public final class NotesViews {
       List<HandViews.KeyView> keys,
       List<Double> slideGuides) {}
 
+  /** One scale for the band; {@code without} names the instruments that play no octave of it. */
+  public record ScaleView(String group, List<ScaleRow> rows, List<String> without) {}
+
+  public record ScaleRow(@JsonUnwrapped PlayedView instrument, List<ScaleNote> notes) {}
+
+  /** A note of a scale; {@code beyond} where the players' stage does not have it. */
+  public record ScaleNote(
+      String written,
+      String shown,
+      String label,
+      List<HandViews.HeldView> held,
+      double slideCm,
+      boolean beyond) {}
+
   /** What holds over ranges of notes. */
   public record RulesView(List<FreedomView> free, List<FreedomView> wrong, List<GapView> gaps) {}
 
