@@ -183,6 +183,7 @@
     }
     .frame {
       display: block;
+      min-height: 0;
     }
   }
 </style>

@@ -7,6 +7,7 @@
   import { by } from '../by.svelte';
   import Mark from '../parts/Mark.svelte';
   import Staff from '../parts/Staff.svelte';
+  import TakeAway from '../parts/TakeAway.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../router';
   import { short } from '../stand/lanes';
@@ -119,6 +120,19 @@
     }
   ]);
 
+  /** The check as it stands, in words. */
+  const lines = () => [
+    [ui.all.student, ui.all.instrument, ...view!.items.map((_, i) => m.asks(i))],
+    ...view!.rows.map((r) => [
+      r.student.name,
+      r.student.instrumentName,
+      ...r.cells.map((c, i) => {
+        const g = m.gradeOf(r, i);
+        if (r.absent && !g) return ui.ear.absent;
+        return [g ? ui.standing[g] : '', c.remark].filter(Boolean).join('; ');
+      })
+    ])
+  ];
   const names = (rows: Schemas['ClassRow'][]) =>
     rows
       .map((r) => r.student.name)
@@ -148,6 +162,7 @@
             : ''}
         </p>
       </div>
+      <TakeAway name={ui.ear.heading(view.group)} rows={lines} />
       <div class="by">
         <TextInput
           size="sm"
@@ -247,7 +262,7 @@
           <p>{ui.all.nobodyYet} <a href="/people">{ui.all.setUpStudents}</a>.</p>
         {/if}
       </div>
-      <aside aria-label={ui.ear.nowAsked}>
+      <aside class="screen" aria-label={ui.ear.nowAsked}>
         {#if student && cell}
           <div class="now">
             <div>
@@ -584,6 +599,17 @@
     }
     kbd {
       display: none;
+    }
+  }
+  @media print {
+    .walk {
+      display: block;
+    }
+    .grid {
+      overflow: visible;
+    }
+    td.here {
+      outline: 0;
     }
   }
 </style>

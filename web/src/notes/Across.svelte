@@ -5,6 +5,7 @@
   import { loaded } from '../lib/load.svelte';
   import { read, shown as shownName } from '../lib/pitch';
   import { ways } from '../ways.svelte';
+  import TakeAway from '../parts/TakeAway.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, route } from '../router';
   import { short } from '../stand/lanes';
@@ -23,6 +24,16 @@
     void page.ask(() => asked(api.GET('/api/newnote', { params: { query } })));
   });
 
+  const lines = () => [
+    [ui.all.instrument, ui.notes.reads, ui.notes.fingers, ui.notes.otherWays, ui.notes.outInstead],
+    ...(band ?? []).map((b) => [
+      b.name,
+      b.shown,
+      b.label,
+      b.others.join(', '),
+      b.wrong.map((w) => `${w.shown}: ${w.why}`).join(' ')
+    ])
+  ];
   const shown = (p: string) => {
     const n = read(p);
     return n ? shownName(n, ways.naming) : p;
@@ -44,6 +55,7 @@
       </p>
     </div>
     <div class="set">
+      {#if band}<TakeAway name={ui.notes.across(shown(pitch))} rows={lines} />{/if}
       <Select
         size="sm"
         labelText={ui.all.concertPitch}
@@ -112,6 +124,8 @@
   }
   .set {
     display: flex;
+    flex-wrap: wrap;
+    align-items: end;
     gap: 0.75rem;
   }
   td:nth-child(3)::first-letter {

@@ -9,6 +9,7 @@
   import Hands from '../notes/Hands.svelte';
   import SheetWords from '../parts/SheetWords.svelte';
   import Staff from '../parts/Staff.svelte';
+  import TakeAway from '../parts/TakeAway.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, route } from '../router';
   import { short } from '../stand/lanes';
@@ -86,6 +87,10 @@
     if (had && (o.why === 'NEEDED' || o.beyond)) words.push(ui.people.hasOther(had));
     return words.join('; ');
   }
+  const lines = () => [
+    [ui.all.student, ui.all.instrument, ui.notes.reads, ui.notes.fingers, ui.people.how],
+    ...lesson!.rows.flatMap((r) => r.students.map((s) => [s, r.name, r.shown, r.label, r.compared]))
+  ];
   const offered = $derived([...new Set([...PITCHES, ...suggested.map(name), pitch])]);
 </script>
 
@@ -114,7 +119,7 @@
           {#each offered as p (p)}<SelectItem value={p} text={shown(p)} />{/each}
         </Select>
         <SheetWords />
-        <button class="plain link" onclick={() => window.print()}>{ui.all.print}</button>
+        <TakeAway name={ui.people.everyonePlays(lesson.shown)} rows={lines} />
         <a href="/ear/class/{group}">{ui.all.playingCheck}</a>
       </div>
     </header>

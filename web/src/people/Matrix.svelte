@@ -4,6 +4,7 @@
   import { pageKeys } from '../lib/keys.svelte';
   import { api, asked, type Schemas } from '../api/client';
   import { loaded } from '../lib/load.svelte';
+  import TakeAway from '../parts/TakeAway.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../router';
   import { ui } from '../words/ui';
@@ -108,6 +109,14 @@
     if (opened)
       document.querySelector('td.at')?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
   });
+  /** The table as it is shown, in words. */
+  const lines = () => [
+    [ui.all.student, ui.all.instrument, ...columns.map((c) => matrix!.pieces[c]!.title)],
+    ...rows.map((r) => {
+      const s = matrix!.students[r]!;
+      return [s.name, s.instrumentName, ...columns.map((c) => words(matrix!.rows[r]![c]!))];
+    })
+  ];
   const names = (list: Schemas['NoteName'][]) => list.map((n) => n.shown).join(', ');
 </script>
 
@@ -128,6 +137,7 @@
         <SelectItem value="book" text={ui.people.asInBook} />
         <SelectItem value="blocked" text={ui.people.blocksMost} />
       </Select>
+      <TakeAway name={ui.people.whoPlays(matrix.title)} rows={lines} />
     </div>
     {#if !matrix.students.length}
       <p>{ui.all.nobodyYet} <a href="/people">{ui.all.setUpStudents}</a>.</p>
@@ -214,7 +224,7 @@
               {ui.people.changeHard(matrix.stage)} <b>×</b>
               {ui.people.beyondHand}
             </p>
-            <p class="small quiet">
+            <p class="small quiet screen">
               {ui.people.chooseCell} <kbd>←</kbd> <kbd>→</kbd> <kbd>↑</kbd> <kbd>↓</kbd>.
             </p>
           {:else}
@@ -265,6 +275,8 @@
 <style>
   .how {
     display: flex;
+    flex-wrap: wrap;
+    align-items: end;
     gap: 1rem;
     margin: 1rem 0;
   }
@@ -382,6 +394,22 @@
   @media (max-width: 1000px) {
     .two {
       grid-template-columns: minmax(0, 1fr);
+    }
+  }
+  @media print {
+    .two {
+      display: block;
+    }
+    .scroll {
+      overflow: visible;
+      max-height: none;
+      width: max-content;
+      border: 0;
+      margin-bottom: 3mm;
+    }
+    .who,
+    thead th {
+      position: static;
     }
   }
 </style>

@@ -6,6 +6,7 @@
   import { loaded } from '../lib/load.svelte';
   import Mark from '../parts/Mark.svelte';
   import NoteMap from './NoteMap.svelte';
+  import TakeAway from '../parts/TakeAway.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../router';
   import { short } from '../stand/lanes';
@@ -119,6 +120,27 @@
     }
   }
 
+  /** Everything that was heard, in words. */
+  const lines = () => [
+    [
+      ui.people.when,
+      ui.people.note,
+      ui.people.fingering,
+      ui.people.how,
+      ui.people.in,
+      ui.people.remarkWord
+    ],
+    ...record!.heard
+      .filter((h) => !h.undone)
+      .map((h) => [
+        h.date,
+        h.shown,
+        short(h.fingering).join(' '),
+        ui.standing[h.grade],
+        h.piece + (h.bars ? ui.people.atBar(h.bars) : ''),
+        h.remark
+      ])
+  ];
   const standing = (m: Schemas['MarkView']): Standing =>
     m.faded && m.grade === 'SECURE' ? 'FADED' : m.grade;
 </script>
@@ -136,7 +158,7 @@
     <h1>{record.student.name}</h1>
     <p class="quiet">{record.student.instrumentName}</p>
     {#if map?.notes.length}
-      <p class="names small">
+      <p class="names small screen">
         <button class="plain link" onclick={() => (sounding = !sounding)}
           >{sounding ? ui.notes.soundingNames : ui.notes.writtenNames}</button
         >
@@ -157,9 +179,9 @@
           >{/each}
       </p>
     {/if}
-    <h2>{ui.people.theWay}</h2>
+    <h2 class:screen={!way}>{ui.people.theWay}</h2>
     <form
-      class="way"
+      class="way screen"
       onsubmit={(e) => {
         e.preventDefault();
         void lead();
@@ -256,6 +278,7 @@
     {/if}
     {#if record.heard.length}
       <h2>{ui.people.heard}</h2>
+      <TakeAway name={record.student.name} rows={lines} />
       <table class="rows">
         <thead>
           <tr

@@ -1,0 +1,33 @@
+<!-- What a page can be taken away as: printed, or for a spreadsheet. -->
+<script lang="ts">
+  import { save } from '../lib/csv';
+  import { ui } from '../words/ui';
+
+  let {
+    name,
+    rows
+  }: {
+    /** of the file, without its ending */
+    name: string;
+    /** a heading and the lines, in words */
+    rows: () => string[][];
+  } = $props();
+</script>
+
+<p class="away">
+  <button class="plain link" onclick={() => window.print()}>{ui.all.print}</button>
+  <button class="plain link" onclick={() => save(name, rows())}>{ui.people.gridCsv}</button>
+</p>
+
+<style>
+  .away {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 1rem;
+  }
+  @media print {
+    .away {
+      display: none;
+    }
+  }
+</style>
