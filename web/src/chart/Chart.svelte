@@ -230,6 +230,7 @@
               {#if table.kind !== 'NONE'}
                 <div class="picture">
                   <Hands
+                    instrument={table.id}
                     keys={table.keys}
                     held={c.way.held.filter((h) => !h.free)}
                     kind={table.kind}
@@ -248,6 +249,7 @@
                       {#if table.kind !== 'NONE'}
                         <div class="picture">
                           <Hands
+                            instrument={table.id}
                             keys={table.keys}
                             held={o.held.filter((h) => !h.free)}
                             kind={table.kind}

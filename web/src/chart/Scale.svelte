@@ -136,6 +136,7 @@
                     {#if pictures.value && r.kind !== 'NONE'}
                       <div class="picture" class:low={r.kind !== 'HANDS'}>
                         <Hands
+                          instrument={r.id}
                           keys={r.keys}
                           held={n.held}
                           kind={r.kind}

@@ -65,6 +65,14 @@
     { on: 'c', words: ui.keys.compare, when: () => here() && !!way, act: () => t.compare(way!) },
     { on: 'w', words: ui.keys.names, when: here, act: () => eyes.name() },
     { on: 'f', words: ui.keys.facing, when: here, act: () => eyes.turn() },
+    {
+      on: 'i',
+      words: ui.keys.pictures,
+      when: here,
+      act: () => {
+        eyes.plain = !eyes.plain;
+      }
+    },
     { on: 'a', words: ui.keys.own, when: here, act: () => (t.adding = true) }
   ]);
 
@@ -97,6 +105,9 @@
       {#if !byName}
         <button class="plain link" onclick={() => eyes.turn()}
           >{eyes.facing ? ui.notes.facing : ui.notes.asPlayer} <kbd>f</kbd></button
+        >
+        <button class="plain link" onclick={() => (eyes.plain = !eyes.plain)}
+          >{eyes.plain ? ui.notes.plainPictures : ui.notes.drawnPictures} <kbd>i</kbd></button
         >
       {/if}
       <span class="quiet"

@@ -65,6 +65,7 @@
   <div class="two">
     <div class="pad">
       <Hands
+        instrument={table.id}
         keys={table.keys}
         {held}
         kind={table.kind}

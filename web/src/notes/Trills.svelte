@@ -57,6 +57,7 @@
               <figure>
                 {#if drawn}
                   <Hands
+                    instrument={table.id}
                     keys={table.keys}
                     held={s.held}
                     kind={table.kind}

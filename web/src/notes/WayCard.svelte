@@ -67,6 +67,7 @@
       <Bars {midi} label={way.label} />
     {:else}
       <Hands
+        instrument={table.id}
         keys={table.keys}
         held={way.held}
         kind={table.kind}

@@ -5,6 +5,7 @@ import { ways } from '../ways.svelte';
 class Eyes {
   #facing = new Kept('facing', false);
   #sounding = new Kept('sounding', false);
+  #plain = new Kept('plain-pictures', false);
   /** as chosen here, or else as the house has it */
   readonly facing = $derived(
     this.#facing.chosen ? this.#facing.value : ways.house.eyes === 'facing'
@@ -12,6 +13,14 @@ class Eyes {
 
   get sounding() {
     return this.#sounding.value;
+  }
+
+  /** whether fingerings are shown in a plain scheme in the place of the instrument */
+  get plain() {
+    return this.#plain.value;
+  }
+  set plain(to: boolean) {
+    this.#plain.value = to;
   }
 
   turn() {

@@ -156,6 +156,7 @@
               {#if sheet.kind !== 'NONE'}
                 <div class="picture" style:--high="{high}mm">
                   <Hands
+                    instrument={sheet.instrument}
                     keys={sheet.keys}
                     held={t.held}
                     kind={sheet.kind}

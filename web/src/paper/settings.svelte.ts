@@ -1,4 +1,6 @@
+import { tick } from 'svelte';
 import { Kept } from '../lib/kept.svelte';
+import { pictures } from '../notes/pictures.svelte';
 
 export type Which = 'none' | 'new' | 'all';
 export type Paper = 'A4' | 'LETTER';
@@ -21,12 +23,20 @@ const asked = new URLSearchParams(globalThis.location?.search);
 /** whether the page is opened to be printed, with nobody before it */
 export const unattended = asked.has('print');
 
+let saying = 0;
+
 /**
  * Says whether the page stands there as it will be printed; who prints unattended waits for it. A
  * page that says nothing is printed when nothing is left to come.
  */
 export function printable(is: boolean) {
-  document.documentElement.dataset.printable = is ? 'yes' : 'no';
+  const now = ++saying;
+  const say = () => {
+    if (now === saying) document.documentElement.dataset.printable = is ? 'yes' : 'no';
+  };
+  // a picture of a fingering may still be on its way
+  if (is) void pictures.load().then(tick).then(say);
+  else say();
 }
 
 /** How this browser prints parts; kept, since its printer and its players stay the same. */

@@ -168,6 +168,7 @@
           {:else}
             <p class="notation small">{short(r.fingering).join(' · ')}</p>
             <Hands
+              instrument={r.instrument}
               keys={r.keys}
               held={r.held}
               kind={r.kind}

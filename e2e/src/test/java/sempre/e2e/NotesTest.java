@@ -67,17 +67,25 @@ public class NotesTest {
             page.getByRole(
                 AriaRole.IMG, new Page.GetByRoleOptions().setName("B key, A key, side B flat key")))
         .isVisible();
-    Locator palm = page.locator("article").first().locator("g", has(page, "palm D key"));
-    String before = palm.getAttribute("transform");
+    Locator palm = page.locator("article").first().locator("g.up", has(page, "palm D key"));
+    Locator second = page.locator("article").first().locator("g.down", has(page, "A key"));
+    assertTrue(
+        middle(palm) < middle(second), "the palm of the left hand lies to the player's left");
     page.keyboard().press("f");
     assertThat(page.getByText("facing the player").first()).isVisible();
-    String after = palm.getAttribute("transform");
-    assertTrue(before.startsWith("translate(-"), before);
-    assertEquals(after, before.replace("(-", "("), "mirrored");
+    assertTrue(middle(palm) > middle(second), "mirrored");
+    page.keyboard().press("i");
+    assertThat(page.locator("article").first().locator("rect.shape").first()).isVisible();
+    page.keyboard().press("i");
+    assertThat(page.locator("article").first().locator("path.body").first()).isVisible();
     page.keyboard().press("w");
     assertThat(page.locator(".pitch")).hasText("D♭4");
     page.keyboard().press("f");
     page.keyboard().press("w");
+  }
+
+  private static double middle(Locator l) {
+    return l.boundingBox().x + l.boundingBox().width / 2;
   }
 
   private static Locator.LocatorOptions has(Page page, String title) {

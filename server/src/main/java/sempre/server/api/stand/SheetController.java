@@ -38,6 +38,7 @@ class SheetController {
     Part part = handed.part().page().reading().part();
     Instrument i = plan.setup().instrument();
     return new StandViews.SheetView(
+        i.id(),
         i.keywork().kind(),
         HandViews.KeyView.all(i, plan.setup().options()),
         Lanes.guides(i),

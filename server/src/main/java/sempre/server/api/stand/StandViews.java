@@ -112,6 +112,7 @@ public final class StandViews {
 
   /** What stands under the music on paper; {@code remark} on what was done to the page. */
   public record SheetView(
+      String instrument,
       Keywork.Kind kind,
       List<HandViews.KeyView> keys,
       List<Double> guides,
