@@ -1,15 +1,17 @@
 <!-- Books and pieces: bring one in, give it to a group. -->
 <script lang="ts">
-  import { SkeletonText } from 'carbon-components-svelte';
+  import { Search, Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
+  import { Kept } from '../lib/kept.svelte';
   import { pageKeys, pressing } from '../lib/keys.svelte';
   import { onMount } from 'svelte';
-  import { api, asked, type Schemas } from '../api/client';
+  import { api, asked, sentence, type Schemas } from '../api/client';
   import { loaded } from '../lib/load.svelte';
   import Removal from '../parts/Removal.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate } from '../router';
   import Give from './Give.svelte';
   import Import from './Import.svelte';
+  import { found, ordered, rowsOf, type Order, type Row } from './rows';
   import { list as inRow, ui } from '../words/ui';
 
   const page = loaded<[Schemas['ShelfPiece'][], Schemas['PeopleView']]>();
@@ -28,17 +30,81 @@
     );
   }
 
+  const starters = loaded<Schemas['Book'][]>();
+  const offered = $derived((starters.value ?? []).filter((b) => b.missing));
+  let failed = $state('');
+  $effect(() => {
+    if (pieces) void starters.ask(() => asked(api.GET('/api/starters')));
+  });
+  async function start(book: string) {
+    failed = '';
+    try {
+      const done = await asked(api.POST('/api/starters', { body: { book } }));
+      await load();
+      said = done.done;
+    } catch (e) {
+      failed = sentence(e);
+    }
+  }
+
+  /** what takes longer to find out comes when it is there */
+  const facts = loaded<Schemas['FactsView'][]>();
+  const readiness = loaded<Schemas['MatrixView']>();
+  const group = new Kept<number>('shelf-group', 0);
+  let order = $state<Order>('book');
+  let typed = $state('');
+  const groups = $derived(people?.groups ?? []);
+  /** the first group, until one is chosen */
+  const ofGroup = $derived(
+    group.chosen ? groups.find((g) => g.id === group.value) : groups.find((g) => g.students.length)
+  );
+  $effect(() => {
+    if (pieces) void facts.ask(() => asked(api.GET('/api/pieces/facts')));
+  });
+  $effect(() => {
+    const id = ofGroup?.id;
+    readiness.put(undefined);
+    if (!id || !pieces) return;
+    const params = { path: { id }, query: { what: 'shelf' } };
+    void readiness.ask(() => asked(api.GET('/api/groups/{id}/readiness', { params })));
+  });
+
+  const rows = $derived(
+    ordered(found(rowsOf(pieces ?? [], facts.value ?? [], readiness.value), typed), order)
+  );
   const books = $derived.by(() => {
-    const map = new Map<string, Schemas['ShelfPiece'][]>();
-    for (const p of pieces ?? []) {
-      const name = p.piece.book || ui.shelf.single;
-      map.set(name, [...(map.get(name) ?? []), p]);
+    const map = new Map<string, Row[]>();
+    for (const r of rows) {
+      // in another order than the books' they stand together
+      const byBook = order === 'book' || order === 'open';
+      const name = byBook ? r.shelf.piece.book || ui.shelf.single : '';
+      map.set(name, [...(map.get(name) ?? []), r]);
     }
     return [...map];
   });
+  /** What else one asks of a piece before giving it. */
+  const more = (r: Row) =>
+    [
+      r.one ? ui.shelf.oneShort(r.one) : '',
+      r.shelf.groups.length ? ui.shelf.givenToGroups(inRow(r.shelf.groups)) : ''
+    ]
+      .filter(Boolean)
+      .join(' · ');
+  /** Length, key and range of a piece. */
+  function about({ facts: f }: Row) {
+    if (!f) return '';
+    return [
+      ui.shelf.barsCount(f.bars),
+      f.parts > 1 ? ui.shelf.partsCount(f.parts) : '',
+      f.key && ui.shelf.soundsIn(f.key),
+      f.range
+    ]
+      .filter(Boolean)
+      .join(' · ');
+  }
 
   /** Walks over the pieces; the one that is chosen is given by Enter. */
-  const flat = $derived(books.flatMap(([, list]) => list));
+  const flat = $derived(books.flatMap(([, list]) => list.map((r) => r.shelf)));
   let chosen = $state(Number(location.hash.match(/^#piece-(\d+)$/)?.[1] ?? 0));
   $effect(() => {
     if (pieces && chosen) {
@@ -89,17 +155,51 @@
   {:else if !pieces}
     <SkeletonText paragraph lines={8} />
   {:else}
+    {#if pieces.length}
+      <div class="how">
+        <Search
+          size="sm"
+          labelText={ui.shelf.find}
+          placeholder={ui.shelf.find}
+          bind:value={typed}
+        />
+        <Select size="sm" labelText={ui.shelf.orderBy} bind:selected={order}>
+          {#each Object.entries(ui.shelf.orders) as [o, text] (o)}<SelectItem
+              value={o}
+              {text}
+            />{/each}
+        </Select>
+        <Select
+          size="sm"
+          labelText={ui.shelf.readyIn}
+          selected={String(ofGroup?.id ?? 0)}
+          on:change={(e) => (group.value = Number((e.target as HTMLSelectElement).value))}
+        >
+          <SelectItem value="0" text={ui.shelf.noGroup} />
+          {#each groups as g (g.id)}<SelectItem value={String(g.id)} text={g.name} />{/each}
+        </Select>
+      </div>
+      {#if ofGroup}<p class="small quiet">{ui.shelf.readyHow}</p>{/if}
+    {/if}
+    {#if readiness.problem}<Trouble text={readiness.problem} again={readiness.again} />{/if}
     {#each books as [book, list] (book)}
       <section>
-        <h2>{book}</h2>
+        {#if book}<h2>{book}</h2>{/if}
         <ul>
-          {#each list as p (p.piece.id)}
+          {#each list as r (r.shelf.piece.id)}
+            {@const p = r.shelf}
             <li id="piece-{p.piece.id}" class:chosen={p.piece.id === chosen}>
               <span class="number">{p.piece.number}</span>
-              <span class="title">{p.piece.title}</span>
-              <span class="quiet small"
-                >{p.groups.length ? ui.shelf.givenToGroups(inRow(p.groups)) : ''}</span
+              <a class="title" href="/shelf/{p.piece.id}{ofGroup ? `?group=${ofGroup.id}` : ''}"
+                >{p.piece.title}</a
               >
+              <span class="quiet small">
+                <span class="about">{about(r)}</span>
+                {#if r.players}<b>{ui.shelf.readyOf(r.ready, r.players)}</b>{more(r)
+                    ? ' · '
+                    : ''}{/if}
+                {more(r)}
+              </span>
               <span class="acts small">
                 <button class="plain link" onclick={() => (giving = p)}
                   >{ui.shelf.giveLink}<span class="bx--visually-hidden">
@@ -122,8 +222,19 @@
         </ul>
       </section>
     {:else}
-      <p>{ui.shelf.empty}</p>
+      <p>{pieces.length ? ui.shelf.nothingFound : ui.shelf.empty}</p>
     {/each}
+    {#if failed}<Trouble text={failed} />{/if}
+    {#if offered.length}
+      <p class="small from">
+        {ui.shelf.starters}
+        {#each offered as b, i (b.title)}{i ? ' · ' : ''}<button
+            class="plain link"
+            onclick={() => void start(b.title)}>{ui.shelf.addStarter(b.title, b.missing)}</button
+          >{/each}
+      </p>
+    {/if}
+    <p class="small quiet from">{ui.shelf.whereFrom}</p>
     <p class="small removed"><a href="/removed">{ui.all.whatWasRemoved}</a></p>
   {/if}
 </div>
@@ -195,12 +306,34 @@
   }
   .title {
     font-weight: 600;
+    color: var(--ink);
+    text-decoration: none;
+  }
+  .title:hover {
+    text-decoration: underline;
+  }
+  .about {
+    display: block;
+  }
+  .how {
+    display: grid;
+    grid-template-columns: minmax(14rem, 1fr) 16rem 14rem;
+    gap: 1rem;
+    align-items: end;
+    margin-top: 1rem;
+  }
+  .from {
+    margin-top: 1rem;
+    max-width: 44rem;
   }
   .acts {
     display: flex;
     gap: 1rem;
   }
   @media (max-width: 1000px) {
+    .how {
+      grid-template-columns: 1fr;
+    }
     li {
       grid-template-columns: 2rem 1fr;
     }

@@ -4,18 +4,25 @@
   import { loaded } from '../lib/load.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import OpenCheck from '../parts/OpenCheck.svelte';
-  import { route } from '../router';
+  import { last } from '../last.svelte';
+  import { navigate, route } from '../router';
   import { ui } from '../words/ui';
 
   const ear = $derived(route.pathname.startsWith('/ear'));
-  const page = loaded<[Schemas['PeopleView'], Schemas['ClassCheckRef'][]]>();
-  const groups = $derived(page.value?.[0].groups ?? []);
+  const place = $derived(ear ? 'ear' : 'stand');
+  const page = loaded<[Schemas['Today'], Schemas['ClassCheckRef'][]]>();
+  /** those who play today come first */
+  const groups = $derived(
+    [...(page.value?.[0].groups ?? [])].sort((a, b) => Number(b.today) - Number(a.today))
+  );
   const open = $derived(page.value?.[1] ?? []);
 
   $effect(() => {
-    if (!ear) return;
+    const { student, piece } = last.value;
+    if (piece)
+      return (navigate(`/${place}/${student}/${piece}` as '/', { replace: true }), undefined);
     void page.ask(() =>
-      Promise.all([asked(api.GET('/api/people')), asked(api.GET('/api/checks/open'))])
+      Promise.all([asked(api.GET('/api/today')), asked(api.GET('/api/checks/open'))])
     );
   });
 </script>
@@ -34,12 +41,28 @@
       {#each open as c (c.id)}<li><OpenCheck check={c} group /></li>{/each}
     </ul>
   {/if}
-  {#if ear && groups.length}
-    <h2>{ui.stand.wholeGroup}</h2>
-    <ul>
-      {#each groups as g (g.id)}<li><a href="/ear/class/{g.id}">{g.name}</a></li>{/each}
-    </ul>
-  {/if}
+  {#each groups as g (g.id)}
+    <section aria-label={g.name}>
+      <h2>
+        {g.name}
+        {#if !g.today}<span class="quiet small">{g.when}</span>{/if}
+      </h2>
+      {#if ear && g.id && g.students}
+        <p><a href="/ear/class/{g.id}">{ui.stand.wholeGroup}</a></p>
+      {/if}
+      {#each g.next as n (n.assignmentId)}
+        <p>
+          <b>{n.piece.title}</b>
+          <span class="quiet small">{n.dueWords}</span><br />
+          {#each n.players as p, i (p.student.id)}{i ? ' · ' : ''}<a
+              href="/{place}/{p.student.id}/{n.piece.id}">{p.student.name}</a
+            >{/each}
+        </p>
+      {:else}
+        <p class="quiet">{ui.today.nothingGiven} <a href="/shelf">{ui.today.choosePiece}</a>.</p>
+      {/each}
+    </section>
+  {/each}
   {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
 </div>
 
@@ -57,5 +80,8 @@
   }
   li {
     padding: 0.2rem 0;
+  }
+  section a {
+    white-space: nowrap;
   }
 </style>

@@ -6,6 +6,7 @@
   import { api, asked, type Schemas } from '../api/client';
   import { loaded } from '../lib/load.svelte';
   import { warmUp } from '../engrave/engrave';
+  import Mark from '../parts/Mark.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, preload } from '../router';
   import GroupNow from './GroupNow.svelte';
@@ -25,6 +26,21 @@
     void preload('/stand/:student/:piece');
   });
 
+  /** What a school needs before there is a today; each leads to where it is done. */
+  const steps = $derived([
+    { text: ui.today.setUpGroup, href: '/people', done: groups.some((g) => g.students > 0) },
+    { text: ui.today.bringIn, href: '/shelf', done: (today?.pieces ?? 0) > 0 },
+    {
+      text: ui.today.giveOne,
+      href: '/shelf',
+      done: groups.some((g) => g.next.length > 0)
+    },
+    {
+      text: ui.today.sayWhatTheyPlay,
+      href: groups[0]?.id ? `/people/group/${groups[0].id}/plays` : '/people',
+      done: today?.heard ?? false
+    }
+  ]);
   const date = $derived(today ? capital(day(today.date)) : '');
 
   const move = (by: 1 | -1) => {
@@ -94,14 +110,21 @@
     {#each groups as group, i (group.id)}
       <GroupNow {group} chosen={i === at} open={group.today || none} onchoose={() => (at = i)} />
     {:else}
-      <div class="empty first">
-        <p>{ui.today.empty}</p>
-        <div class="row">
-          <Button size="small" href="/people">{ui.today.setUpGroup}</Button>
-          <Button size="small" kind="tertiary" href="/shelf">{ui.today.bringIn}</Button>
-        </div>
-      </div>
+      <p class="empty">{ui.today.empty}</p>
     {/each}
+    {#if steps.some((s) => !s.done)}
+      <ol class="steps" aria-label={ui.today.steps}>
+        {#each steps as s, i (s.text)}
+          {@const now = !s.done && steps.slice(0, i).every((x) => x.done)}
+          <li class:done={s.done} aria-current={now ? 'step' : undefined}>
+            {#if now}<Button size="small" href={s.href}>{s.text}</Button>{:else}<a href={s.href}
+                >{s.text}</a
+              >{/if}
+            {#if s.done}<Mark state="SECURE" label={false} /> {ui.today.stepDone}{/if}
+          </li>
+        {/each}
+      </ol>
+    {/if}
   {/if}
 </div>
 
@@ -118,13 +141,19 @@
     gap: 1rem 2rem;
     flex-wrap: wrap;
   }
-  .first {
+  .empty {
     margin-top: 2rem;
     max-width: 34rem;
   }
-  .row {
-    display: flex;
-    gap: 0.5rem;
-    margin-top: 1rem;
+  .steps {
+    list-style: decimal inside;
+    margin-top: 1.5rem;
+    padding: 0;
+  }
+  .steps li {
+    padding: 0.375rem 0;
+  }
+  .steps .done {
+    color: var(--ink-2);
   }
 </style>

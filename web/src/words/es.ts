@@ -184,8 +184,12 @@ export const es: Dictionary = {
     keysParts: 'todas las partes ·',
     keysWho: 'quién puede tocar qué',
     noneToday: 'Hoy no se reúne ningún grupo; estos son los próximos.',
-    empty: 'Crea un grupo y añade a sus alumnos; después añade una pieza y dásela.',
-    setUpGroup: 'Crear un grupo',
+    empty: 'Todavía no hay nadie en esta escuela. Estos son los primeros pasos:',
+    setUpGroup: 'Crear un grupo con sus alumnos',
+    giveOne: 'Darles una pieza',
+    sayWhatTheyPlay: 'Decir qué notas tocan ya',
+    steps: 'Primeros pasos',
+    stepDone: 'hecho',
     bringIn: 'Añadir una pieza'
   },
   stand: {
@@ -545,6 +549,36 @@ export const es: Dictionary = {
     begun: (when: Text) => `empezada ${when}, sin terminar`
   },
   shelf: {
+    lookTitle: (title: Text) => `${title} · Sempre`,
+    find: 'Buscar por título, número, libro o grupo',
+    nothingFound: 'Ninguna pieza se llama así.',
+    orderBy: 'En orden de',
+    orders: {
+      book: 'los libros',
+      ready: 'quién está listo, primero la que más',
+      short: 'duración, primero la más corta',
+      open: 'los libros, solo las que no se han dado'
+    },
+    readyIn: 'Listos en',
+    noGroup: 'ningún grupo',
+    readyOf: (n: number, all: number) => `${n} de ${all} listos`,
+    oneShort: (n: number) => form(n, 'a uno le falta una nota', `a ${n} les falta una nota`),
+    barsCount: (n: number) => form(n, `${n} compás`, `${n} compases`),
+    partsCount: (n: number) => form(n, `${n} parte`, `${n} partes`),
+    soundsIn: (key: Text) => `suena con ${key}`,
+    asReadBy: 'Como la lee',
+    whoReads: 'Cómo la lee cada instrumento',
+    pageFrom: 'De dónde viene su página',
+    beyondStage: 'Fuera de la etapa',
+    beyondNotes: (n: number) => form(n, `${n} nota`, `${n} notas`),
+    none: 'nada',
+    onOwnPage: 'su propia parte',
+    starters: 'Libros que vienen con Sempre, escritos para él:',
+    addStarter: (book: Text, n: number) =>
+      `añadir ${book} (${form(n, `${n} pieza`, `${n} piezas`)})`,
+    whereFrom:
+      'MusicXML es el formato en que los programas de notación guardan o exportan la música, y el que muchas colecciones de música libre ofrecen junto al PDF.',
+    readyHow: 'Listo: tiene todas sus notas y ningún cambio es demasiado difícil.',
     setUpFirst: 'Añade primero un grupo en Personas.',
     chooseDay: 'Elige el día para el que debe estar lista.',
     tempoNumber: 'El tempo es un número de negras por minuto, como 84.',

@@ -16,6 +16,7 @@ public class EmptySchoolTest {
       Page page = browsing.page();
       page.navigate(browsing.at("/"));
       assertThat(page.getByText("Set up a group and its students")).isVisible();
+      assertThat(page.getByLabel("First steps").getByRole(AriaRole.LISTITEM)).hasCount(4);
       page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Set up a group")).click();
       page.getByLabel("A new group").fill("Beginners");
       page.getByText("Set it up").click();
@@ -23,6 +24,11 @@ public class EmptySchoolTest {
       assertThat(page.getByText("Nobody yet: add a student.")).isVisible();
       page.navigate(browsing.at("/shelf"));
       assertThat(page.getByText("The shelf is empty.")).isVisible();
+      page.getByText("add Pebbles (8 pieces)").click();
+      assertThat(page.getByText("8 pieces of Pebbles are on the shelf now.")).isVisible();
+      assertThat(page.getByText("8 bars · sounds with one sharp · G4 to B4").first()).isVisible();
+      page.navigate(browsing.at("/"));
+      assertThat(page.getByLabel("First steps").getByText("done")).hasCount(1);
       page.navigate(browsing.at("/stand"));
       assertThat(page.getByText("No part is on the stand")).isVisible();
 

@@ -186,12 +186,12 @@ public class WholePathTest {
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("remove … Two Gulls"))
         .click();
     page.getByText("Cancel", new Page.GetByTextOptions().setExact(true)).click();
-    assertThat(page.locator("span.title").getByText("Two Gulls")).isVisible();
+    assertThat(page.locator("a.title").getByText("Two Gulls")).isVisible();
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("remove … Two Gulls"))
         .click();
     page.getByText("Remove", new Page.GetByTextOptions().setExact(true)).click();
     assertThat(page.getByText("Two Gulls is removed.")).isVisible();
-    assertThat(page.locator("span.title").getByText("Two Gulls")).hasCount(0);
+    assertThat(page.locator("a.title").getByText("Two Gulls")).hasCount(0);
     page.getByText("What was removed").click();
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Put back")).click();
     assertThat(page.getByText("Two Gulls is back.")).isVisible();
@@ -239,6 +239,9 @@ public class WholePathTest {
       {"/sheet/{Noor}/{The Harbour Wall}", false},
       {"/sheet/{Noor}/{The Harbour Wall}", true},
       {"/chart/clarinet", false},
+      {"/scale?group={First-year band}", true},
+      {"/shelf/{Two Gulls}", false},
+      {"/stand", true},
       {"/people/group/{First-year band}/grid", true},
       {"/people/{Noor}/report", false},
       {"/chart/flute?student={Noor}", true},
@@ -324,6 +327,8 @@ public class WholePathTest {
             "/parts/{given Fog Horn and Fiddle}",
             "/sheet/{Noor}/{The Harbour Wall}",
             "/chart/clarinet",
+            "/scale",
+            "/shelf/{Two Gulls}",
             "/simpler/{Nokomis}/{Quay Parade}")) {
       page.navigate(browsing.at(path));
       page.locator("h1").first().waitFor();

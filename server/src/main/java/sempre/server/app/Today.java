@@ -20,6 +20,7 @@ import sempre.core.planning.HardMove;
 import sempre.core.planning.Player;
 import sempre.core.score.Bars;
 import sempre.core.teaching.Lesson;
+import sempre.server.store.Checks;
 import sempre.server.store.Db;
 import sempre.server.store.People;
 import sempre.server.store.Shelf;
@@ -33,6 +34,7 @@ public class Today {
   private final Db db;
   private final People people;
   private final Shelf shelf;
+  private final Checks checks;
   private final Learners learners;
   private final Players players;
   private final Assignments assignments;
@@ -44,6 +46,7 @@ public class Today {
       Db db,
       People people,
       Shelf shelf,
+      Checks checks,
       Learners learners,
       Players players,
       Assignments assignments,
@@ -52,6 +55,7 @@ public class Today {
     this.db = db;
     this.people = people;
     this.shelf = shelf;
+    this.checks = checks;
     this.learners = learners;
     this.players = players;
     this.assignments = assignments;
@@ -128,6 +132,11 @@ public class Today {
   /** How many pieces there are. */
   public int pieces() {
     return db.inTransaction(shelf::pieces).size();
+  }
+
+  /** Whether anything was heard yet. */
+  public boolean heard() {
+    return db.inTransaction(checks::any);
   }
 
   /** All groups, those that meet today first. */

@@ -101,13 +101,15 @@ public class WhoCanPlay {
                   ? shelf.pieces(tx)
                   : assignments.pieces(
                       tx, assignments.ofGroup(tx, groupId, people.students(tx, groupId)));
+          // a piece that comes or goes changes no student, but every row
+          List<Long> columns = pieces.stream().map(Shelf.Piece::id).toList();
           List<Row> rows = new ArrayList<>();
           for (Learners.Known k : learners.ofGroup(tx, groupId)) {
             rows.add(
                 memo.of(
                     tx,
                     k.student().id(),
-                    List.of(groupId, which),
+                    List.of(groupId, which, columns),
                     () -> row(tx, k, g.stage(), pieces, which)));
           }
           return new Table(

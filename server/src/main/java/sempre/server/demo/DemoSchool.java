@@ -165,15 +165,7 @@ public class DemoSchool implements SmartInitializingSingleton {
       Map<String, Book> pieces,
       LocalDate today) {
     for (Tidemarks.Exercise e : exercises) {
-      Shelf.Piece p =
-          new Shelf.Piece(
-              0,
-              e.title(),
-              book,
-              e.number(),
-              book.toLowerCase(Locale.ROOT).replace(' ', '-') + "-" + e.number() + ".musicxml",
-              PartChoice.Pages.AS_SAID,
-              at(today.minusDays(120)));
+      Shelf.Piece p = StarterBooks.piece(book, e, at(today.minusDays(120)));
       pieces.put(
           mark + e.number(), new Book(shelf.add(tx, p, e.file()), MusicXmlReader.read(e.file())));
     }

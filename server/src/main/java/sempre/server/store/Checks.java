@@ -47,6 +47,11 @@ public class Checks {
     return byStudent;
   }
 
+  /** Whether anything of anybody was ever written down. */
+  public boolean any(Db.Tx tx) {
+    return tx.count("(select 1 from heard limit 1)") > 0;
+  }
+
   public Optional<Check> one(Db.Tx tx, long studentId, long id) {
     return tx.one(COLUMNS + "where student_id = ? and id = ?", Checks::check, studentId, id);
   }

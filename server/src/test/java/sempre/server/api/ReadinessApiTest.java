@@ -94,6 +94,24 @@ public class ReadinessApiTest extends DemoTestBase {
     assertThat(mvc.get().uri("/api/groups/9999/readiness")).hasStatus(404);
   }
 
+  /** Rows are kept by student, and a piece that goes or comes changes no student. */
+  @Test
+  public void aPieceThatGoesFromTheShelfGoesFromEveryRow() {
+    JsonNode before = matrix("shelf");
+    String gone = "/api/removals/PIECE/" + piece("Signal Lamp");
+    assertThat(mvc.put().uri(gone)).hasStatus2xxSuccessful();
+    try {
+      JsonNode less = matrix("shelf");
+      assertThat(less.get("pieces")).hasSize(before.get("pieces").size() - 1);
+      less.get("rows").forEach(r -> assertThat(r).hasSameSizeAs(less.get("pieces")));
+    } finally {
+      assertThat(mvc.delete().uri(gone)).hasStatus2xxSuccessful();
+    }
+    JsonNode again = matrix("shelf");
+    assertThat(again.get("pieces")).hasSameSizeAs(before.get("pieces"));
+    again.get("rows").forEach(r -> assertThat(r).hasSameSizeAs(again.get("pieces")));
+  }
+
   @Test
   public void theGroupsNextPieceBringsEachNamedStudentOneNote() {
     JsonNode m = matrix("shelf");

@@ -45,6 +45,24 @@ public final class ShelfViews {
       String bars,
       int tempo) {}
 
+  /** What one says of a piece in a row: length, key and range as they sound. */
+  public record FactsView(long id, int bars, int parts, String key, String range) {}
+
+  /** A piece as every instrument reads it. */
+  public record ReadingsView(Refs.PieceRef piece, FactsView facts, List<ReadingRow> rows) {}
+
+  /**
+   * One instrument's reading.
+   *
+   * @param remark what was done to the page; empty where nothing was
+   * @param beyond notes outside what the players have at their stage
+   */
+  public record ReadingRow(
+      String instrument, String name, String key, String range, String remark, int beyond) {}
+
+  /** A page to be engraved. */
+  public record PageXml(String xml) {}
+
   /** What a file holds, before it is kept. */
   public record LookView(
       String title, boolean concert, int bars, List<LookPart> parts, List<String> remarks) {}

@@ -45,6 +45,7 @@ class TodayController {
         day.toString(),
         today.groups().stream().map(g -> group(g, open, day)).toList(),
         today.pieces(),
+        today.heard(),
         notices.all().stream().map(Speech.words()::sentence).toList());
   }
 

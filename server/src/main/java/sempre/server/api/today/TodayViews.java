@@ -62,5 +62,6 @@ public final class TodayViews {
    *
    * @param notices what is to be known of the data, a sentence each; none when all is well
    */
-  public record Today(String date, List<GroupToday> groups, int pieces, List<String> notices) {}
+  public record Today(
+      String date, List<GroupToday> groups, int pieces, boolean heard, List<String> notices) {}
 }

@@ -1,0 +1,79 @@
+package sempre.server.api.shelf;
+
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.OptionalLong;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import sempre.core.instrument.Instrument;
+import sempre.core.score.Part;
+import sempre.formats.musicxml.PlayerPage;
+import sempre.server.api.Refs;
+import sempre.server.api.Speech;
+import sempre.server.app.Looking;
+
+/** What stands on the shelf, looked at before it is given. */
+@RestController
+class LookController {
+  private final Looking looking;
+
+  LookController(Looking looking) {
+    this.looking = looking;
+  }
+
+  @GetMapping("/api/pieces/facts")
+  List<ShelfViews.FactsView> facts() {
+    return looking.facts().stream().map(LookController::view).toList();
+  }
+
+  private static ShelfViews.FactsView view(Looking.Facts f) {
+    return new ShelfViews.FactsView(
+        f.piece(),
+        f.bars(),
+        f.parts(),
+        f.key().map(k -> Speech.words().key(k)).orElse(""),
+        f.lowest()
+            .map(l -> Speech.say("range", "from", l, "to", f.highest().orElseThrow()))
+            .orElse(""));
+  }
+
+  @GetMapping("/api/pieces/{id}/readings")
+  ShelfViews.ReadingsView look(@PathVariable long id, @RequestParam(required = false) Long group) {
+    Looking.Look look =
+        looking.look(id, group == null ? OptionalLong.empty() : OptionalLong.of(group));
+    return new ShelfViews.ReadingsView(
+        Refs.PieceRef.of(look.piece()),
+        view(look.facts()),
+        look.readings().stream().map(LookController::row).toList());
+  }
+
+  private static ShelfViews.ReadingRow row(Looking.Reading r) {
+    Instrument i = r.setup().instrument();
+    Part part = r.reading().part();
+    return new ShelfViews.ReadingRow(
+        i.id(),
+        Speech.words().instrument(i),
+        Speech.words().key(part.key()),
+        part.lowest()
+            .map(l -> Speech.say("range", "from", l, "to", part.highest().orElseThrow()))
+            .orElse(""),
+        r.reading().remark().map(Speech.words()::sentence).orElse(""),
+        (int) r.beyond());
+  }
+
+  /** An instrument's page as MusicXML, to be engraved. */
+  @GetMapping("/api/pieces/{id}/readings/{instrument}")
+  ShelfViews.PageXml page(@PathVariable long id, @PathVariable String instrument) {
+    Looking.Reading r = looking.page(id, instrument);
+    return new ShelfViews.PageXml(
+        new String(
+            PlayerPage.of(
+                r.music().file(),
+                r.reading().source(),
+                r.reading().move(),
+                r.setup().instrument().clef()),
+            StandardCharsets.UTF_8));
+  }
+}

@@ -1,0 +1,149 @@
+<!-- A piece before it is given: engraved as an instrument reads it, and how every other one would. -->
+<script lang="ts">
+  import { Button, Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
+  import { api, asked, type Schemas } from '../api/client';
+  import { drawing, engrave } from '../engrave/engrave';
+  import { loaded } from '../lib/load.svelte';
+  import Trouble from '../parts/Trouble.svelte';
+  import { navigate, route } from '../router';
+  import Give from './Give.svelte';
+  import { ui } from '../words/ui';
+
+  const id = $derived(Number(route.params.piece));
+  const group = Number(new URLSearchParams(location.search).get('group') ?? 0);
+  const page = loaded<[Schemas['ReadingsView'], Schemas['PeopleView']]>();
+  const look = $derived(page.value?.[0]);
+  let chosen = $state('');
+  const instrument = $derived(chosen || look?.rows[0]?.instrument || '');
+  const music = loaded<string>();
+  let lines = $state.raw<string[]>([]);
+  let giving = $state(false);
+  let width = $state(0);
+
+  $effect(() => {
+    const params = { path: { id }, query: group ? { group } : {} };
+    void page.ask(() =>
+      Promise.all([
+        asked(api.GET('/api/pieces/{id}/readings', { params })),
+        asked(api.GET('/api/people'))
+      ])
+    );
+  });
+  $effect(() => {
+    const path = { id, instrument };
+    if (instrument)
+      void music.ask(async () => {
+        const params = { path };
+        return (await asked(api.GET('/api/pieces/{id}/readings/{instrument}', { params }))).xml;
+      });
+  });
+  $effect(() => {
+    const xml = music.value;
+    if (!xml || !width) return;
+    let all: string[] = [];
+    return engrave({ xml, widthPx: width, scale: 38, wide: false }, (reply) => {
+      all = reply.first ? reply.lines : [...all, ...reply.lines];
+      lines = all;
+    });
+  });
+  const put = (svg: string) => (el: HTMLElement) => el.replaceChildren(drawing(svg).svg);
+  const about = $derived(
+    look
+      ? [
+          look.piece.source,
+          ui.shelf.barsCount(look.facts.bars),
+          look.facts.key && ui.shelf.soundsIn(look.facts.key),
+          look.facts.range
+        ]
+          .filter(Boolean)
+          .join(' · ')
+      : ''
+  );
+</script>
+
+<svelte:head><title>{ui.shelf.lookTitle(look?.piece.title ?? ui.app.shelf)}</title></svelte:head>
+
+<div class="page">
+  {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
+  {#if !look}
+    {#if !page.problem}<SkeletonText heading /><SkeletonText paragraph lines={8} />{/if}
+  {:else}
+    <header>
+      <div>
+        <h1>{look.piece.title}</h1>
+        <p class="quiet">{about}</p>
+      </div>
+      <Button size="small" on:click={() => (giving = true)}>{ui.shelf.giveIt}</Button>
+    </header>
+    <Select
+      size="sm"
+      labelText={ui.shelf.asReadBy}
+      selected={instrument}
+      on:change={(e) => (chosen = (e.target as HTMLSelectElement).value)}
+    >
+      {#each look.rows as r (r.instrument)}<SelectItem value={r.instrument} text={r.name} />{/each}
+    </Select>
+    {#if music.problem}<Trouble text={music.problem} again={music.again} />{/if}
+    <div class="music" bind:clientWidth={width} role="img" aria-label={look.piece.title}>
+      {#each lines as svg, i (i)}<div {@attach put(svg)}></div>{/each}
+    </div>
+    <h2>{ui.shelf.whoReads}</h2>
+    <table class="rows sheet">
+      <thead>
+        <tr>
+          <th scope="col">{ui.all.instrument}</th>
+          <th scope="col">{ui.shelf.key}</th>
+          <th scope="col">{ui.shelf.range}</th>
+          <th scope="col">{ui.shelf.beyondStage}</th>
+          <th scope="col">{ui.shelf.pageFrom}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {#each look.rows as r (r.instrument)}
+          <tr>
+            <td
+              ><button class="plain link" onclick={() => (chosen = r.instrument)}>{r.name}</button
+              ></td
+            >
+            <td>{r.key}</td>
+            <td>{r.range}</td>
+            <td>{r.beyond ? ui.shelf.beyondNotes(r.beyond) : ui.shelf.none}</td>
+            <td class="small">{r.remark || ui.shelf.onOwnPage}</td>
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+  {/if}
+</div>
+
+{#if giving && look && page.value}
+  <Give
+    piece={look.piece}
+    people={page.value[1]}
+    onclose={() => (giving = false)}
+    ongiven={(assignment) => navigate(`/parts/${assignment}` as '/')}
+  />
+{/if}
+
+<style>
+  header {
+    display: flex;
+    flex-wrap: wrap;
+    justify-content: space-between;
+    gap: 1rem;
+    margin-bottom: 1rem;
+  }
+  .page > :global(.bx--form-item) {
+    max-width: 18rem;
+  }
+  .music {
+    background: var(--paper);
+    border: 1px solid var(--rule);
+    padding: 0.75rem 0;
+    margin: 1rem 0 1.5rem;
+    min-height: 6rem;
+  }
+  h2 {
+    margin-bottom: 0.5rem;
+  }
+</style>
