@@ -176,6 +176,12 @@
       border-bottom-color: var(--accent);
     }
   }
+  :global([data-reading]) nav {
+    display: none;
+  }
+  :global([data-reading]) .frame {
+    grid-template-columns: minmax(0, 1fr);
+  }
   @media print {
     nav,
     .skip {

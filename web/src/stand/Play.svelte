@@ -7,7 +7,8 @@
   import type { Note } from './lanes';
   import { ways } from '../ways.svelte';
   import { Playback } from './playback.svelte';
-  import { barOrder, timeline } from './timeline';
+  import { Kept } from '../lib/kept.svelte';
+  import { barOrder, countIn, timeline } from './timeline';
   import { ui } from '../words/ui';
 
   let {
@@ -44,6 +45,7 @@
   const play = new Playback();
   let speed = $state(ways.now.tempo === 'marked' ? 100 : 75);
   let metronome = $state(false);
+  const counts = new Kept('count-in', true);
   let loop = $state(false);
   let written = $state(false);
   let repeats = $state(true);
@@ -60,13 +62,19 @@
 
   export function toggle() {
     if (play.playing) play.stop();
-    else
-      play.start(timeline(notes, times, barOrder(bars.length, repeats ? played : [], from, last)), {
+    else {
+      const order = barOrder(bars.length, repeats ? played : [], from, last);
+      play.start(timeline(notes, times, order), {
         speed: speed / 100,
         metronome,
         written,
-        loop
+        loop,
+        // from the first bar that has a note
+        ...(counts.value
+          ? { countIn: countIn(times, order.find((b) => notes.some((n) => n.bar === b)) ?? from) }
+          : {})
       });
+    }
   }
   const value = (e: Event) => Number((e.target as HTMLSelectElement).value);
 </script>
@@ -127,6 +135,14 @@
             on:check={() => play.stop()}
           />
         {/if}
+        <Checkbox
+          labelText={ui.stand.countIn}
+          checked={counts.value}
+          on:check={(e) => {
+            counts.value = e.detail;
+            play.stop();
+          }}
+        />
         <Checkbox labelText={ui.stand.round} bind:checked={loop} on:check={() => play.stop()} />
         <Checkbox
           labelText={ui.stand.metronome}

@@ -70,16 +70,17 @@
   const RIBBON = 20;
   /** So many lines fill the screen until they are engraved. */
   const DRAFTS = 4;
-  const scale = $derived(Math.round(42 * zoom));
 
   let width = $state(0);
+  /** larger music has larger lanes too: all is laid out on a narrower page, and shown as wide */
+  const scale = 42;
+  const pageWidth = $derived(Math.floor(width / zoom));
   let lines = $state.raw<{ svg: SVGSVGElement; info: Line }[]>([]);
   let problem = $state('');
   /** whether the engraver has to draw first: what was drawn before stands there at once */
   let waits = $state(false);
   let shownXml = '';
   let shownWidth = 0;
-  let shownScale = 0;
   /** the change that is pointed at, and where it stands */
   let pointed = $state.raw<{ left: number; top: number; move: Schemas['MoveView'] }>();
   function point(e: MouseEvent, move: Schemas['MoveView']) {
@@ -94,10 +95,9 @@
   const byId = $derived(new Map(plan.notes.map((n) => [n.id, n])));
 
   $effect(() => {
-    const w = Math.floor(width);
+    const w = pageWidth;
     const x = xml;
-    const s = scale;
-    if (w < 200 || (w === shownWidth && x === shownXml && s === shownScale)) return;
+    if (w < 200 || (w === shownWidth && x === shownXml)) return;
     // long fingerings under short notes need more room between the notes
     const wide = untrack(() =>
       plan.notes.some((n) => n.fingering.includes('|') && n.seconds < 0.4)
@@ -115,7 +115,6 @@
           told = true;
           shownXml = x;
           shownWidth = w;
-          shownScale = s;
         }
       };
       // what is below the screen waits until the first lines have been painted
@@ -123,7 +122,7 @@
       else requestAnimationFrame(() => setTimeout(show));
     };
     const go = () =>
-      (stop = engrave({ widthPx: w, scale: s, wide, xml: x }, onreply, () => (waits = true)));
+      (stop = engrave({ widthPx: w, scale, wide, xml: x }, onreply, () => (waits = true)));
     let timer: ReturnType<typeof setTimeout> | undefined;
     if (shownXml === '') go();
     else timer = setTimeout(go, 120);
@@ -164,7 +163,7 @@
   const drafts = $derived(
     width < 200 || problem || !waits
       ? []
-      : draft(plan, Math.floor(width))
+      : draft(plan, pageWidth)
           .slice(0, DRAFTS)
           .map((info) => ({ svg: undefined, info }))
   );

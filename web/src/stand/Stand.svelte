@@ -2,6 +2,7 @@
   import { Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
   import { pageKeys, pressing } from '../lib/keys.svelte';
   import { flushSync, onDestroy, tick, untrack } from 'svelte';
+  import { Kept } from '../lib/kept.svelte';
   import { last } from '../last.svelte';
   import TrillsTold from '../parts/TrillsTold.svelte';
   import { menu } from '../parts/menu';
@@ -11,6 +12,7 @@
   import { ways } from '../ways.svelte';
   import Advice from './Advice.svelte';
   import BarPanel from './BarPanel.svelte';
+  import Legend from './Legend.svelte';
   import NotePanel from './NotePanel.svelte';
   import { Part } from './part.svelte';
   import Play from './Play.svelte';
@@ -43,9 +45,42 @@
   let explain = $state(false);
   let follow = $state(true);
   const ZOOMS = [0.7, 0.85, 1, 1.2, 1.45, 1.75];
-  let zoomed = $state(2);
+  /** how large the page is, and whether the note's panel is there, as this device has it */
+  const zoomed = new Kept('stand-size', 2);
+  const panel = new Kept('stand-panel', true);
   const zoom = (step: number) =>
-    (zoomed = step ? Math.max(0, Math.min(ZOOMS.length - 1, zoomed + step)) : 2);
+    (zoomed.value = step ? Math.max(0, Math.min(ZOOMS.length - 1, zoomed.value + step)) : 2);
+
+  /** Only the page, to be read from: no rail, no panel, turned by a key, a tap or a pedal. */
+  let reading = $state(false);
+  let paper = $state<HTMLElement>();
+  $effect(() => {
+    document.documentElement.toggleAttribute('data-reading', reading);
+    return () => document.documentElement.removeAttribute('data-reading');
+  });
+  async function read(is: boolean) {
+    reading = is;
+    await tick();
+    window.scrollTo(0, 0);
+    try {
+      // where the browser has it; without, the page is read in its window
+      if (is) await document.documentElement.requestFullscreen();
+      else if (document.fullscreenElement) await document.exitFullscreen();
+    } catch {
+      return;
+    }
+  }
+  /** To the next line that is not wholly seen, or as far back. */
+  function turn(on: boolean) {
+    const lines = [...(paper?.querySelectorAll('section.line') ?? [])].map((l) =>
+      l.getBoundingClientRect()
+    );
+    const high = window.innerHeight;
+    const to = on
+      ? lines.find((l) => l.bottom > high + 1 && l.top > 1)
+      : lines.find((l) => l.top >= -high);
+    if (to) window.scrollBy({ top: to.top - 4, behavior: 'instant' });
+  }
 
   /** What stands on a printed part. */
   let print = $state<'' | 'changed' | 'lanes'>('');
@@ -61,8 +96,24 @@
     flushSync();
   }
 
-  const here = () => !!note;
+  const here = () => !!note && !reading;
   pageKeys(ui.app.stand, [
+    { on: 'm', words: ui.keys.reading, when: () => !!note, act: () => void read(!reading) },
+    {
+      on: ['ArrowRight', 'ArrowDown', 'PageDown', ' ', 'Enter'],
+      when: () => reading,
+      act: () => turn(true)
+    },
+    { on: ['ArrowLeft', 'ArrowUp', 'PageUp'], when: () => reading, act: () => turn(false) },
+    { on: 'Escape', when: () => reading, act: () => void read(false) },
+    {
+      on: 'd',
+      words: ui.keys.panel,
+      when: here,
+      act: () => {
+        panel.value = !panel.value;
+      }
+    },
     {
       on: ['ArrowLeft', 'ArrowRight'],
       words: ui.keys.noteNext,
@@ -134,6 +185,11 @@
   ></svelte:head
 >
 
+<svelte:document
+  onfullscreenchange={() => {
+    if (!document.fullscreenElement) reading = false;
+  }}
+/>
 <svelte:window onbeforeprint={beforePrint} onafterprint={() => (print = '')} />
 
 {#if part.problem && !view}
@@ -142,7 +198,7 @@
   <div class="page"><SkeletonText heading /><SkeletonText paragraph lines={8} /></div>
 {:else}
   <div class="stand">
-    <header>
+    <header class:gone={reading}>
       <div>
         <h1>{view.piece.title}</h1>
         <p class="quiet">
@@ -236,9 +292,33 @@
       </div>
     </header>
     {#if part.problem}<Trouble text={part.problem} />{/if}
-    <div class="desk">
-      <div class="paper">
+    <div class="desk" class:alone={reading || !panel.value}>
+      <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
+      <div
+        class="paper"
+        bind:this={paper}
+        onclick={(e) => {
+          // a tap on the right turns on, on the left back; the buttons do the same
+          const tapped = e.target instanceof Element && !e.target.closest('.zoom');
+          if (reading && tapped) turn(e.clientX > window.innerWidth / 2);
+        }}
+      >
         <div class="zoom" role="group" aria-label={ui.stand.pageSize}>
+          {#if reading}
+            <button class="plain" onclick={() => turn(false)}>{ui.stand.turnBack}</button>
+            <button class="plain" onclick={() => turn(true)}>{ui.stand.turnOn}</button>
+            <button class="plain" onclick={() => void read(false)}
+              >{ui.stand.readLeave} <kbd>Esc</kbd></button
+            >
+          {:else}
+            <Legend {plan} lanes={part.lanes} guides={view.slideGuides} />
+            <button class="plain" onclick={() => (panel.value = !panel.value)}
+              >{panel.value ? ui.stand.panelClose : ui.stand.panelOpen} <kbd>d</kbd></button
+            >
+            <button class="plain" onclick={() => void read(true)}
+              >{ui.stand.readOnly} <kbd>m</kbd></button
+            >
+          {/if}
           <button class="plain" aria-label={ui.stand.smaller} onclick={() => zoom(-1)}>A−</button>
           <button class="plain" aria-label={ui.stand.larger} onclick={() => zoom(1)}>A+</button>
         </div>
@@ -257,11 +337,11 @@
           lanes={part.lanes}
           guides={view.slideGuides}
           chosen={sounding || part.chosen}
-          onchoose={(id) => part.choose(id)}
+          onchoose={(id) => !reading && part.choose(id)}
           against={part.compared}
           selected={part.bars.ends}
-          zoom={ZOOMS[zoomed]!}
-          {follow}
+          zoom={ZOOMS[zoomed.value]!}
+          follow={follow && !reading}
           playing={!!sounding}
           {print}
         />
@@ -275,7 +355,7 @@
           </ul>
         {/if}
       </div>
-      <aside aria-label={ui.stand.chosenNote}>
+      <aside aria-label={ui.stand.chosenNote} hidden={reading || !panel.value}>
         {#if note}
           {#if explain}
             <BarPanel
@@ -375,6 +455,13 @@
     flex: 1;
     border-top: 1px solid var(--rule);
   }
+  .desk.alone {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  header.gone,
+  aside[hidden] {
+    display: none;
+  }
   .paper {
     position: relative;
     background: var(--paper);
@@ -395,12 +482,10 @@
     list-style: disc;
   }
   .zoom {
-    position: absolute;
-    top: 0.375rem;
-    right: 1rem;
-    z-index: 1;
     display: flex;
-    gap: 0.5rem;
+    flex-wrap: wrap;
+    justify-content: flex-end;
+    gap: 0.25rem 1rem;
     color: var(--accent);
   }
   .against {

@@ -1,4 +1,4 @@
-import type { Timeline } from './timeline';
+import type { CountIn, Timeline } from './timeline';
 
 export interface How {
   /** part of the marked tempo, 0.25 to 1.5 */
@@ -9,6 +9,8 @@ export interface How {
   written: boolean;
   /** goes round until it is stopped */
   loop: boolean;
+  /** beats that are counted before it begins */
+  countIn?: CountIn;
 }
 
 /** How far ahead sounds are handed to the audio clock, in seconds. */
@@ -35,6 +37,9 @@ export class Playback {
     const stretch = 1 / how.speed;
     const length = whole * stretch;
     let begin = audio.currentTime + 0.1;
+    const counted = how.countIn;
+    counted?.clicks.forEach((c) => tick(audio, begin + c * stretch));
+    begin += (counted?.length ?? 0) * stretch;
     let next = 0;
     let click = 0;
     this.playing = true;

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { asTheyStand, barOrder, timeline } from './timeline';
+import { asTheyStand, barOrder, countIn, timeline } from './timeline';
 
 const stretch = (from: number, to: number) => ({ from, to });
 /** bars of four quarters at 120 */
@@ -66,4 +66,13 @@ test('bars of rest before the first note are left out', () => {
   expect(t.sounds[0]!.at).toBe(0);
   expect(t.length).toBe(4);
   expect(timeline([], bars, [0, 1]).length).toBe(0);
+});
+
+test('a whole bar is counted before the first note, and what a pickup lacks of its bar', () => {
+  const bar = (seconds: number) => ({ at: 0, seconds, beat: 0.5 });
+  expect(countIn([bar(2), bar(2)], 0)).toEqual({ clicks: [0, 0.5, 1, 1.5], length: 2 });
+  // a pickup of one beat in four: one two three four, one two three
+  expect(countIn([bar(0.5), bar(2)], 0).clicks).toHaveLength(7);
+  expect(countIn([bar(0.5), bar(2), bar(1.5)], 2)).toEqual({ clicks: [0, 0.5, 1], length: 1.5 });
+  expect(countIn([], 0)).toEqual({ clicks: [], length: 0 });
 });

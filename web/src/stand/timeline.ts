@@ -48,6 +48,27 @@ export function asTheyStand(notes: Tone[]): Timeline {
   };
 }
 
+/** Beats before the first note, in seconds from the first of them at the marked tempo. */
+export interface CountIn {
+  clicks: number[];
+  length: number;
+}
+
+/**
+ * A whole bar is counted, and before a pickup what is missing of its bar.
+ *
+ * @param from the bar that is played first
+ */
+export function countIn(bars: Bar[], from: number): CountIn {
+  const first = bars[from];
+  if (!first) return { clicks: [], length: 0 };
+  const next = bars[from + 1];
+  const whole = from === 0 && next ? Math.max(first.seconds, next.seconds) : first.seconds;
+  const length = 2 * whole - first.seconds;
+  const beats = Math.max(1, Math.round(length / first.beat));
+  return { clicks: Array.from({ length: beats }, (_, k) => k * first.beat), length };
+}
+
 /** When each note of some bars sounds, and when a metronome clicks. */
 export function timeline(
   notes: (Tone & { bar: number })[],

@@ -201,6 +201,60 @@ public class StandTest {
   }
 
   @Test
+  public void onlyThePageIsReadAndTurnedByKeysAndTaps() {
+    Locator panel = at(FLUTE);
+    page.setViewportSize(1024, 500);
+    for (int i = 0; i < 3; i++) {
+      page.keyboard().press("+");
+    }
+    page.keyboard().press("m");
+    assertThat(page.getByRole(AriaRole.NAVIGATION)).isHidden();
+    assertThat(panel).isHidden();
+    page.keyboard().press("PageDown");
+    page.waitForFunction("scrollY > 100");
+    // a line begins the page
+    page.waitForFunction(
+        "[...document.querySelectorAll('section.line')].some("
+            + "l => Math.abs(l.getBoundingClientRect().top - 4) < 2)");
+    page.keyboard().press("PageUp");
+    page.waitForFunction("scrollY < 60");
+    page.mouse().click(900, 300);
+    page.waitForFunction("scrollY > 100");
+    page.keyboard().press("Escape");
+    assertThat(page.getByRole(AriaRole.NAVIGATION)).isVisible();
+  }
+
+  @Test
+  public void theLegendNamesTheMarksThatAreThereAndThePanelStaysClosed() {
+    Locator panel = at(FLUTE);
+    page.getByText("What the marks mean").click();
+    assertThat(page.getByText("a finger is down, as long as the bar")).isVisible();
+    assertThat(page.getByText("where the slide is")).hasCount(0);
+    page.keyboard().press("Escape");
+    page.keyboard().press("d");
+    assertThat(panel).isHidden();
+    page.reload();
+    page.locator("section.drawn svg.lanes text").first().waitFor();
+    assertThat(panel).isHidden();
+    page.getByText("open the panel").click();
+    assertThat(panel).isVisible();
+  }
+
+  /** Fingerings, names and lanes grow with the music. */
+  @Test
+  public void largerMusicHasLargerFingerings() {
+    at(FLUTE);
+    Locator name = page.locator("section.drawn svg.lanes text.name").first();
+    double before = name.boundingBox().height;
+    page.keyboard().press("+");
+    page.keyboard().press("+");
+    page.waitForFunction(
+        "h => document.querySelector('section.drawn svg.lanes text.name')"
+            + ".getBoundingClientRect().height > 1.3 * h",
+        before);
+  }
+
+  @Test
   public void thePageGrowsAndShrinks() {
     at(FLUTE);
     int lines = page.locator("section.line.drawn").count();
