@@ -1,6 +1,13 @@
 <!-- Groups and students: set up once. -->
 <script lang="ts">
-  import { Button, Select, SelectItem, SkeletonText, TextInput } from 'carbon-components-svelte';
+  import {
+    Button,
+    Search,
+    Select,
+    SelectItem,
+    SkeletonText,
+    TextInput
+  } from 'carbon-components-svelte';
   import { onMount } from 'svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
   import { loaded } from '../lib/load.svelte';
@@ -10,6 +17,8 @@
   import GroupForm from './GroupForm.svelte';
   import Own from './Own.svelte';
   import StudentForm from './StudentForm.svelte';
+  import { Kept } from '../lib/kept.svelte';
+  import { sections, type Order } from './order';
   import { ui, weekday } from '../words/ui';
 
   interface Page {
@@ -54,6 +63,18 @@
       }
     );
   }
+
+  /** How one looks for somebody; how they are listed stays as it is chosen here. */
+  const order = new Kept<Order>('people-order', 'section');
+  let typed = $state('');
+  const score = $derived(instruments.map((i) => i.id));
+  const listed = (g: Schemas['GroupView']) =>
+    sections(
+      g.students.flatMap((id) => byId.get(id) ?? []),
+      typed,
+      order.value,
+      score
+    );
 
   const byId = $derived(new Map(people?.students.map((s) => [s.id, s])));
   const played = $derived(new Set(people?.students.map((s) => s.instrument)));
@@ -160,6 +181,27 @@
   {#if !people}
     <SkeletonText paragraph lines={8} />
   {:else}
+    {#if people.students.length}
+      <div class="find">
+        <Search
+          size="sm"
+          labelText={ui.people.find}
+          placeholder={ui.people.find}
+          bind:value={typed}
+        />
+        <Select
+          size="sm"
+          labelText={ui.people.listBy}
+          selected={order.value}
+          on:change={(e) => (order.value = (e.target as HTMLSelectElement).value as Order)}
+        >
+          {#each Object.entries(ui.people.orders) as [o, text] (o)}<SelectItem
+              value={o}
+              {text}
+            />{/each}
+        </Select>
+      </div>
+    {/if}
     {#each people.groups as g (g.id)}
       <section>
         <div class="head">
@@ -197,14 +239,16 @@
               })}>{ui.all.removeDots}<span class="bx--visually-hidden"> {g.name}</span></button
           >
         </div>
-        <ul>
-          {#each g.students as id (id)}
-            {@const s = byId.get(id)}
-            {#if s}{@render row(s)}{/if}
-          {:else}
-            <li class="quiet">{ui.people.nobodyAdd}</li>
-          {/each}
-        </ul>
+        {#each listed(g) as part (part.heading)}
+          {#if part.heading}<h3>
+              {part.heading} <span class="quiet">{part.students.length}</span>
+            </h3>{/if}
+          <ul>
+            {#each part.students as s (s.id)}{@render row(s)}{/each}
+          </ul>
+        {:else}
+          <p class="quiet">{g.students.length ? ui.people.nobodySo : ui.people.nobodyAdd}</p>
+        {/each}
       </section>
     {:else}
       <p>{ui.people.noGroupYet}</p>
@@ -357,6 +401,26 @@
 {/if}
 
 <style>
+  .find {
+    display: grid;
+    grid-template-columns: minmax(12rem, 24rem) 12rem;
+    gap: 1rem;
+    align-items: end;
+    margin-top: 1rem;
+  }
+  h3 {
+    font-size: 0.875rem;
+    font-weight: 600;
+    margin-top: 0.375rem;
+  }
+  h3 + ul {
+    margin-top: 0.125rem;
+  }
+  @media (max-width: 600px) {
+    .find {
+      grid-template-columns: 1fr;
+    }
+  }
   section {
     margin-top: 1.5rem;
   }
@@ -392,9 +456,6 @@
   }
   li:last-child {
     border-bottom: 0;
-  }
-  li.quiet {
-    display: block;
   }
   .name {
     font-weight: 600;

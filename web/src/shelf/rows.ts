@@ -1,4 +1,5 @@
 import type { Schemas } from '../api/client';
+import { matches } from '../lib/find';
 
 /** A piece on the shelf with what is known of it. */
 export interface Row {
@@ -36,17 +37,12 @@ export function rowsOf(
   });
 }
 
-const plain = (text: string) => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
-
 /** Those that match every word that is typed, in title, number, book or a group that has it. */
-export function found(rows: Row[], typed: string): Row[] {
-  const words = plain(typed).split(/\s+/).filter(Boolean);
-  return rows.filter(({ shelf }) => {
+export const found = (rows: Row[], typed: string): Row[] =>
+  rows.filter(({ shelf }) => {
     const { title, number, book } = shelf.piece;
-    const text = plain([title, number, book, ...shelf.groups].join(' '));
-    return words.every((w) => text.includes(w));
+    return matches(typed, title, number, book, ...shelf.groups);
   });
-}
 
 /** In another order than the shelf's; equals stay as they are on it. */
 export function ordered(rows: Row[], order: Order): Row[] {

@@ -1,0 +1,42 @@
+import type { Schemas } from '../api/client';
+import { matches } from '../lib/find';
+
+type Student = Schemas['StudentView'];
+export type Order = 'section' | 'name' | 'seat';
+
+/** Students under one heading; none where they are in no sections. */
+export interface Section {
+  heading: string;
+  students: Student[];
+}
+
+const byName = (a: Student, b: Student) => a.name.localeCompare(b.name);
+/** 2 before 10, and those without a seat last */
+const bySeat = (a: Student, b: Student) =>
+  Number(!a.seat) - Number(!b.seat) ||
+  a.seat.localeCompare(b.seat, undefined, { numeric: true }) ||
+  byName(a, b);
+
+/**
+ * The students of a group as they are looked for.
+ *
+ * @param typed words of their names, instruments or seats
+ * @param score the ids of the instruments, in score order
+ */
+export function sections(
+  students: Student[],
+  typed: string,
+  order: Order,
+  score: string[]
+): Section[] {
+  const found = students.filter((s) =>
+    matches(typed, s.name, s.instrumentName, s.seat, ...s.others.map((o) => o.instrumentName))
+  );
+  if (!found.length) return [];
+  if (order !== 'section')
+    return [{ heading: '', students: [...found].sort(order === 'seat' ? bySeat : byName) }];
+  return score.flatMap((id) => {
+    const here = found.filter((s) => s.instrument === id).sort(bySeat);
+    return here.length ? [{ heading: here[0]!.instrumentName, students: here }] : [];
+  });
+}
