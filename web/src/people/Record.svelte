@@ -6,6 +6,7 @@
   import { loaded } from '../lib/load.svelte';
   import Mark from '../parts/Mark.svelte';
   import NoteMap from './NoteMap.svelte';
+  import Weeks from './Weeks.svelte';
   import TakeAway from '../parts/TakeAway.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../router';
@@ -27,6 +28,7 @@
   const teach = $derived(ahead.value?.teach ?? []);
   const next = $derived(ahead.value?.next ?? []);
   const pieces = $derived(ahead.value?.pieces ?? []);
+  const growth = loaded<Schemas['Growth'][]>();
   let goal = $state('');
   const inSixWeeks = new Date(Date.now() + 42 * 86_400_000).toISOString().slice(0, 10);
   let by = $state(inSixWeeks);
@@ -58,8 +60,10 @@
   async function load(id: number) {
     failed = '';
     const params = { path: { studentId: id } };
-    if (record?.student.id !== id) [heard, mapped, ahead, ways].forEach((l) => l.put(undefined));
+    if (record?.student.id !== id)
+      [heard, mapped, ahead, ways, growth].forEach((l) => l.put(undefined));
     await Promise.all([
+      growth.ask(() => asked(api.GET('/api/students/{studentId}/growth', { params }))),
       heard.ask(() => asked(api.GET('/api/students/{studentId}/heard', { params }))),
       mapped.ask(() => asked(api.GET('/api/students/{id}/map', { params: { path: { id } } }))),
       ahead.ask(async () => {
@@ -275,6 +279,10 @@
         {ui.people.andPress} <kbd>h</kbd>{ui.people.orSay} <a href="/people">{ui.app.people}</a>
         {ui.people.whatPlays}
       </p>
+    {/if}
+    {#if (growth.value?.length ?? 0) > 1}
+      <h2>{ui.people.overTheWeeks}</h2>
+      <Weeks weeks={growth.value!} />
     {/if}
     {#if record.heard.length}
       <h2>{ui.people.heard}</h2>

@@ -47,6 +47,15 @@
     });
   });
   const put = (svg: string) => (el: HTMLElement) => el.replaceChildren(drawing(svg).svg);
+  /** From here on a change is called hard, as on the stand. */
+  const HARD = 0.5;
+  /** below it no change is worth a word */
+  const EASY = 0.15;
+  /** The bar with the hardest change, in words. */
+  function hardest({ hard, bars }: Schemas['ReadingRow']) {
+    const most = Math.max(0, ...hard);
+    return most >= EASY ? ui.shelf.hardestIn(bars[hard.indexOf(most)]!) : ui.shelf.hardNowhere;
+  }
   const about = $derived(
     look
       ? [
@@ -95,6 +104,7 @@
           <th scope="col">{ui.shelf.key}</th>
           <th scope="col">{ui.shelf.range}</th>
           <th scope="col">{ui.shelf.beyondStage}</th>
+          <th scope="col">{ui.shelf.hardAlong}</th>
           <th scope="col">{ui.shelf.pageFrom}</th>
         </tr>
       </thead>
@@ -108,11 +118,31 @@
             <td>{r.key}</td>
             <td>{r.range}</td>
             <td>{r.beyond ? ui.shelf.beyondNotes(r.beyond) : ui.shelf.none}</td>
+            <td class="small">
+              <svg
+                class="along"
+                viewBox="0 0 {r.hard.length} 10"
+                preserveAspectRatio="none"
+                aria-hidden="true"
+              >
+                {#each r.hard as h, i (i)}
+                  <rect
+                    class:very={h >= HARD}
+                    x={i + 0.1}
+                    width="0.8"
+                    y={10 - Math.max(0.4, 10 * h)}
+                    height={Math.max(0.4, 10 * h)}
+                  />
+                {/each}
+              </svg>
+              {hardest(r)}
+            </td>
             <td class="small">{r.remark || ui.shelf.onOwnPage}</td>
           </tr>
         {/each}
       </tbody>
     </table>
+    <p class="small quiet">{ui.shelf.hardHow}</p>
   {/if}
 </div>
 
@@ -145,5 +175,19 @@
   }
   h2 {
     margin-bottom: 0.5rem;
+  }
+  .along {
+    width: 9rem;
+    height: 1.25rem;
+    display: block;
+    border-bottom: 1px solid var(--ink-2);
+  }
+  .along rect {
+    fill: var(--ink-2);
+    opacity: 0.6;
+  }
+  .along .very {
+    fill: var(--hard);
+    opacity: 1;
   }
 </style>

@@ -25,6 +25,13 @@ export const day = (iso: string, of = language) =>
     month: 'long'
   });
 
+/** A day in a few letters, for an axis or a table. */
+export const shortDay = (iso: string) =>
+  new Date(iso + 'T12:00').toLocaleDateString(LOCALES[language], {
+    day: 'numeric',
+    month: 'short'
+  });
+
 /** A day as it stands on paper, which may be kept: with its year. */
 export const fullDay = (iso: string, of = language) =>
   new Date(iso + 'T12:00').toLocaleDateString(LOCALES[of], {

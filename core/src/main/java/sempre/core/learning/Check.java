@@ -1,7 +1,11 @@
 package sempre.core.learning;
 
 import java.time.Instant;
+import java.util.Collection;
+import java.util.HashSet;
+import java.util.List;
 import java.util.OptionalLong;
+import java.util.Set;
 import sempre.core.pitch.Pitch;
 
 /**
@@ -33,6 +37,13 @@ public record Check(
   public static Check heard(Instant at, String by, Pitch written, String fingering, Grade grade) {
     return new Check(
         0, at, by, written, fingering, grade, OptionalLong.empty(), "", "", OptionalLong.empty());
+  }
+
+  /** What stands of some entries, in their order: neither taken back nor taking another back. */
+  public static List<Check> standing(Collection<Check> heard) {
+    Set<Long> undone = new HashSet<>();
+    heard.forEach(c -> c.undoes().ifPresent(undone::add));
+    return heard.stream().filter(c -> c.undoes().isEmpty() && !undone.contains(c.id())).toList();
   }
 
   /** The same, heard in some bars of a piece. */

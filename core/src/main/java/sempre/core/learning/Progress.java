@@ -33,16 +33,11 @@ public record Progress(List<Pitch> learned, List<Pitch> shaky, List<Pitch> begun
    * @param known whether an entry only writes down what a student brought along
    */
   public static Progress since(List<Check> heard, Instant since, Predicate<Check> known) {
-    Set<Long> undone = new HashSet<>();
-    heard.forEach(c -> c.undoes().ifPresent(undone::add));
     Map<Integer, Pitch> notes = new TreeMap<>();
     Map<Integer, Check> last = new TreeMap<>();
     Set<Integer> before = new HashSet<>();
     Set<Integer> newly = new HashSet<>();
-    for (Check c : heard) {
-      if (c.undoes().isPresent() || undone.contains(c.id())) {
-        continue;
-      }
+    for (Check c : Check.standing(heard)) {
       int midi = c.written().midi();
       notes.putIfAbsent(midi, c.written());
       boolean earlier = known.test(c) || c.at().isBefore(since);

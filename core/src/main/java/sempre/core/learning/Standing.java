@@ -6,11 +6,9 @@ import java.util.BitSet;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import sempre.core.Judgement.Learning;
@@ -59,12 +57,9 @@ public final class Standing {
    * @param halfLife the time in which what was heard fades by half; over 0
    */
   public static Standing of(Collection<Check> checks, Instant now, Duration halfLife) {
-    Set<Long> undone = new HashSet<>();
-    checks.forEach(c -> c.undoes().ifPresent(undone::add));
     Standing standing = new Standing();
     Map<String, Double> left = new HashMap<>();
-    checks.stream()
-        .filter(c -> c.undoes().isEmpty() && !undone.contains(c.id()))
+    Check.standing(checks).stream()
         // in the order of entry: a clock that was set back makes no newer grade the older one
         .sorted(Comparator.comparingLong(Check::id).thenComparing(Check::at))
         .forEach(

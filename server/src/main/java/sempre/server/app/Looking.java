@@ -1,7 +1,9 @@
 package sempre.server.app;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -18,6 +20,9 @@ import sempre.core.instrument.Setup;
 import sempre.core.instrument.Stage;
 import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Pitch;
+import sempre.core.planning.Plan;
+import sempre.core.planning.Planner;
+import sempre.core.planning.Player;
 import sempre.core.score.Part;
 import sempre.core.score.PartChoice;
 import sempre.core.score.Score;
@@ -99,6 +104,30 @@ public class Looking {
    */
   public record Reading(
       Setup setup, Library.Music music, PartChoice.Reading reading, Stage stage, long beyond) {
+    /**
+     * How hard each bar is for one who has every note: its hardest change, 0 to 1. Worked out when
+     * it is asked for.
+     */
+    public List<Double> hard() {
+      List<Double> bars = new ArrayList<>(Collections.nCopies(reading.part().bars().size(), 0.0));
+      reading
+          .part()
+          .topLine()
+          .ifPresent(
+              line -> {
+                Plan plan = Planner.plan(line, Player.able(setup));
+                Map<String, Integer> barOf = new HashMap<>();
+                plan.notes().forEach(n -> barOf.put(n.note().id(), n.note().bar()));
+                plan.moves()
+                    .forEach(
+                        m ->
+                            bars.set(
+                                barOf.get(m.to()),
+                                Math.max(bars.get(barOf.get(m.to())), m.difficulty())));
+              });
+      return bars;
+    }
+
     static Optional<Reading> of(
         Library.Music music, PartChoice.Pages pages, Setup setup, Stage stage) {
       Instrument i = setup.instrument();

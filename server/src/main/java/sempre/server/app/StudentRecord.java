@@ -18,6 +18,7 @@ import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Setup;
 import sempre.core.learning.Check;
 import sempre.core.learning.Grade;
+import sempre.core.learning.Growth;
 import sempre.core.learning.Progress;
 import sempre.core.learning.Standing;
 import sempre.core.pitch.Pitch;
@@ -106,6 +107,12 @@ public class StudentRecord {
                     checks.of(tx, studentId),
                     day.atStartOfDay(clock.getZone()).toInstant(),
                     PlaysAlready::atSetUp)));
+  }
+
+  /** How a student's notes have grown, week by week. */
+  public List<Growth> growth(long studentId) {
+    List<Check> heard = db.inTransaction(tx -> checks.of(tx, players.student(tx, studentId).id()));
+    return Growth.weeks(heard, clock.getZone(), LocalDate.now(clock));
   }
 
   /**

@@ -40,6 +40,25 @@ public class LookApiTest extends DemoTestBase {
     assertThat(row(look, "alto-sax").get("key").asString()).isEqualTo("one sharp");
     assertThat(row(look, "horn").get("remark").asString()).contains("Alto Sax");
     assertThat(row(look, "horn").get("beyond").asInt()).isZero();
+    for (JsonNode r : look.get("rows")) {
+      assertThat(r.get("hard")).hasSize(8);
+      assertThat(r.get("bars")).hasSize(8);
+      r.get("hard").forEach(h -> assertThat(h.asDouble()).isBetween(0.0, 1.0));
+    }
+  }
+
+  @Test
+  public void aStudentsNotesAreToldWeekByWeekAndEndWithWhatIsThereNow() {
+    long noor = student("Noor");
+    JsonNode weeks = get("/api/students/" + noor + "/growth");
+    assertThat(weeks.size()).isGreaterThan(2);
+    JsonNode last = weeks.get(weeks.size() - 1);
+    int secure = 0;
+    for (JsonNode n : get("/api/students/" + noor + "/map").get("notes")) {
+      secure += n.get("state").asString().equals("SECURE") ? 1 : 0;
+    }
+    // the map also says what fades, which was secure once
+    assertThat(last.get("secure").asInt()).isGreaterThanOrEqualTo(secure).isPositive();
   }
 
   @Test

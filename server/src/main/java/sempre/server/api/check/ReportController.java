@@ -7,6 +7,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import sempre.core.learning.Growth;
 import sempre.core.learning.Progress;
 import sempre.core.pitch.Pitch;
 import sempre.server.api.Refs;
@@ -25,6 +26,12 @@ class ReportController {
     this.record = record;
     this.worth = worth;
     this.clock = clock;
+  }
+
+  /** How many notes were secure and shaky at the end of each week. */
+  @GetMapping("/api/students/{studentId}/growth")
+  List<Growth> growth(@PathVariable long studentId) {
+    return record.growth(studentId);
   }
 
   /**

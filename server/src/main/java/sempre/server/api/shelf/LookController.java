@@ -60,7 +60,9 @@ class LookController {
             .map(l -> Speech.say("range", "from", l, "to", part.highest().orElseThrow()))
             .orElse(""),
         r.reading().remark().map(Speech.words()::sentence).orElse(""),
-        (int) r.beyond());
+        (int) r.beyond(),
+        r.hard(),
+        part.bars().stream().map(b -> b.number()).toList());
   }
 
   /** An instrument's page as MusicXML, to be engraved. */

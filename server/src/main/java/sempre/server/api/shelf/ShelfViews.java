@@ -56,9 +56,18 @@ public final class ShelfViews {
    *
    * @param remark what was done to the page; empty where nothing was
    * @param beyond notes outside what the players have at their stage
+   * @param hard the hardest change of each bar, 0 to 1, for one who has every note
+   * @param bars the printed numbers of these bars
    */
   public record ReadingRow(
-      String instrument, String name, String key, String range, String remark, int beyond) {}
+      String instrument,
+      String name,
+      String key,
+      String range,
+      String remark,
+      int beyond,
+      List<Double> hard,
+      List<String> bars) {}
 
   /** A page to be engraved. */
   public record PageXml(String xml) {}
