@@ -182,12 +182,11 @@ public class Looking {
   /** One instrument's page of a piece. */
   public Reading page(long pieceId, String instrument) {
     return db.inTransaction(
-        tx ->
-            Reading.of(
-                    library.music(tx, pieceId),
-                    players.piece(tx, pieceId).pages(),
-                    houses.setup(tx, instrument, Map.of()),
-                    Stage.SCHOOL)
-                .orElseThrow(() -> new NotThere("gone.no-notes")));
+        tx -> {
+          PartChoice.Pages pages = players.piece(tx, pieceId).pages();
+          Setup setup = houses.setup(tx, instrument, Map.of());
+          return Reading.of(library.music(tx, pieceId), pages, setup, Stage.SCHOOL)
+              .orElseThrow(() -> new NotThere("gone.no-notes"));
+        });
   }
 }
