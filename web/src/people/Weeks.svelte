@@ -11,6 +11,7 @@
   const [LEFT, RIGHT, TOP, BOTTOM] = [28, 8, 8, 22];
   const DAY = 86_400_000;
   let width = $state(0);
+  let open = $state(false);
 
   /** a week is drawn from its Monday to the next */
   const points = $derived([
@@ -71,22 +72,22 @@
         <text class="at" x={x(new Date(w.monday))} y={HIGH - 6}>{shortDay(w.monday)}</text>
       {/each}
     </svg>
-    <details>
+    <details bind:open>
       <summary class="small">{ui.people.asFigures}</summary>
-      <table class="rows sheet">
-        <thead>
-          <tr
-            ><th scope="col">{ui.people.weekOf}</th><th scope="col">{ui.standing.SECURE}</th><th
-              scope="col">{ui.standing.SHAKY}</th
-            ></tr
-          >
-        </thead>
-        <tbody>
-          {#each weeks as w (w.monday)}
-            <tr><td>{shortDay(w.monday)}</td><td>{w.secure}</td><td>{w.shaky}</td></tr>
-          {/each}
-        </tbody>
-      </table>
+      {#if open}<table class="rows sheet">
+          <thead>
+            <tr
+              ><th scope="col">{ui.people.weekOf}</th><th scope="col">{ui.standing.SECURE}</th><th
+                scope="col">{ui.standing.SHAKY}</th
+              ></tr
+            >
+          </thead>
+          <tbody>
+            {#each weeks as w (w.monday)}
+              <tr><td>{shortDay(w.monday)}</td><td>{w.secure}</td><td>{w.shaky}</td></tr>
+            {/each}
+          </tbody>
+        </table>{/if}
     </details>
   </figure>
 {/if}
