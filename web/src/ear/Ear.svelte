@@ -3,7 +3,7 @@
   import { flushSync, onDestroy, untrack } from 'svelte';
   import { pageKeys, pressing } from '../lib/keys.svelte';
   import { Button, SkeletonText } from 'carbon-components-svelte';
-  import { last } from '../last.svelte';
+  import { opened } from '../last.svelte';
   import Mark from '../parts/Mark.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, route } from '../router';
@@ -26,9 +26,12 @@
   $effect(() => {
     const [s, p] = [student, piece];
     untrack(() => {
-      last.value = { student: s, piece: p };
       void h.load(s, p);
     });
+  });
+  $effect(() => {
+    const [s, p, there] = [student, piece, !!view];
+    if (there || problem) untrack(() => opened(s, p, there));
   });
   onDestroy(() => h.leave());
 

@@ -109,6 +109,7 @@
 
 <style>
   article {
+    break-inside: avoid;
     background: var(--paper);
     border: 1px solid var(--rule);
     padding: 0.75rem;

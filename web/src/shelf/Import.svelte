@@ -104,7 +104,7 @@
 
 <!-- svelte-ignore a11y_no_static_element_interactions -->
 <div
-  class="drop"
+  class="drop screen"
   class:over
   ondragover={(e) => {
     e.preventDefault();

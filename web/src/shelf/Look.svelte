@@ -112,7 +112,7 @@
         {#each look.rows as r (r.instrument)}
           <tr>
             <td
-              ><button class="plain link" onclick={() => (chosen = r.instrument)}>{r.name}</button
+              ><button class="plain name" onclick={() => (chosen = r.instrument)}>{r.name}</button
               ></td
             >
             <td>{r.key}</td>
@@ -175,6 +175,11 @@
   }
   h2 {
     margin-bottom: 0.5rem;
+  }
+  /* it stands on paper too, as the links do not */
+  .name {
+    color: var(--accent);
+    text-decoration: underline;
   }
   .along {
     width: 9rem;

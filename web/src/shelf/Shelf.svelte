@@ -54,9 +54,11 @@
   let order = $state<Order>('book');
   let typed = $state('');
   const groups = $derived(people?.groups ?? []);
-  /** the first group, until one is chosen */
+  /** the first group, until one that is still there is chosen, or none */
   const ofGroup = $derived(
-    group.chosen ? groups.find((g) => g.id === group.value) : groups.find((g) => g.students.length)
+    group.chosen && !group.value
+      ? undefined
+      : (groups.find((g) => g.id === group.value) ?? groups.find((g) => g.students.length))
   );
   $effect(() => {
     if (pieces) void facts.ask(() => asked(api.GET('/api/pieces/facts')));

@@ -3,7 +3,7 @@
   import { pageKeys, pressing } from '../lib/keys.svelte';
   import { flushSync, onDestroy, tick, untrack } from 'svelte';
   import { Kept } from '../lib/kept.svelte';
-  import { last } from '../last.svelte';
+  import { opened } from '../last.svelte';
   import TrillsTold from '../parts/TrillsTold.svelte';
   import { menu } from '../parts/menu';
   import Missing from '../parts/Missing.svelte';
@@ -30,9 +30,12 @@
   $effect(() => {
     const [s, p] = [student, piece];
     untrack(() => {
-      last.value = { student: s, piece: p };
       void part.load(s, p);
     });
+  });
+  $effect(() => {
+    const [s, p, there] = [student, piece, !!view];
+    if (there || part.problem) untrack(() => opened(s, p, there));
   });
   $effect(() => {
     ways.student = view?.ways;
@@ -70,6 +73,8 @@
       return;
     }
   }
+  /** a line whose top is no further down begins the page already */
+  const NEAR = 8;
   /** To the next line that is not wholly seen, or as far back. */
   function turn(on: boolean) {
     const lines = [...(paper?.querySelectorAll('section.line') ?? [])].map((l) =>
@@ -77,8 +82,8 @@
     );
     const high = window.innerHeight;
     const to = on
-      ? lines.find((l) => l.bottom > high + 1 && l.top > 1)
-      : lines.find((l) => l.top >= -high);
+      ? lines.find((l) => l.bottom > high + 1 && l.top > NEAR)
+      : lines.find((l) => l.top >= -high && l.top < 0);
     if (to) window.scrollBy({ top: to.top - 4, behavior: 'instant' });
   }
 

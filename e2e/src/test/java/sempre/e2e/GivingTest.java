@@ -73,6 +73,20 @@ public class GivingTest {
     page.waitForURL(part.replace("/stand/", "/ear/"));
   }
 
+  /** A piece may have been taken off the shelf since it was last on the stand. */
+  @Test
+  public void aPartThatIsGoneIsForgotten() {
+    Page page = at("/shelf");
+    page.evaluate("localStorage.setItem('sempre-last', '{\"student\":1,\"piece\":9999}')");
+    page.navigate(browsing.at("/stand"));
+    assertThat(page.getByRole(AriaRole.ALERT).first()).isVisible();
+    page.getByRole(AriaRole.NAVIGATION)
+        .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("Stand"))
+        .click();
+    assertThat(page.getByText("No part is on the stand")).isVisible();
+    browsing.errors.clear();
+  }
+
   @Test
   public void aSimplerPartIsSeenBesideTheWrittenOneEditedKeptAndPlayed() {
     Page page = at("/shelf");

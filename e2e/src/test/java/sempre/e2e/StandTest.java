@@ -218,6 +218,10 @@ public class StandTest {
             + "l => Math.abs(l.getBoundingClientRect().top - 4) < 2)");
     page.keyboard().press("PageUp");
     page.waitForFunction("scrollY < 60");
+    // at the beginning there is nothing before it
+    double top = ((Number) page.evaluate("scrollY")).doubleValue();
+    page.keyboard().press("PageUp");
+    assertEquals(((Number) page.evaluate("scrollY")).doubleValue(), top);
     page.mouse().click(900, 300);
     page.waitForFunction("scrollY > 100");
     page.keyboard().press("Escape");
