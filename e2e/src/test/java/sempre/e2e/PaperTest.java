@@ -266,6 +266,27 @@ public class PaperTest {
     assertTrue(cells.count() > 20);
   }
 
+  /** What is pressed on the screen stays there; what is read is on the paper. */
+  @Test
+  public void whatIsLookedAtAndTheBandsScalePrintWithTheirInstruments() throws IOException {
+    open("/shelf/{Two Gulls}?group={First-year band}");
+    page.locator(".music svg").first().waitFor();
+    try (PDDocument pdf = printed()) {
+      assertEquals(pdf.getNumberOfPages(), 1);
+      String text = text(pdf, 0);
+      assertTrue(text.contains("Tenor saxophone") && text.contains("C5 to G5"), text);
+      assertTrue(!text.contains("Give it") && !text.contains("As read by"), text);
+    }
+    open("/scale?group={First-year band}");
+    page.locator("ol svg").first().waitFor();
+    try (PDDocument pdf = printed()) {
+      String text = text(pdf, 0);
+      // concert B flat is C for the clarinets
+      assertTrue(text.contains("Flute") && text.contains("reads C"), text);
+      assertTrue(pdf.getPage(0).getMediaBox().getWidth() > 700, "it lies");
+    }
+  }
+
   @Test
   public void aGridHasEveryoneOfAGroupAndCanBeLeftBlank() throws IOException {
     open("/people/group/{First-year band}/grid");
