@@ -7,7 +7,9 @@ import 'carbon-components-svelte/css/all.css';
 import './app.css';
 import { mount } from 'svelte';
 import App from './App.svelte';
+import { warmUp } from './engrave/engrave';
 import { read, write } from './lib/kept.svelte';
+import { unattended } from './paper/settings.svelte';
 import { language } from './words/language';
 
 document.documentElement.lang = language;
@@ -22,8 +24,11 @@ addEventListener('vite:preloadError', () => {
   location.reload();
 });
 
+// what is printed with nobody before it waits for the engraver first of all
+if (unattended) warmUp();
+
 mount(App, { target: document.getElementById('app')! });
 
 // keeps what the interface is made of; where the browser has none, the server is asked each time
-if (import.meta.env.PROD && 'serviceWorker' in navigator)
+if (!unattended && import.meta.env.PROD && 'serviceWorker' in navigator)
   void navigator.serviceWorker.register('/sw.js').catch(() => {});

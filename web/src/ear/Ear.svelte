@@ -185,6 +185,7 @@
             guides={[]}
             chosen={task?.note.id ?? ''}
             {graded}
+            label={ui.stand.notesOf(view.piece.title)}
             onchoose={(id) => h.toNote(id)}
           />
         </div>

@@ -8,7 +8,7 @@
   import type { Language } from '../words/language';
   import { fullDay, wordsOf } from '../words/ui';
   import { roomiest } from './layout';
-  import { settings } from './settings.svelte';
+  import { settings, unattended } from './settings.svelte';
   import Staves from './Staves.svelte';
 
   let {
@@ -50,6 +50,7 @@
       ...(marked.some((n) => n.isNew || n.unlearned) ? [words.paper.boxed] : []),
       ...(marked.some((n) => n.role !== 'STANDARD') ? [words.paper.underlined] : []),
       ...(marked.some((n) => n.locked) ? [words.paper.lined] : []),
+      ...(view.xml.includes('<breath-mark') ? [words.paper.breath] : []),
       ...(bars ? [words.paper.bracketed] : []),
       ...(view.plan.missing.length ? [words.paper.without(words.stand.noneWord)] : [])
     ];
@@ -66,6 +67,8 @@
   let small = $state(false);
   let spread = $state(0);
   let widest = $state(2);
+  /** whether size and spread are found */
+  let found = $state(false);
   /** counts what was asked for, so that each time it is measured */
   let round = $state(0);
   const staff = $derived(small ? Math.min(7, settings.staff) : settings.staff);
@@ -86,6 +89,7 @@
       roomiest(view.plan.notes.length, told.length / (many ? 3 : 2), high, room, settings.staff)
     );
     untrack(() => {
+      found = false;
       round++;
       onready(false);
     });
@@ -103,12 +107,13 @@
     } else if (over < -room.height * 0.3 && spread < widest && !small) {
       spread++;
     } else {
+      found = true;
       onready(true);
     }
   }
 </script>
 
-<div class="beyond">
+<div class="beyond" class:unseen={unattended}>
   <article
     class="on-paper"
     aria-label="{view.student.name}, {view.student.instrumentName}"
@@ -139,6 +144,7 @@
         {staff}
         {spread}
         {round}
+        hold={unattended && !found}
         width={room.width}
         first={room.height - head / PX - 2}
         room={room.height - 2}
@@ -270,6 +276,12 @@
   .legend {
     margin-top: 3mm;
     font-size: 9pt;
+  }
+  /* nobody looks at it before it is printed: it need not be painted */
+  @media screen {
+    .unseen {
+      visibility: hidden;
+    }
   }
   @media print {
     article {

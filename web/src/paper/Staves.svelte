@@ -16,6 +16,7 @@
     staff,
     spread,
     round,
+    hold,
     width,
     first,
     room,
@@ -32,6 +33,8 @@
     spread: number;
     /** another one is measured anew */
     round: number;
+    /** whether it need not stand there yet: where nobody looks, only what is printed is drawn */
+    hold: boolean;
     /** height of the staff, width of the music, room on the first page and on others, in mm */
     staff: number;
     width: number;
@@ -158,7 +161,7 @@
 </script>
 
 {#if problem}<p role="alert">{problem}</p>{/if}
-{#each sheets as sheet, s (s)}
+{#each hold ? [] : sheets as sheet, s (s)}
   <div class="sheet" class:turn={s < sheets.length - 1}>
     {#each sheet as line, i (i)}
       <div class="line">

@@ -11,6 +11,7 @@
   let {
     kind,
     id,
+    others = [],
     name,
     more = '',
     onclose,
@@ -18,6 +19,8 @@
   }: {
     kind: Kind;
     id: number;
+    /** what is removed with it, one after the other */
+    others?: number[];
     /** what is removed, as the teacher calls it */
     name: string;
     /** what else is to be known before */
@@ -29,6 +32,7 @@
   const goes = loaded<string[]>();
   let problem = $state('');
   let busy = $state(false);
+  let gone = 0;
   onMount(() => {
     void goes.ask(() =>
       asked(api.GET('/api/removals/{kind}/{id}', { params: { path: { kind, id } } }))
@@ -40,7 +44,11 @@
     busy = true;
     problem = '';
     try {
-      await asked(api.PUT('/api/removals/{kind}/{id}', { params: { path: { kind, id } } }));
+      // each after the other; what is gone already is not asked again
+      for (const one of [id, ...others].slice(gone)) {
+        await asked(api.PUT('/api/removals/{kind}/{id}', { params: { path: { kind, id: one } } }));
+        gone++;
+      }
       ondone(ui.all.isRemoved(name));
     } catch (e) {
       problem = sentence(e);

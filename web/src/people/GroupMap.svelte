@@ -6,6 +6,7 @@
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../router';
   import NoteMap from './NoteMap.svelte';
+  import Weeks from './Weeks.svelte';
   import { ui } from '../words/ui';
 
   const group = $derived(Number(route.params.group));
@@ -19,6 +20,11 @@
     void page.ask(() =>
       asked(api.GET('/api/groups/{id}/map', { params: { path: { id }, query: { instrument } } }))
     );
+  });
+  const growth = loaded<Schemas['Together']>();
+  $effect(() => {
+    const params = { path: { id: group }, query: { instrument: section } };
+    void growth.ask(() => asked(api.GET('/api/groups/{id}/growth', { params })));
   });
   const fewest = $derived(
     [...(map?.notes ?? [])].filter((n) => n.next).sort((a, b) => a.has / a.of - b.has / b.of)
@@ -82,6 +88,10 @@
             </li>
           {/each}
         </ul>
+      {/if}
+      {#if growth.value && growth.value.weeks.length > 1}
+        <h2>{ui.people.overTheWeeks}</h2>
+        <Weeks weeks={growth.value.weeks} players={growth.value.players} />
       {/if}
     {:else}
       <p>{ui.all.nobodyYet} <a href="/people">{ui.all.setUpStudents}</a>.</p>

@@ -241,7 +241,7 @@
         </div>
         {#each listed(g) as part (part.heading)}
           {#if part.heading}<h3>
-              {part.heading} <span class="quiet">{part.students.length}</span>
+              {part.heading} <span class="quiet">{ui.people.playersIn(part.students.length)}</span>
             </h3>{/if}
           <ul>
             {#each part.students as s (s.id)}{@render row(s)}{/each}

@@ -1,13 +1,25 @@
-<!-- Notes that were secure, and shaky, at the end of each week: a picture, and its figures behind it. -->
+<!--
+  Notes that were secure, and shaky, at the end of each week, and how many marks were given in it: a
+  picture, and its figures behind it. Of several players it tells the average.
+-->
 <script lang="ts">
   import { scaleLinear, scaleUtc } from 'd3-scale';
   import { area, curveStepAfter, line } from 'd3-shape';
   import type { Schemas } from '../api/client';
+  import { language } from '../words/language';
   import { shortDay, ui } from '../words/ui';
 
-  let { weeks }: { weeks: Schemas['Growth'][] } = $props();
+  let { weeks: all, players = 1 }: { weeks: Schemas['Growth'][]; players?: number } = $props();
+
+  const weeks = $derived(
+    all.map((w) => ({ ...w, secure: w.secure / players, shaky: w.shaky / players }))
+  );
+  const figure = (n: number) =>
+    players > 1 ? n.toLocaleString(language, { maximumFractionDigits: 1 }) : String(n);
 
   const HIGH = 150;
+  /** the row of marks below */
+  const MARKS = 26;
   const [LEFT, RIGHT, TOP, BOTTOM] = [28, 8, 8, 22];
   const DAY = 86_400_000;
   let width = $state(0);
@@ -43,6 +55,12 @@
       .y((p) => y(p.secure + p.shaky))
       .curve(curveStepAfter)(points)
   );
+  const most = $derived(Math.max(1, ...weeks.map((w) => w.asked)));
+  const tall = $derived(
+    scaleLinear()
+      .domain([0, most])
+      .range([0, MARKS - 4])
+  );
   const days = $derived(
     weeks.filter((_, i) => i % Math.max(1, Math.ceil((weeks.length * 64) / (width || 1))) === 0)
   );
@@ -60,8 +78,18 @@
         ><path class="shaky" d="M0 5h16" /></svg
       >
       {ui.people.andShaky}
+      <svg class="key" viewBox="0 0 16 10" aria-hidden="true"
+        ><rect class="asked" x="4" width="8" height="10" /></svg
+      >
+      {ui.people.marksAWeek(most)}
+      {#if players > 1}<span class="quiet">{ui.people.eachOf(players)}</span>{/if}
     </figcaption>
-    <svg {width} height={HIGH} role="img" aria-label={ui.people.weeksSay(last.secure, last.shaky)}>
+    <svg
+      {width}
+      height={HIGH + MARKS}
+      role="img"
+      aria-label={ui.people.weeksSay(figure(last.secure), figure(last.shaky), players)}
+    >
       {#each y.ticks(4) as t (t)}
         <line class="rule" x1={LEFT} x2={width - RIGHT} y1={y(t)} y2={y(t)} />
         <text class="at" x={LEFT - 6} y={y(t) + 4} text-anchor="end">{t}</text>
@@ -71,6 +99,16 @@
       {#each days as w (w.monday)}
         <text class="at" x={x(new Date(w.monday))} y={HIGH - 6}>{shortDay(w.monday)}</text>
       {/each}
+      {#each points.slice(0, -1) as w, i (w.monday)}
+        {@const from = x(w.at) + 1}
+        <rect
+          class="asked"
+          x={from}
+          width={Math.max(1, x(points[i + 1]!.at) - from - 1)}
+          y={HIGH + MARKS - tall(w.asked)}
+          height={tall(w.asked)}
+        />
+      {/each}
     </svg>
     <details bind:open>
       <summary class="small">{ui.people.asFigures}</summary>
@@ -79,12 +117,15 @@
             <tr
               ><th scope="col">{ui.people.weekOf}</th><th scope="col">{ui.standing.SECURE}</th><th
                 scope="col">{ui.standing.SHAKY}</th
-              ></tr
+              ><th scope="col">{ui.people.marks}</th></tr
             >
           </thead>
           <tbody>
             {#each weeks as w (w.monday)}
-              <tr><td>{shortDay(w.monday)}</td><td>{w.secure}</td><td>{w.shaky}</td></tr>
+              <tr
+                ><td>{shortDay(w.monday)}</td><td>{figure(w.secure)}</td><td>{figure(w.shaky)}</td
+                ><td>{w.asked}</td></tr
+              >
             {/each}
           </tbody>
         </table>{/if}
@@ -101,6 +142,13 @@
     display: block;
     background: var(--paper);
   }
+  figcaption {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: baseline;
+    gap: 0 0.375rem;
+    margin-bottom: 0.25rem;
+  }
   .key {
     width: 1rem;
     height: 0.625rem;
@@ -114,6 +162,10 @@
     stroke: var(--ink);
     stroke-width: 1.5;
     stroke-dasharray: 4 3;
+  }
+  .asked {
+    fill: var(--ink-2);
+    opacity: 0.5;
   }
   .rule {
     stroke: var(--rule);

@@ -1,4 +1,4 @@
-<!-- Gives a piece: to whom, which bars, until when, how fast, with which fingerings. -->
+<!-- Gives a piece, or several: to whom, which bars, until when, how fast, with which fingerings. -->
 <script lang="ts">
   import { Modal, Select, SelectItem, SelectItemGroup, TextInput } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
@@ -7,15 +7,16 @@
   import { ui } from '../words/ui';
 
   let {
-    piece,
+    pieces,
     people,
     onclose,
     ongiven
   }: {
-    piece: Schemas['PieceRef'];
+    pieces: Schemas['PieceRef'][];
     people: Schemas['PeopleView'];
     onclose: () => void;
-    ongiven: (id: number) => void;
+    /** the ids of what is given now */
+    ongiven: (ids: number[]) => void;
   } = $props();
 
   const DAY = 86400000;
@@ -52,6 +53,8 @@
   let words = $state('');
   let problem = $state('');
   let busy = false;
+  const given: number[] = [];
+  const one = $derived(pieces.length === 1);
 
   const sections = $derived(
     people.groups.flatMap((g) => {
@@ -73,22 +76,26 @@
     busy = true;
     const [kind, id, section = ''] = to.split('/');
     try {
-      const done = await asked(
-        api.POST('/api/pieces/{id}/assign', {
-          params: { path: { id: piece.id } },
-          body: {
-            groupId: kind === 'p' ? 0 : Number(id),
-            studentId: kind === 'p' ? Number(id) : 0,
-            section,
-            due,
-            sentence: words,
-            bars: bars.trim(),
-            tempo: Number(tempo.trim() || 0),
-            locked: fingerings === 'locked'
-          }
-        })
-      );
-      ongiven(done.id);
+      // those that were given before one failed stay given, and are not given again
+      for (const { id: pieceId } of pieces.slice(given.length)) {
+        const done = await asked(
+          api.POST('/api/pieces/{id}/assign', {
+            params: { path: { id: pieceId } },
+            body: {
+              groupId: kind === 'p' ? 0 : Number(id),
+              studentId: kind === 'p' ? Number(id) : 0,
+              section,
+              due,
+              sentence: words,
+              bars: bars.trim(),
+              tempo: Number(tempo.trim() || 0),
+              locked: fingerings === 'locked'
+            }
+          })
+        );
+        given.push(done.id);
+      }
+      ongiven(given);
     } catch (e) {
       problem = sentence(e);
     } finally {
@@ -102,7 +109,7 @@
   open
   iconDescription={ui.all.close}
   size="sm"
-  modalHeading={ui.shelf.give(piece.title)}
+  modalHeading={ui.shelf.give(one ? pieces[0]!.title : ui.shelf.manyPieces(pieces.length))}
   primaryButtonText={ui.shelf.giveIt}
   secondaryButtonText={ui.all.cancel}
   selectorPrimaryFocus="#give-to"
@@ -137,8 +144,10 @@
           onchange={(e) => (day = e.currentTarget.value)}
         />
       </div>
-      <TextInput labelText={ui.shelf.barsOrAll} placeholder="9-16" bind:value={bars} />
-      <TextInput labelText={ui.shelf.tempoOr} placeholder="84" bind:value={tempo} />
+      {#if one}
+        <TextInput labelText={ui.shelf.barsOrAll} placeholder="9-16" bind:value={bars} />
+        <TextInput labelText={ui.shelf.tempoOr} placeholder="84" bind:value={tempo} />
+      {/if}
     </div>
     <Select
       labelText={ui.shelf.fingerings}

@@ -148,10 +148,10 @@
 
 {#if giving && look && page.value}
   <Give
-    piece={look.piece}
+    pieces={[look.piece]}
     people={page.value[1]}
     onclose={() => (giving = false)}
-    ongiven={(assignment) => navigate(`/parts/${assignment}` as '/')}
+    ongiven={([assignment]) => navigate(`/parts/${assignment}` as '/')}
   />
 {/if}
 

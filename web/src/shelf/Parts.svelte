@@ -4,6 +4,7 @@
     Button,
     InlineNotification,
     ProgressBar,
+    Search,
     Select,
     SelectItem,
     SkeletonText
@@ -22,6 +23,8 @@
   import { printable, unattended } from '../paper/settings.svelte';
   import SheetSettings from '../paper/SheetSettings.svelte';
   import { MARKS, type Stage } from '../words/standing';
+  import { matches } from '../lib/find';
+  import { Kept } from '../lib/kept.svelte';
   import { sheet } from '../words/language';
   import { ui } from '../words/ui';
 
@@ -54,6 +57,35 @@
   }
 
   const lacking = $derived(given?.parts.filter((p) => p.state === 'LACKS' && !p.simpler) ?? []);
+
+  /** how the list is looked through; what is printed is all of it */
+  const order = new Kept<'section' | 'name' | 'stuck'>('parts-order', 'section');
+  let typed = $state('');
+  type PartRow = NonNullable<typeof given>['parts'][number];
+  /** what is in the way weighs most */
+  const WAY = ['ODD', 'NONE', 'LACKS', 'HARD', 'SHAKY', 'FADED', 'READY'];
+  const listed = $derived.by(() => {
+    const found = (given?.parts ?? []).filter((p) =>
+      matches(typed, p.student.name, p.student.instrumentName)
+    );
+    if (order.value === 'section') {
+      const by = new Map<string, PartRow[]>();
+      for (const p of found) {
+        const name = p.student.instrumentName;
+        by.set(name, [...(by.get(name) ?? []), p]);
+      }
+      return [...by].map(([heading, parts]) => ({ heading, parts }));
+    }
+    const parts = [...found].sort(
+      (a, b) =>
+        (order.value === 'stuck' ? WAY.indexOf(a.state) - WAY.indexOf(b.state) : 0) ||
+        a.student.name.localeCompare(b.student.name)
+    );
+    return parts.length ? [{ heading: '', parts }] : [];
+  });
+
+  /** where everyone plays alone, the instrument beside the name says it */
+  const headed = $derived(listed.length > 1 && listed.some((l) => l.parts.length > 1));
 
   function part(studentId: number, pieceId: number) {
     const path = { studentId, pieceId };
@@ -226,8 +258,30 @@
         <Button size="small" kind="tertiary" on:click={simpler}>{ui.shelf.makeThem}</Button>
       {/if}
     </div>
-    <div class="screen"><SheetSettings /></div>
+    <div class="screen settings"><SheetSettings /></div>
     <p role="status" class="screen said">{said}</p>
+    {#if given.parts.length > 5}
+      <div class="ways screen">
+        <Search
+          size="sm"
+          labelText={ui.shelf.findPart}
+          placeholder={ui.shelf.findPart}
+          bind:value={typed}
+        />
+        <Select
+          size="sm"
+          labelText={ui.people.listBy}
+          selected={order.value}
+          on:change={(e) =>
+            (order.value = (e.target as HTMLSelectElement).value as typeof order.value)}
+        >
+          {#each Object.entries(ui.shelf.partOrders) as [o, text] (o)}<SelectItem
+              value={o}
+              {text}
+            />{/each}
+        </Select>
+      </div>
+    {/if}
     <table class="screen rows sheet">
       <thead>
         <tr>
@@ -238,31 +292,40 @@
         </tr>
       </thead>
       <tbody>
-        {#each given.parts as p (p.student.id)}
-          <tr>
-            <th scope="row">
-              <a href="/people/{p.student.id}">{p.student.name}</a>
-              <span class="quiet small">{p.student.instrumentName}</span>
-            </th>
-            <td class="how">
-              <div>
-                <Mark state={MARKS[p.state]} label={false} />
-                <span>{p.sentence}</span>
-              </div>
-            </td>
-            <td class="small">{p.unusual.map((u) => `${u.shown} ${u.label}`).join(' · ')}</td>
-            <td class="links">
-              <a href="/stand/{p.student.id}/{given.piece.id}">{ui.shelf.onStand}</a>
-              {#if p.simpler}
-                <a href="/simpler/{p.student.id}/{given.piece.id}"><b>{ui.shelf.simplerLink}</b></a>
-              {:else if p.state === 'LACKS'}
-                <a href="/simpler/{p.student.id}/{given.piece.id}">{ui.shelf.makeSimpler}</a>
-              {/if}
-            </td>
-          </tr>
+        {#each listed as section (section.heading)}
+          {#if headed}
+            <tr class="section"><th scope="rowgroup" colspan="4">{section.heading}</th></tr>
+          {/if}
+          {#each section.parts as p (p.student.id)}
+            <tr>
+              <th scope="row">
+                <a href="/people/{p.student.id}">{p.student.name}</a>
+                {#if !headed}<span class="quiet small">{p.student.instrumentName}</span>{/if}
+              </th>
+              <td class="how">
+                <div>
+                  <Mark state={MARKS[p.state]} label={false} />
+                  <span>{p.sentence}</span>
+                </div>
+              </td>
+              <td class="small">{p.unusual.map((u) => `${u.shown} ${u.label}`).join(' · ')}</td>
+              <td class="links">
+                <a href="/stand/{p.student.id}/{given.piece.id}">{ui.shelf.onStand}</a>
+                {#if p.simpler}
+                  <a href="/simpler/{p.student.id}/{given.piece.id}"
+                    ><b>{ui.shelf.simplerLink}</b></a
+                  >
+                {:else if p.state === 'LACKS'}
+                  <a href="/simpler/{p.student.id}/{given.piece.id}">{ui.shelf.makeSimpler}</a>
+                {/if}
+              </td>
+            </tr>
+          {/each}
         {:else}
           <tr
-            ><td colspan="4">{ui.shelf.nobodyPart} <a href="/people">{ui.all.setUpStudents}</a>.</td
+            ><td colspan="4"
+              >{#if given.parts.length}{ui.people.nobodySo}{:else}{ui.shelf.nobodyPart}
+                <a href="/people">{ui.all.setUpStudents}</a>.{/if}</td
             ></tr
           >
         {/each}
@@ -338,8 +401,11 @@
     align-items: flex-end;
     margin-top: 1rem;
   }
-  .ways :global(.bx--form-item) {
+  .ways :global(:is(.bx--form-item, .bx--search)) {
     flex: 0 1 24rem;
+  }
+  .settings {
+    margin-top: 0.75rem;
   }
   .said:not(:empty) {
     margin-top: 0.5rem;
@@ -362,6 +428,13 @@
   }
   tbody th {
     width: 14rem;
+  }
+  .section th {
+    padding-block: 0.5rem 0.125rem;
+    border-bottom: 0;
+    width: auto;
+    color: var(--ink-2);
+    font-weight: 600;
   }
   .links {
     white-space: nowrap;

@@ -1,6 +1,6 @@
 <!-- Books and pieces: bring one in, give it to a group. -->
 <script lang="ts">
-  import { Search, Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
+  import { Button, Search, Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
   import { Kept } from '../lib/kept.svelte';
   import { pageKeys, pressing } from '../lib/keys.svelte';
   import { onMount } from 'svelte';
@@ -18,8 +18,10 @@
   const pieces = $derived(page.value?.[0]);
   const people = $derived(page.value?.[1]);
   const problem = $derived(page.problem);
-  let giving = $state.raw<Schemas['ShelfPiece']>();
-  let removing = $state.raw<Schemas['PieceRef']>();
+  let giving = $state.raw<Schemas['PieceRef'][]>([]);
+  let removing = $state.raw<Schemas['PieceRef'][]>([]);
+  /** pieces that are ticked, for what is done with many at once */
+  let ticked = $state.raw<number[]>([]);
   let said = $state('');
 
   onMount(load);
@@ -114,7 +116,11 @@
     }
   });
   const at = $derived(flat.findIndex((p) => p.piece.id === chosen));
-  const here = () => !giving && !removing && flat.length > 0;
+  const tick = (id: number, is: boolean) =>
+    (ticked = is ? [...ticked, id] : ticked.filter((t) => t !== id));
+  /** those of them that are seen, in the order in which they are seen */
+  const many = $derived(flat.map((p) => p.piece).filter((p) => ticked.includes(p.id)));
+  const here = () => !giving.length && !removing.length && flat.length > 0;
   pageKeys(ui.app.shelf, [
     {
       on: ['ArrowUp', 'ArrowDown'],
@@ -129,7 +135,10 @@
       on: 'Enter',
       words: ui.keys.givePiece,
       when: () => here() && at >= 0,
-      act: (_, e) => !pressing(e) && (giving = flat[at])
+      act: (_, e) => {
+        if (pressing(e)) return false;
+        giving = [flat[at]!.piece];
+      }
     }
   ]);
 </script>
@@ -183,15 +192,43 @@
       </div>
       {#if ofGroup}<p class="small quiet">{ui.shelf.readyHow}</p>{/if}
     {/if}
+    {#if many.length}
+      <div class="many" role="group" aria-label={ui.shelf.manyTicked(many.length)}>
+        <b>{ui.shelf.manyTicked(many.length)}</b>
+        <Button size="small" on:click={() => (giving = many)}>{ui.shelf.giveThem}</Button>
+        <Button size="small" kind="tertiary" on:click={() => (removing = many)}
+          >{ui.shelf.removeThem}</Button
+        >
+        <button class="plain link" onclick={() => (ticked = [])}>{ui.shelf.tickNone}</button>
+      </div>
+    {/if}
     {#if readiness.problem}<Trouble text={readiness.problem} again={readiness.again} />{/if}
     {#each books as [book, list] (book)}
       <section>
-        {#if book}<h2>{book}</h2>{/if}
+        {#if book}
+          <div class="book">
+            <h2>{book}</h2>
+            {#if list[0]?.shelf.piece.book}
+              <a class="small" href="/shelf/book/{encodeURIComponent(book)}"
+                >{ui.shelf.bookLink}<span class="bx--visually-hidden">, {book}</span></a
+              >
+            {/if}
+          </div>
+        {/if}
         <ul>
           {#each list as r (r.shelf.piece.id)}
             {@const p = r.shelf}
             <li id="piece-{p.piece.id}" class:chosen={p.piece.id === chosen}>
-              <span class="number">{p.piece.number}</span>
+              <label class="number"
+                ><input
+                  type="checkbox"
+                  checked={ticked.includes(p.piece.id)}
+                  onchange={(e) => tick(p.piece.id, e.currentTarget.checked)}
+                />
+                <span aria-hidden="true">{p.piece.number}</span><span class="bx--visually-hidden"
+                  >{ui.shelf.tick(p.piece.title)}</span
+                ></label
+              >
               <a class="title" href="/shelf/{p.piece.id}{ofGroup ? `?group=${ofGroup.id}` : ''}"
                 >{p.piece.title}</a
               >
@@ -203,7 +240,7 @@
                 {more(r)}
               </span>
               <span class="acts small">
-                <button class="plain link" onclick={() => (giving = p)}
+                <button class="plain link" onclick={() => (giving = [p.piece])}
                   >{ui.shelf.giveLink}<span class="bx--visually-hidden">
                     {p.piece.title}</span
                   ></button
@@ -213,7 +250,7 @@
                     {ui.shelf.ofPiece(p.piece.title)}</span
                   ></a
                 >
-                <button class="plain link" onclick={() => (removing = p.piece)}
+                <button class="plain link" onclick={() => (removing = [p.piece])}
                   >{ui.all.removeDots}<span class="bx--visually-hidden">
                     {p.piece.title}</span
                   ></button
@@ -241,26 +278,36 @@
   {/if}
 </div>
 
-{#if removing}
+{#if removing[0]}
+  {@const [first, ...others] = removing}
   <Removal
     kind="PIECE"
-    id={removing.id}
-    name={removing.title}
-    onclose={() => (removing = undefined)}
+    id={first!.id}
+    others={others.map((p) => p.id)}
+    name={others.length ? ui.shelf.manyPieces(removing.length) : first!.title}
+    more={others.length ? inRow(removing.map((p) => p.title)) : ''}
+    onclose={() => (removing = [])}
     ondone={async (words) => {
-      removing = undefined;
+      removing = [];
+      ticked = [];
       await load();
       said = words;
     }}
   />
 {/if}
 
-{#if giving && people}
+{#if giving.length && people}
   <Give
-    piece={giving.piece}
+    pieces={giving}
     {people}
-    onclose={() => (giving = undefined)}
-    ongiven={(id) => navigate(`/parts/${id}` as '/')}
+    onclose={() => (giving = [])}
+    ongiven={async (ids) => {
+      if (ids.length === 1) return navigate(`/parts/${ids[0]}` as '/');
+      said = ui.shelf.manyGiven(inRow(giving.map((p) => p.title)));
+      giving = [];
+      ticked = [];
+      await load();
+    }}
   />
 {/if}
 
@@ -287,7 +334,7 @@
   }
   li {
     display: grid;
-    grid-template-columns: 2rem minmax(10rem, 18rem) 1fr auto;
+    grid-template-columns: 3.5rem minmax(10rem, 18rem) 1fr auto;
     gap: 0.75rem;
     align-items: baseline;
     padding: 0.5rem 0.75rem;
@@ -303,8 +350,34 @@
     margin-top: 1.5rem;
   }
   .number {
-    text-align: right;
+    display: flex;
+    gap: 0.5rem;
+    justify-content: space-between;
+    align-items: baseline;
     color: var(--ink-2);
+    cursor: pointer;
+  }
+  .number input {
+    width: 1rem;
+    height: 1rem;
+    accent-color: var(--accent);
+    align-self: center;
+  }
+  .book,
+  .many {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem 1.25rem;
+    align-items: baseline;
+  }
+  .many {
+    position: sticky;
+    top: 0;
+    z-index: 2;
+    align-items: center;
+    margin-top: 1rem;
+    padding: 0.5rem 0.75rem;
+    background: var(--accent-soft);
   }
   .title {
     font-weight: 600;
@@ -337,7 +410,7 @@
       grid-template-columns: 1fr;
     }
     li {
-      grid-template-columns: 2rem 1fr;
+      grid-template-columns: 3.5rem 1fr;
     }
     li .acts,
     li .quiet {

@@ -9,6 +9,7 @@
   import { drawing, engrave, type Line, type Reply } from '../engrave/engrave';
   import Change from './Change.svelte';
   import { draft } from './draft';
+  import { sentences } from './sentences';
   import { onPage } from './moves';
   import {
     bars,
@@ -34,6 +35,7 @@
     guides,
     chosen,
     onchoose,
+    label,
     graded,
     against,
     selected,
@@ -49,6 +51,8 @@
     guides: number[];
     chosen: string;
     onchoose: (id: string) => void;
+    /** what the list of its notes is called, for who hears it read */
+    label: string;
     /** note id to grade, while hearing */
     graded?: Map<string, string>;
     /** another plan to compare with: only where it differs are fingerings shown, both of them */
@@ -158,6 +162,8 @@
         n.role !== 'STANDARD';
   const top = $derived(names + RIBBON + 4);
   const moves = $derived(onPage(plan));
+  /** the page for who hears it: a list of sentences, one of which is chosen */
+  const read = $derived(sentences(plan));
   const missing = $derived(new Map(plan.missing.map((m) => [m.id, m])));
   /** until the engraver has drawn the notes, what is known of them already */
   const drafts = $derived(
@@ -195,6 +201,19 @@
 </script>
 
 <div bind:clientWidth={width} class="score">
+  {#if read.length}
+    <ul
+      class="bx--visually-hidden notes"
+      role="listbox"
+      tabindex="0"
+      aria-label={label}
+      aria-activedescendant={chosen ? `said-${chosen}` : undefined}
+    >
+      {#each read as r (r.id)}
+        <li id="said-{r.id}" role="option" aria-selected={r.id === chosen}>{r.text}</li>
+      {/each}
+    </ul>
+  {/if}
   {#if problem}
     <p role="alert">
       {ui.stand.notEngraved}
@@ -406,6 +425,10 @@
     position: relative;
     background: var(--paper);
     min-height: 12rem;
+  }
+  .score:has(.notes:focus-visible) {
+    outline: 2px solid var(--accent);
+    outline-offset: 2px;
   }
   .line {
     position: relative;

@@ -13,6 +13,7 @@
   import Advice from './Advice.svelte';
   import BarPanel from './BarPanel.svelte';
   import Legend from './Legend.svelte';
+  import Now from './Now.svelte';
   import NotePanel from './NotePanel.svelte';
   import { Part } from './part.svelte';
   import Play from './Play.svelte';
@@ -25,6 +26,7 @@
   const { view, plan, note, notes } = $derived(part);
   /** the note that is played now */
   let sounding = $state('');
+  const now = $derived(notes.find((n) => n.id === sounding));
   let player = $state<{ toggle: () => void }>();
 
   $effect(() => {
@@ -343,6 +345,7 @@
           guides={view.slideGuides}
           chosen={sounding || part.chosen}
           onchoose={(id) => !reading && part.choose(id)}
+          label={ui.stand.notesOf(view.piece.title)}
           against={part.compared}
           selected={part.bars.ends}
           zoom={ZOOMS[zoomed.value]!}
@@ -361,7 +364,9 @@
         {/if}
       </div>
       <aside aria-label={ui.stand.chosenNote} hidden={reading || !panel.value}>
-        {#if note}
+        {#if now && panel.value && !reading}
+          <Now {view} note={now} />
+        {:else if note}
           {#if explain}
             <BarPanel
               {plan}
@@ -433,6 +438,9 @@
           <p>{ui.stand.noNotes}</p>
         {/if}
       </aside>
+      {#if now && (reading || !panel.value)}
+        <div class="now"><Now {view} note={now} /></div>
+      {/if}
     </div>
   </div>
 {/if}
@@ -480,6 +488,17 @@
     overflow-y: auto;
     box-sizing: border-box;
     padding: 1.25rem 1.25rem 1.5rem;
+  }
+  .now {
+    position: fixed;
+    right: 1rem;
+    bottom: 1rem;
+    z-index: 3;
+    width: 13rem;
+    padding: 0.75rem 1rem;
+    background: var(--paper);
+    border: 1px solid var(--rule);
+    box-shadow: 0 2px 8px rgb(0 0 0 / 0.15);
   }
   .remarks {
     margin: 1rem 0 0;

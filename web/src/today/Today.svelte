@@ -1,9 +1,9 @@
 <!-- What do we play, who can't yet, and what do I tell them? -->
 <script lang="ts">
-  import { Button, SkeletonText } from 'carbon-components-svelte';
+  import { Button, Modal, SkeletonText } from 'carbon-components-svelte';
   import { pageKeys } from '../lib/keys.svelte';
   import { onMount } from 'svelte';
-  import { api, asked, type Schemas } from '../api/client';
+  import { api, asked, sentence, type Schemas } from '../api/client';
   import { loaded } from '../lib/load.svelte';
   import { warmUp } from '../engrave/engrave';
   import Mark from '../parts/Mark.svelte';
@@ -41,6 +41,25 @@
       done: today?.heard ?? false
     }
   ]);
+  /** the sample school: whether it is asked about, what came of it */
+  let leaving = $state(false);
+  let done = $state('');
+  let failed = $state('');
+  let busy = $state(false);
+  async function sample(ask: () => Promise<Schemas['Done']>) {
+    if (busy) return;
+    busy = true;
+    failed = '';
+    try {
+      done = (await ask()).done;
+      leaving = false;
+      await page.ask(() => asked(api.GET('/api/today')));
+    } catch (e) {
+      failed = sentence(e);
+    } finally {
+      busy = false;
+    }
+  }
   const date = $derived(today ? capital(day(today.date)) : '');
 
   const move = (by: 1 | -1) => {
@@ -104,6 +123,13 @@
     {#each today.notices as notice (notice)}
       <p class="notice" role="status">{notice}</p>
     {/each}
+    {#if done}<p class="done" role="status">{done}</p>{/if}
+    {#if today.sample === 'THERE'}
+      <p class="notice">
+        {ui.today.sampleThere}
+        <button class="plain link" onclick={() => (leaving = true)}>{ui.today.sampleAway}</button>
+      </p>
+    {/if}
     {#if groups.length && none}
       <p class="quiet">{ui.today.noneToday}</p>
     {/if}
@@ -125,8 +151,38 @@
         {/each}
       </ol>
     {/if}
+    {#if today.sample === 'OFFERED'}
+      <p class="sample">
+        {ui.today.sampleOffered}
+        <button
+          class="plain link"
+          disabled={busy}
+          onclick={() => void sample(() => asked(api.POST('/api/sample')))}
+          >{ui.today.sampleBring}</button
+        >
+      </p>
+    {/if}
+    {#if failed && !leaving}<Trouble text={failed} />{/if}
   {/if}
 </div>
+
+{#if leaving}
+  <Modal
+    open
+    danger
+    size="sm"
+    iconDescription={ui.all.close}
+    modalHeading={ui.today.sampleAway}
+    primaryButtonText={ui.today.sampleTake}
+    secondaryButtonText={ui.all.cancel}
+    on:click:button--secondary={() => (leaving = false)}
+    on:close={() => (leaving = false)}
+    on:submit={() => void sample(() => asked(api.DELETE('/api/sample')))}
+  >
+    <p>{ui.today.sampleGoes}</p>
+    {#if failed}<Trouble text={failed} />{/if}
+  </Modal>
+{/if}
 
 <style>
   .notice {
@@ -143,6 +199,14 @@
   }
   .empty {
     margin-top: 2rem;
+    max-width: 34rem;
+  }
+  .done {
+    margin: 0.5rem 0;
+    font-weight: 600;
+  }
+  .sample {
+    margin-top: 1.5rem;
     max-width: 34rem;
   }
   .steps {

@@ -153,6 +153,14 @@ export const en = {
     matrix: 'Who can play what'
   },
   today: {
+    sampleOffered:
+      'Or look around first: a made-up school with three groups, a class of pupils and their music.',
+    sampleBring: 'Bring the sample school',
+    sampleThere: 'This is the sample school: everyone in it is made up.',
+    sampleAway: 'Take the sample school away',
+    sampleTake: 'Take it away',
+    sampleGoes:
+      'Its students go for good, with all that was heard of them. Its groups and pieces go too, but for those that students of your own are in or have to play; they can be put back.',
     oddAll: 'It can’t be worked out for anyone.',
     oddSome: (n: Text) => `It can’t be worked out for ${n}.`,
     nobody: 'Nobody is in this group yet.',
@@ -194,6 +202,16 @@ export const en = {
     bringIn: 'Bring in a piece'
   },
   stand: {
+    notesOf: (title: Text) => `The notes of ${title}, one after another`,
+    soundsNow: 'sounds now',
+    sharp: 'sharp',
+    flat: 'flat',
+    doubleSharp: 'double sharp',
+    doubleFlat: 'double flat',
+    saidNew: 'new',
+    isKept: 'kept',
+    isTrill: 'with a trill',
+    hardToReach: 'a hard change leads to it',
     notDrawn: 'This part could not be engraved.',
     nothingChanges: (school: Text) => `or ${school}: nothing changes here`,
     needsIt: (n: number, where: Text) =>
@@ -441,6 +459,7 @@ export const en = {
     boxed: 'in a box: new for you',
     underlined: 'bold and underlined: not the usual fingering',
     lined: 'with a line below: chosen by your teacher',
+    breath: 'comma over the staff: take a breath',
     bracketed: 'bracket: the bars you are given',
     without: (word: Text) => `${word}: above it says why it can't be played`,
     why: {
@@ -567,6 +586,25 @@ export const en = {
     begun: (when: Text) => `begun ${when}, not finished`
   },
   shelf: {
+    findPart: 'Find by name or instrument',
+    partOrders: { section: 'section', name: 'name', stuck: 'who is stuck, first' },
+    bookHow:
+      'Which notes each exercise brings that none before it in the book had, as written for one instrument.',
+    bookNoPage: 'This book has no page for this instrument.',
+    bookHas: (notes: number, n: number) =>
+      `${form(notes, 'One note', `${notes} notes`)} in ${form(n, 'one exercise', `${n} exercises`)}`,
+    exercise: 'Exercise',
+    newInBook: 'New in the book',
+    whichNotes: 'Which',
+    notesSoFar: 'Notes so far',
+    bookLink: 'its new notes, exercise by exercise',
+    tick: (title: Text) => `choose ${title}`,
+    manyTicked: (n: number) => `${form(n, 'One piece', `${n} pieces`)} chosen`,
+    manyPieces: (n: number) => `${n} pieces`,
+    giveThem: 'Give …',
+    removeThem: 'Remove …',
+    tickNone: 'choose none',
+    manyGiven: (titles: Text) => `Given: ${titles}`,
     lookTitle: (title: Text) => `${title} · Sempre`,
     find: 'Find by title, number, book or group',
     nothingFound: 'No piece is called so.',
@@ -852,6 +890,7 @@ export const en = {
     palm: 'palm'
   },
   people: {
+    playersIn: (n: number) => form(n, 'one player', `${n} players`),
     report: 'Report',
     reportTitle: (who: Text) => `Report${who} · Sempre`,
     reportSince: 'Since',
@@ -870,8 +909,11 @@ export const en = {
     nobodySo: 'Nobody here is called so.',
     overTheWeeks: 'Over the weeks',
     andShaky: 'secure and shaky together',
-    weeksSay: (secure: number, shaky: number) =>
-      `Notes at the end of each week; now ${secure} secure, ${shaky} shaky`,
+    weeksSay: (secure: Text, shaky: Text, players: number) =>
+      `Notes at the end of each week; now ${secure} secure, ${shaky} shaky${players > 1 ? ' on the average' : ''}`,
+    marks: 'Marks',
+    marksAWeek: (most: number) => `marks given in the week, ${most} at most`,
+    eachOf: (players: number) => `notes of a player, the average of ${players}`,
     asFigures: 'as figures',
     weekOf: 'Week from',
     gridCsv: 'Save for a spreadsheet (CSV)',

@@ -154,6 +154,14 @@ export const es: Dictionary = {
     matrix: 'Quién puede tocar qué'
   },
   today: {
+    sampleOffered:
+      'O mira primero: una escuela inventada con tres grupos, alumnos particulares y su música.',
+    sampleBring: 'Traer la escuela de muestra',
+    sampleThere: 'Esta es la escuela de muestra: todos en ella son inventados.',
+    sampleAway: 'Quitar la escuela de muestra',
+    sampleTake: 'Quitarla',
+    sampleGoes:
+      'Sus alumnos se van para siempre, con todo lo que se les ha oído. También se van sus grupos y piezas, salvo los que tienen alumnos tuyos o ellos tocan; se pueden recuperar.',
     oddAll: 'No se puede calcular para nadie.',
     oddSome: (n: Text) => `No se puede calcular para ${n}.`,
     nobody: 'Todavía no hay nadie en este grupo.',
@@ -195,6 +203,16 @@ export const es: Dictionary = {
     bringIn: 'Añadir una pieza'
   },
   stand: {
+    notesOf: (title: Text) => `Las notas de ${title}, una tras otra`,
+    soundsNow: 'suena ahora',
+    sharp: 'sostenido',
+    flat: 'bemol',
+    doubleSharp: 'doble sostenido',
+    doubleFlat: 'doble bemol',
+    saidNew: 'nueva',
+    isKept: 'fijada',
+    isTrill: 'con trino',
+    hardToReach: 'se llega a ella con un cambio difícil',
     notDrawn: 'No se pudo dibujar esta parte.',
     nothingChanges: (school: Text) => `o ${school}: aquí no cambia nada`,
     needsIt: (n: number, where: Text) =>
@@ -446,6 +464,7 @@ export const es: Dictionary = {
     boxed: 'en un recuadro: nuevo para ti',
     underlined: 'en negrita y subrayado: no es la digitación habitual',
     lined: 'con una línea debajo: elegida por tu profesor',
+    breath: 'coma sobre el pentagrama: respira',
     bracketed: 'corchete: los compases que te tocan',
     without: (word: Text) => `${word}: arriba se dice por qué no se puede tocar`,
     why: {
@@ -573,6 +592,25 @@ export const es: Dictionary = {
     begun: (when: Text) => `empezada ${when}, sin terminar`
   },
   shelf: {
+    findPart: 'Buscar por nombre o instrumento',
+    partOrders: { section: 'sección', name: 'nombre', stuck: 'primero quien está atascado' },
+    bookHow:
+      'Qué notas trae cada ejercicio que ninguno anterior del libro tenía, como se escriben para un instrumento.',
+    bookNoPage: 'Este libro no tiene página para este instrumento.',
+    bookHas: (notes: number, n: number) =>
+      `${form(notes, 'Una nota', `${notes} notas`)} en ${form(n, 'un ejercicio', `${n} ejercicios`)}`,
+    exercise: 'Ejercicio',
+    newInBook: 'Nuevas en el libro',
+    whichNotes: 'Cuáles',
+    notesSoFar: 'Notas hasta aquí',
+    bookLink: 'sus notas nuevas, ejercicio a ejercicio',
+    tick: (title: Text) => `elegir ${title}`,
+    manyTicked: (n: number) => `${form(n, 'Una pieza elegida', `${n} piezas elegidas`)}`,
+    manyPieces: (n: number) => `${n} piezas`,
+    giveThem: 'Dar …',
+    removeThem: 'Quitar …',
+    tickNone: 'no elegir ninguna',
+    manyGiven: (titles: Text) => `Dadas: ${titles}`,
     lookTitle: (title: Text) => `${title} · Sempre`,
     find: 'Buscar por título, número, libro o grupo',
     nothingFound: 'Ninguna pieza se llama así.',
@@ -861,6 +899,7 @@ export const es: Dictionary = {
     palm: 'palma'
   },
   people: {
+    playersIn: (n: number) => form(n, 'un alumno', `${n} alumnos`),
     report: 'Informe',
     reportTitle: (who: Text) => `Informe${who} · Sempre`,
     reportSince: 'Desde',
@@ -879,8 +918,11 @@ export const es: Dictionary = {
     nobodySo: 'Aquí nadie se llama así.',
     overTheWeeks: 'A lo largo de las semanas',
     andShaky: 'seguras e inseguras juntas',
-    weeksSay: (secure: number, shaky: number) =>
-      `Notas al final de cada semana; ahora ${secure} seguras, ${shaky} inseguras`,
+    weeksSay: (secure: Text, shaky: Text, players: number) =>
+      `Notas al final de cada semana; ahora ${secure} seguras, ${shaky} inseguras${players > 1 ? ' en promedio' : ''}`,
+    marks: 'Marcas',
+    marksAWeek: (most: number) => `marcas de la semana, ${most} como máximo`,
+    eachOf: (players: number) => `notas por alumno, promedio de ${players}`,
     asFigures: 'en cifras',
     weekOf: 'Semana del',
     gridCsv: 'Guardar para una hoja de cálculo (CSV)',

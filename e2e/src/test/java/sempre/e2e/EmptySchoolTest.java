@@ -2,6 +2,7 @@ package sempre.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import org.testng.annotations.Test;
@@ -38,6 +39,40 @@ public class EmptySchoolTest {
       page.getByText("Set it up").click();
       assertThat(page.getByText("Sempre does not answer.").first()).isVisible();
       assertThat(page.getByLabel("A new group")).hasValue("Second band");
+    }
+  }
+
+  @Test
+  public void theSampleSchoolComesInOneClickAndGoesAsAWhole() {
+    try (Browsing browsing = new Browsing(false)) {
+      Page page = browsing.page();
+      page.navigate(browsing.at("/"));
+      page.getByText("Bring the sample school").click();
+      assertThat(page.getByText("The sample school is here: ")).isVisible();
+      assertThat(page.getByText("Quay Concert Band").first()).isVisible();
+      assertThat(page.getByText("everyone in it is made up")).isVisible();
+
+      // a student of one's own in one of its groups stays, and so does the group
+      page.navigate(browsing.at("/people"));
+      page.getByRole(
+              AriaRole.BUTTON, new Page.GetByRoleOptions().setName("add a student to Recorder"))
+          .click();
+      page.getByLabel("First name").fill("Wren");
+      page.getByRole(AriaRole.DIALOG)
+          .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Save"))
+          .click();
+      assertThat(page.getByText("Wren").first()).isVisible();
+      page.navigate(browsing.at("/"));
+      page.getByText("Take the sample school away").click();
+      page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take it away")).click();
+      assertThat(page.getByText("Recorder class 3 stays")).isVisible();
+      assertThat(page.getByText("Quay Concert Band")).hasCount(0);
+      page.navigate(browsing.at("/people"));
+      assertThat(page.getByText("Wren").first()).isVisible();
+      assertThat(page.getByText("Noor A.")).hasCount(0);
+      page.navigate(browsing.at("/shelf"));
+      assertThat(page.getByText("Tall Grass").first()).isVisible();
+      assertThat(page.getByText("Quay Parade")).hasCount(0);
     }
   }
 }

@@ -132,6 +132,35 @@ public class StandTest {
   }
 
   @Test
+  public void whatSoundsIsShownByItsLetterAndAsAPicture() {
+    at("/stand/{Linh}/{Kelp and Foam}");
+    page.keyboard().press(" ");
+    Locator now = page.locator(".sounds");
+    assertThat(now.locator(".letter")).hasText(Pattern.compile("[A-G][♯♭]?"));
+    assertThat(now.locator("svg").first()).isVisible();
+    page.keyboard().press(" ");
+    assertThat(now).hasCount(0);
+  }
+
+  /** For who hears the page read: one place that Tab comes to, and a sentence for each note. */
+  @Test
+  public void thePageIsReachedByTabAndReadAsSentences() {
+    at(FLUTE);
+    Locator notes = page.getByRole(AriaRole.LISTBOX);
+    for (int i = 0; i < 60 && !(boolean) notes.evaluate("n => n === document.activeElement"); i++) {
+      page.keyboard().press("Tab");
+    }
+    assertThat(notes).isFocused();
+    page.keyboard().press("Home");
+    page.keyboard().press("ArrowRight");
+    Locator second = notes.getByRole(AriaRole.OPTION).nth(1);
+    assertThat(second).hasAttribute("aria-selected", "true");
+    assertThat(notes).hasAttribute("aria-activedescendant", second.getAttribute("id"));
+    assertThat(notes.getByRole(AriaRole.OPTION).first())
+        .hasText(Pattern.compile("bar 1, beat 1: [A-G]( flat| sharp)? ?\\d, .+"));
+  }
+
+  @Test
   public void aBarIsExplainedNoteByNote() {
     Locator aside = at(FLUTE);
     page.keyboard().press("Home");

@@ -17,6 +17,8 @@ import sempre.core.pitch.Pitch;
 public class GrowthTest {
   private static final LocalDate TODAY = LocalDate.parse("2026-11-18");
 
+  private static final String BROUGHT = "brought along";
+
   private final List<Check> heard = new ArrayList<>();
 
   @BeforeMethod
@@ -46,7 +48,7 @@ public class GrowthTest {
 
   private String told(ZoneId zone) {
     StringBuilder text = new StringBuilder();
-    Growth.weeks(heard, zone, TODAY)
+    Growth.weeks(List.of(heard), c -> c.remark().equals(BROUGHT), zone, TODAY)
         .forEach(
             g ->
                 text.append(g.monday())
@@ -80,6 +82,28 @@ public class GrowthTest {
     add("A4", Grade.SECURE, "2026-11-12T10:00:00Z", OptionalLong.of(2));
     hear("G4", Grade.NOT_YET, "2026-11-17T10:00:00Z");
     assertEquals(told(ZoneOffset.UTC), "2026-11-02 1/0; 2026-11-09 1/0; 2026-11-16 0/0; ");
+  }
+
+  @Test
+  public void twoStudentsAreAddedUpAndWhatTheyBroughtWasNotAsked() {
+    hear("G4", Grade.SECURE, "2026-11-03T10:00:00Z");
+    Check brought =
+        Check.heard(
+                Instant.parse("2026-11-10T10:00:00Z"),
+                "teacher",
+                Pitch.parse("G4"),
+                "0",
+                Grade.SECURE)
+            .remarked(BROUGHT);
+    assertEquals(
+        Growth.weeks(
+            List.of(heard, List.of(brought)),
+            c -> c.remark().equals(BROUGHT),
+            ZoneOffset.UTC,
+            LocalDate.parse("2026-11-10")),
+        List.of(
+            new Growth(LocalDate.parse("2026-11-02"), 1, 0, 1),
+            new Growth(LocalDate.parse("2026-11-09"), 2, 0, 0)));
   }
 
   @Test

@@ -2,8 +2,10 @@ package sempre.server.app;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 import sempre.core.score.Bars;
+import sempre.core.score.Beside;
 import sempre.core.score.Part;
 import sempre.core.teaching.Handout;
 import sempre.server.store.Choices;
@@ -73,8 +75,12 @@ public class AtTheStand {
         });
   }
 
-  /** A part with what stands under its music on paper. */
-  public record Handed(Stands.Loaded part, Handout handout) {}
+  /**
+   * A part with what stands under its music on paper.
+   *
+   * @param beside a part of the score that has the same notes in another octave
+   */
+  public record Handed(Stands.Loaded part, Handout handout, Optional<Beside> beside) {}
 
   /**
    * A part as it is handed out.
@@ -91,7 +97,15 @@ public class AtTheStand {
             .findFirst()
             .map(a -> Assignments.bars(a, part))
             .orElseGet(() -> Bars.of(part, ""));
-    return new Handed(l, Handout.of(l.plan(), bars, l.player(), seen.planned().beside().stage()));
+    return new Handed(
+        l,
+        Handout.of(l.plan(), bars, l.player(), seen.planned().beside().stage()),
+        Beside.of(
+            l.page().music().score(),
+            l.page().reading(),
+            l.page().line(),
+            l.piece().pages(),
+            bars));
   }
 
   public Stands.Beside beside(Stands.Loaded l) {

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -23,6 +24,7 @@ import sempre.core.pitch.Pitch;
 import sempre.core.planning.Plan;
 import sempre.core.planning.Planner;
 import sempre.core.planning.Player;
+import sempre.core.score.BookNotes;
 import sempre.core.score.Part;
 import sempre.core.score.PartChoice;
 import sempre.core.score.Score;
@@ -176,6 +178,44 @@ public class Looking {
             }
           }
           return new Look(piece, Facts.of(pieceId, music.score()), readings);
+        });
+  }
+
+  /** An exercise of a book, and what it brings. */
+  public record Exercise(Shelf.Piece piece, BookNotes notes) {}
+
+  /**
+   * A book as an instrument reads it, exercise by exercise; what it has no page of is left out.
+   *
+   * @throws NotThere where nothing of such a book is on the shelf
+   */
+  public List<Exercise> book(String name, String instrument) {
+    return db.inTransaction(
+        tx -> {
+          Setup setup = houses.setup(tx, instrument, Map.of());
+          List<Shelf.Piece> pieces = new ArrayList<>();
+          List<Part> pages = new ArrayList<>();
+          List<Shelf.Piece> all =
+              shelf.pieces(tx).stream().filter(p -> p.book().equals(name)).toList();
+          if (all.isEmpty() || name.isEmpty()) {
+            throw new NotThere("gone.book");
+          }
+          for (Shelf.Piece p : all) {
+            try {
+              Reading.of(library.music(tx, p.id()), p.pages(), setup, Stage.SCHOOL)
+                  .ifPresent(
+                      r -> {
+                        pieces.add(p);
+                        pages.add(r.reading().part());
+                      });
+            } catch (Refusal e) {
+              LOG.warn("{} can't be read: {}", p.title(), e.toString());
+            }
+          }
+          List<BookNotes> notes = BookNotes.of(pages);
+          return IntStream.range(0, pieces.size())
+              .mapToObj(i -> new Exercise(pieces.get(i), notes.get(i)))
+              .toList();
         });
   }
 

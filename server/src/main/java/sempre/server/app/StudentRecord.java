@@ -32,15 +32,23 @@ import sempre.server.store.Shelf;
 public class StudentRecord {
   private final Db db;
   private final Checks checks;
+  private final People people;
   private final Players players;
   private final Shelf shelf;
   private final PlaysAlready plays;
   private final Clock clock;
 
   StudentRecord(
-      Db db, Checks checks, Players players, Shelf shelf, PlaysAlready plays, Clock clock) {
+      Db db,
+      Checks checks,
+      People people,
+      Players players,
+      Shelf shelf,
+      PlaysAlready plays,
+      Clock clock) {
     this.db = db;
     this.checks = checks;
+    this.people = people;
     this.players = players;
     this.shelf = shelf;
     this.plays = plays;
@@ -111,8 +119,39 @@ public class StudentRecord {
 
   /** How a student's notes have grown, week by week. */
   public List<Growth> growth(long studentId) {
-    List<Check> heard = db.inTransaction(tx -> checks.of(tx, players.student(tx, studentId).id()));
-    return Growth.weeks(heard, clock.getZone(), LocalDate.now(clock));
+    return growth(
+        db.inTransaction(tx -> List.of(checks.of(tx, players.student(tx, studentId).id()))));
+  }
+
+  /**
+   * How the notes of several have grown, all added up.
+   *
+   * @param players how many they are
+   */
+  public record Together(int players, List<Growth> weeks) {}
+
+  /**
+   * How a group's notes have grown, week by week.
+   *
+   * @param instrument one section of it; empty for all
+   */
+  public Together growth(long groupId, String instrument) {
+    List<List<Check>> heard =
+        db.inTransaction(
+            tx -> {
+              if (people.group(tx, groupId).isEmpty()) {
+                throw new NotThere("gone.group");
+              }
+              return people.students(tx, groupId).stream()
+                  .filter(s -> instrument.isEmpty() || s.instrument().equals(instrument))
+                  .map(s -> checks.of(tx, s.id()))
+                  .toList();
+            });
+    return new Together(heard.size(), growth(heard));
+  }
+
+  private List<Growth> growth(List<List<Check>> heard) {
+    return Growth.weeks(heard, PlaysAlready::atSetUp, clock.getZone(), LocalDate.now(clock));
   }
 
   /**

@@ -98,7 +98,7 @@ public class DemoSchool implements SmartInitializingSingleton {
     }
   }
 
-  private void fill(Db.Tx tx) {
+  void fill(Db.Tx tx) {
     LocalDate today = LocalDate.now(clock);
     Map<String, Book> pieces = new LinkedHashMap<>();
     // in the order in which the groups meet them, so that what was there first keeps its place

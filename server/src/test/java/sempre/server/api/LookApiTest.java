@@ -62,6 +62,55 @@ public class LookApiTest extends DemoTestBase {
   }
 
   @Test
+  public void aGroupsNotesOverTheWeeksAreThoseOfItsStudentsAddedUp() {
+    long group = group("First-year band");
+    int sum = 0;
+    int asked = 0;
+    int players = 0;
+    for (JsonNode s : get("/api/people").get("students")) {
+      for (JsonNode g : s.get("groups")) {
+        if (g.asLong() == group && s.get("instrument").asString().equals("clarinet")) {
+          JsonNode weeks = get("/api/students/" + s.get("id").asLong() + "/growth");
+          sum += weeks.get(weeks.size() - 1).get("secure").asInt();
+          for (JsonNode w : weeks) {
+            asked += w.get("asked").asInt();
+          }
+          players++;
+        }
+      }
+    }
+    JsonNode together = get("/api/groups/" + group + "/growth?instrument=clarinet");
+    assertThat(together.get("players").asInt()).isEqualTo(players).isGreaterThan(1);
+    JsonNode weeks = together.get("weeks");
+    assertThat(weeks.get(weeks.size() - 1).get("secure").asInt()).isEqualTo(sum);
+    int marks = 0;
+    for (JsonNode w : weeks) {
+      marks += w.get("asked").asInt();
+    }
+    assertThat(marks).isEqualTo(asked).isPositive();
+  }
+
+  /** Read off the pages: concert B flat, C and D, then E flat, for a clarinet a step higher. */
+  @Test
+  public void aBookTellsWhichNotesAreNewExerciseByExercise() {
+    JsonNode book = get("/api/book?name=Tidemarks&instrument=clarinet");
+    assertThat(book.get(0).get("piece").get("title").asString())
+        .isEqualTo("First Light on the Slip");
+    assertThat(book.get(0).get("fresh").toString()).isEqualTo("[\"C4\",\"D4\",\"E4\"]");
+    assertThat(book.get(1).get("fresh").toString()).isEqualTo("[\"F4\"]");
+    assertThat(book.get(1).get("soFar").asInt()).isEqualTo(4);
+    assertThat(mvc.get().uri("/api/book?name=Nothing&instrument=clarinet").exchange())
+        .hasStatus(404);
+  }
+
+  @Test
+  public void aSheetSaysHowFarThePlayerSoundsFromTheFlutes() {
+    long rock = piece("Half-Tide Rock");
+    assertThat(get("/api/stand/" + student("Mei") + "/" + rock + "/sheet").get("remark").asString())
+        .isEqualTo("Sounds an octave lower than ‘Flute’.");
+  }
+
+  @Test
   public void whatLiesBeyondTheStageIsCounted() {
     JsonNode look =
         get("/api/pieces/" + piece("Spray") + "/readings?group=" + group("First-year band"));

@@ -35,6 +35,17 @@ class ReportController {
   }
 
   /**
+   * The same of a group, all added up.
+   *
+   * @param instrument one section of it; empty for all
+   */
+  @GetMapping("/api/groups/{id}/growth")
+  StudentRecord.Together together(
+      @PathVariable long id, @RequestParam(defaultValue = "") String instrument) {
+    return record.growth(id, instrument);
+  }
+
+  /**
    * A report.
    *
    * @param since the first day of it; not in the future

@@ -65,6 +65,19 @@ class LookController {
         part.bars().stream().map(b -> b.number()).toList());
   }
 
+  /** What each exercise of a book brings, on one instrument's page. */
+  @GetMapping("/api/book")
+  List<ShelfViews.ExerciseRow> book(@RequestParam String name, @RequestParam String instrument) {
+    return looking.book(name, instrument).stream()
+        .map(
+            e ->
+                new ShelfViews.ExerciseRow(
+                    Refs.PieceRef.of(e.piece()),
+                    e.notes().fresh().stream().map(Speech.words()::note).toList(),
+                    e.notes().soFar()))
+        .toList();
+  }
+
   /** An instrument's page as MusicXML, to be engraved. */
   @GetMapping("/api/pieces/{id}/readings/{instrument}")
   ShelfViews.PageXml page(@PathVariable long id, @PathVariable String instrument) {

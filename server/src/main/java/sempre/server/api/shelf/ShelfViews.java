@@ -48,6 +48,9 @@ public final class ShelfViews {
   /** What one says of a piece in a row: length, key and range as they sound. */
   public record FactsView(long id, int bars, int parts, String key, String range) {}
 
+  /** What an exercise brings that none before it in its book had; {@code soFar} with it. */
+  public record ExerciseRow(Refs.PieceRef piece, List<String> fresh, int soFar) {}
+
   /** A piece as every instrument reads it. */
   public record ReadingsView(Refs.PieceRef piece, FactsView facts, List<ReadingRow> rows) {}
 

@@ -2,12 +2,14 @@ package sempre.server.api.stand;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import sempre.core.instrument.Entry;
 import sempre.core.instrument.Finger;
+import sempre.core.instrument.Fingering;
 import sempre.core.instrument.Hold;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Keywork;
@@ -65,11 +67,30 @@ public final class PlanViews {
     return new StandViews.PlanView(
         plan.cost(),
         notes(l, stage),
+        pictures(plan),
         plan.moves().stream().map(m -> move(m, pitches)).toList(),
         Refs.NoteName.of(plan.newNotes()),
         missing,
         beside.history().back(),
         beside.history().again());
+  }
+
+  /** Each fingering of the plan once. */
+  private static List<StandViews.PictureView> pictures(Plan plan) {
+    Map<String, StandViews.PictureView> pictures = new LinkedHashMap<>();
+    for (Plan.PlannedNote n : plan.notes()) {
+      pictures.computeIfAbsent(n.way().bare().text(), f -> picture(n, plan.setup().instrument()));
+    }
+    return List.copyOf(pictures.values());
+  }
+
+  /** A note's fingering as a picture. */
+  static StandViews.PictureView picture(Plan.PlannedNote n, Instrument i) {
+    Fingering f = n.way().bare();
+    return new StandViews.PictureView(
+        f.text(),
+        f.holds().stream().map(h -> HandViews.HeldView.of(h, false)).toList(),
+        i.slide().map(s -> s.centimetres(f.text())).orElse(0.0));
   }
 
   private static List<StandViews.NoteView> notes(Stands.Loaded l, Stage stage) {

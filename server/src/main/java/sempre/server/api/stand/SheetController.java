@@ -1,11 +1,14 @@
 package sempre.server.api.stand;
 
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Instrument;
 import sempre.core.planning.Plan;
+import sempre.core.score.Beside;
 import sempre.core.score.Part;
 import sempre.core.teaching.Handout;
 import sempre.server.api.Speech;
@@ -43,7 +46,11 @@ class SheetController {
         HandViews.KeyView.all(i, plan.setup().options()),
         Lanes.guides(i),
         handed.handout().told().stream().map(t -> told(t, i, part)).toList(),
-        handed.part().page().reading().remark().map(Speech.words()::sentence).orElse(""));
+        Stream.concat(
+                handed.part().page().reading().remark().stream(),
+                handed.beside().map(Beside::saying).stream())
+            .map(Speech.words()::sentence)
+            .collect(Collectors.joining(" ")));
   }
 
   private static StandViews.ToldView told(Handout.Told t, Instrument i, Part part) {
@@ -56,10 +63,7 @@ class SheetController {
         words.label(n.way().entry()),
         t.bars().stream().map(b -> part.bars().get(b).number()).toList(),
         sentence(t, i, part),
-        new StandViews.PictureView(
-            n.way().bare().text(),
-            n.way().bare().holds().stream().map(h -> HandViews.HeldView.of(h, false)).toList(),
-            i.slide().map(s -> s.centimetres(n.way().bare().text())).orElse(0.0)));
+        PlanViews.picture(n, i));
   }
 
   /** How a new note is learned from one that is there, else why, and where, it is played so. */

@@ -27,6 +27,7 @@ import sempre.formats.musicxml.PlayerPage;
 import sempre.server.api.AssignmentWords;
 import sempre.server.api.Refs;
 import sempre.server.api.Speech;
+import sempre.server.api.hand.HandViews;
 import sempre.server.api.hand.Lanes;
 import sempre.server.app.Assignments;
 import sempre.server.app.AtTheStand;
@@ -142,8 +143,11 @@ public class StandController {
             remarks,
             bars(page),
             page.simpler().map(k -> Speech.say("stand.simpler")).orElse("")),
-        Lanes.of(instrument),
-        Lanes.guides(instrument),
+        new StandViews.HandsView(
+            instrument.keywork().kind(),
+            HandViews.KeyView.all(instrument, l.plan().setup().options()),
+            Lanes.of(instrument),
+            Lanes.guides(instrument)),
         PlanViews.of(seen.planned()),
         given(seen));
   }

@@ -91,6 +91,7 @@ public final class StandViews {
   public record PlanView(
       double cost,
       List<NoteView> notes,
+      List<PictureView> pictures,
       List<MoveView> moves,
       List<Refs.NoteName> newNotes,
       List<MissingView> missing,
@@ -129,10 +130,16 @@ public final class StandViews {
       Language language,
       @JsonUnwrapped ReaderView reader,
       @JsonUnwrapped PageView page,
-      List<HandViews.Lane> lanes,
-      List<Double> slideGuides,
+      @JsonUnwrapped HandsView hands,
       PlanView plan,
       List<GivenView> given) {}
+
+  /** What lies under the hands: for the lanes, for the curve of a slide, and for a picture. */
+  public record HandsView(
+      Keywork.Kind kind,
+      List<HandViews.KeyView> keys,
+      List<HandViews.Lane> lanes,
+      List<Double> slideGuides) {}
 
   /** Who reads it, and who else does. */
   public record ReaderView(

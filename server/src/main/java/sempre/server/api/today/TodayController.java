@@ -17,6 +17,7 @@ import sempre.server.api.check.CheckWords;
 import sempre.server.app.Notices;
 import sempre.server.app.PlayingChecks;
 import sempre.server.app.Today;
+import sempre.server.demo.SampleSchool;
 import sempre.server.store.People;
 import sempre.server.store.Shelf;
 
@@ -27,12 +28,15 @@ class TodayController {
   private final Today today;
   private final PlayingChecks checks;
   private final Notices notices;
+  private final SampleSchool sample;
   private final Clock clock;
 
-  TodayController(Today today, PlayingChecks checks, Notices notices, Clock clock) {
+  TodayController(
+      Today today, PlayingChecks checks, Notices notices, SampleSchool sample, Clock clock) {
     this.today = today;
     this.checks = checks;
     this.notices = notices;
+    this.sample = sample;
     this.clock = clock;
   }
 
@@ -46,6 +50,7 @@ class TodayController {
         today.groups().stream().map(g -> group(g, open, day)).toList(),
         today.pieces(),
         today.heard(),
+        sample.state(),
         notices.all().stream().map(Speech.words()::sentence).toList());
   }
 

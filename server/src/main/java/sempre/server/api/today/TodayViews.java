@@ -3,6 +3,7 @@ package sempre.server.api.today;
 import java.util.List;
 import sempre.server.api.Refs;
 import sempre.server.api.check.CheckViews;
+import sempre.server.demo.SampleSchool;
 
 /** What the screen is sent: plain values, every field always there. */
 public final class TodayViews {
@@ -63,5 +64,10 @@ public final class TodayViews {
    * @param notices what is to be known of the data, a sentence each; none when all is well
    */
   public record Today(
-      String date, List<GroupToday> groups, int pieces, boolean heard, List<String> notices) {}
+      String date,
+      List<GroupToday> groups,
+      int pieces,
+      boolean heard,
+      SampleSchool.State sample,
+      List<String> notices) {}
 }
