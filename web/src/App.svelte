@@ -100,7 +100,7 @@
     top: 0.5rem;
     z-index: 9;
     background: var(--paper);
-    padding: 0.5rem;
+    padding: 0.75rem;
   }
   .frame {
     display: grid;
@@ -126,6 +126,10 @@
   nav a,
   nav button {
     padding: 0.5rem 0.25rem 0.5rem 1rem;
+    display: flex;
+    align-items: center;
+    min-height: var(--target);
+    box-sizing: border-box;
     white-space: nowrap;
     color: var(--ink-2);
     text-decoration: none;
@@ -160,7 +164,7 @@
       padding: 0 0.5rem;
       border-right: 0;
       border-bottom: 1px solid var(--rule);
-      overflow-x: auto;
+      flex-wrap: wrap;
     }
     .name {
       padding: 0 0.75rem;
@@ -174,6 +178,25 @@
     }
     nav a.active {
       border-bottom-color: var(--accent);
+    }
+  }
+  /* the whole menu on a phone: the places in a row, what else there is under them */
+  @media (max-width: 600px) {
+    .name,
+    nav kbd {
+      display: none;
+    }
+    nav {
+      padding: 0;
+    }
+    nav a,
+    nav button {
+      flex: 1 0 auto;
+      padding: 0.6875rem 0.375rem;
+      justify-content: center;
+    }
+    .grow {
+      flex: 0 0 100%;
     }
   }
   :global([data-reading]) nav {

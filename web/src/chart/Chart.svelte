@@ -10,6 +10,7 @@
   import { notesXml } from '../engrave/notes';
   import { pageKeys } from '../lib/keys.svelte';
   import { Kept } from '../lib/kept.svelte';
+  import { scrolls } from '../lib/scrolls';
   import { loaded } from '../lib/load.svelte';
   import Hands from '../notes/Hands.svelte';
   import PageSize from '../paper/PageSize.svelte';
@@ -200,7 +201,7 @@
         on:check={(e) => (alternates.value = e.detail)}
       />
     </div>
-    <div class="beyond">
+    <div class="beyond" {@attach scrolls}>
       <article
         class="on-paper {format.value}"
         style:width="{room.width}mm"
@@ -297,8 +298,9 @@
     margin-right: auto;
   }
   .settings :global(.bx--form-item) {
-    flex: none;
-    min-width: 9rem;
+    flex: 0 1 auto;
+    min-width: min(9rem, 100%);
+    max-width: 100%;
   }
   article {
     box-sizing: content-box;

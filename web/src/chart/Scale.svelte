@@ -4,6 +4,7 @@
   import { api, asked, type Schemas } from '../api/client';
   import { pageKeys } from '../lib/keys.svelte';
   import { Kept } from '../lib/kept.svelte';
+  import { scrolls } from '../lib/scrolls';
   import { loaded } from '../lib/load.svelte';
   import { read, shown } from '../lib/pitch';
   import Hands from '../notes/Hands.svelte';
@@ -111,7 +112,7 @@
   {#if !page.value}
     {#if !page.problem}<SkeletonText paragraph lines={12} />{/if}
   {:else}
-    <div class="beyond">
+    <div class="beyond" {@attach scrolls}>
       <ul>
         {#each page.value.rows as r (r.id)}
           <li>

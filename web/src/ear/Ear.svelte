@@ -44,6 +44,12 @@
   }
 
   const here = () => tasks.length > 0 && !h.finished;
+  function remarkOn() {
+    remarking = true;
+    // at once, so that the next letter typed is already the remark's
+    flushSync();
+    field?.focus();
+  }
   pageKeys(ui.app.ear, [
     {
       on: ['ArrowLeft', 'ArrowRight'],
@@ -65,12 +71,7 @@
       on: 'r',
       words: ui.keys.remark,
       when: here,
-      act: () => {
-        remarking = true;
-        // at once, so that the next letter typed is already the remark's
-        flushSync();
-        field?.focus();
-      }
+      act: remarkOn
     },
     {
       on: 'u',
@@ -228,10 +229,23 @@
               </label>
             {/if}
             <ul class="keys small quiet">
-              <li><kbd>r</kbd> {ui.ear.remark}</li>
-              <li><kbd>a</kbd> {ui.ear.leftSecure(left)}</li>
-              <li><kbd>u</kbd> {ui.ear.takeLast}</li>
-              <li><kbd>←</kbd> <kbd>→</kbd> {ui.ear.otherNote}</li>
+              <li>
+                <button class="plain link" onclick={remarkOn}><kbd>r</kbd> {ui.ear.remark}</button>
+              </li>
+              <li>
+                <button class="plain link" disabled={!left} onclick={() => h.rest()}
+                  ><kbd>a</kbd> {ui.ear.leftSecure(left)}</button
+                >
+              </li>
+              <li>
+                <button
+                  class="plain link"
+                  disabled={!heard.length}
+                  onclick={() => void h.takeBack(heard.slice(-1))}
+                  ><kbd>u</kbd> {ui.ear.takeLast}</button
+                >
+              </li>
+              <li class="hints"><kbd>←</kbd> <kbd>→</kbd> {ui.ear.otherNote}</li>
               <li>
                 <button class="plain link" onclick={() => (h.finished = true)}>
                   <kbd>Enter</kbd>
@@ -350,6 +364,13 @@
     margin: 0;
     display: grid;
     gap: 0.25rem;
+  }
+  @media (max-width: 1000px) {
+    .keys {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.25rem 1.5rem;
+    }
   }
   .strip {
     display: flex;

@@ -83,7 +83,7 @@
   {#if !band}
     <SkeletonText paragraph lines={12} />
   {:else}
-    <table class="rows sheet">
+    <table class="rows sheet stack">
       <thead>
         <tr>
           <th scope="col">{ui.all.instrument}</th><th scope="col">{ui.notes.reads}</th><th
@@ -95,14 +95,16 @@
         {#each band as b (b.instrument)}
           <tr>
             <td><a href="/notes/{b.instrument}/{encodeURIComponent(b.written)}">{b.name}</a></td>
-            <td
+            <td data-label={ui.notes.reads}
               ><b>{b.shown}</b>{#if b.octave}<br /><span class="small quiet">{b.octave}</span
                 >{/if}</td
             >
             <td>{b.label}<br /><span class="small quiet">{short(b.fingering).join(' · ')}</span></td
             >
-            <td class="small">{b.others.join(', ')}</td>
-            <td class="small"
+            <td class="small" data-label={b.others.length ? ui.notes.otherWays : undefined}
+              >{b.others.join(', ')}</td
+            >
+            <td class="small" data-label={b.wrong.length ? ui.notes.outInstead : undefined}
               >{#each b.wrong as w (w.shown)}<span class="wrong"><b>{w.shown}</b>: {w.why}</span
                 >{/each}</td
             >

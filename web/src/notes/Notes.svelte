@@ -98,7 +98,7 @@
   {:else}
     <Head table={t} view={table} />
 
-    <p class="bar small">
+    <div class="bar small">
       <button class="plain link" onclick={() => eyes.name()}
         >{eyes.sounding ? ui.notes.soundingNames : ui.notes.writtenNames} <kbd>w</kbd></button
       >
@@ -110,7 +110,7 @@
           >{eyes.plain ? ui.notes.plainPictures : ui.notes.drawnPictures} <kbd>i</kbd></button
         >
       {/if}
-      <span class="quiet"
+      <span class="quiet hints"
         ><kbd>←</kbd> <kbd>→</kbd>
         {#if byName}{ui.notes.noteWord}{:else}{ui.notes.noteComma} <kbd>↑</kbd> <kbd>↓</kbd>
           {ui.notes.fingeringWord}{/if}</span
@@ -120,7 +120,7 @@
         <span class="school">{ui.notes.schoolShort}</span>
         <span class="advanced">{ui.notes.advancedShort}</span></span
       >
-    </p>
+    </div>
 
     <Range
       notes={table.notes}

@@ -97,14 +97,14 @@
   {#if way.note}<p class="small note">{way.note}</p>{/if}
   {#each way.rules as r (r)}<p class="small note">{r}</p>{/each}
   {#if way.free}<p class="small note">{ui.notes.mayStayDown(way.free)}</p>{/if}
-  <p class="small quiet foot">
+  <div class="small quiet foot">
     <span>{way.source}</span>
     {#if !byName}
       <button class="plain link" aria-pressed={marked} onclick={oncompare}
         >{marked ? ui.notes.comparing : ui.notes.compareHere}</button
       >
     {/if}
-  </p>
+  </div>
 </article>
 
 <style>

@@ -38,11 +38,12 @@
 <style>
   .sheet {
     display: flex;
+    flex-wrap: wrap;
     gap: 0.75rem;
     align-items: end;
   }
   .sheet :global(.bx--form-item) {
-    flex: none;
+    flex: 0 1 auto;
     min-width: 8.5rem;
   }
   @media print {

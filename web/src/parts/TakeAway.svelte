@@ -14,10 +14,10 @@
   } = $props();
 </script>
 
-<p class="away">
+<div class="away">
   <button class="plain link" onclick={() => window.print()}>{ui.all.print}</button>
   <button class="plain link" onclick={() => save(name, rows())}>{ui.people.gridCsv}</button>
-</p>
+</div>
 
 <style>
   .away {

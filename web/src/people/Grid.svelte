@@ -3,6 +3,7 @@
   import { Button, Checkbox, SkeletonText } from 'carbon-components-svelte';
   import { api, asked, type Schemas } from '../api/client';
   import { pageKeys } from '../lib/keys.svelte';
+  import { scrolls } from '../lib/scrolls';
   import { loaded } from '../lib/load.svelte';
   import PageSize from '../paper/PageSize.svelte';
   import Mark from '../parts/Mark.svelte';
@@ -50,7 +51,7 @@
       <SheetWords />
     </div>
     {#each page.value.sections as s (s.instrument)}
-      <section class="beyond">
+      <section class="beyond" {@attach scrolls}>
         <table>
           <caption>{s.name}</caption>
           <thead>

@@ -124,14 +124,14 @@
       </div>
     </header>
     {#if suggested.length}
-      <p class="next small">
+      <div class="next small">
         {ui.people.neededColon}
         {#each suggested as s, i (s.what)}{i ? ' · ' : ''}<button
             class="plain link"
             onclick={() => go(name(s))}>{s.shown}</button
           >
           <span class="quiet">{s.why}</span>{/each}
-      </p>
+      </div>
     {/if}
     {#each lesson.rows as r (r.name + r.students.join())}
       <article>
@@ -204,12 +204,14 @@
 <style>
   header {
     display: flex;
+    flex-wrap: wrap;
     justify-content: space-between;
-    gap: 2rem;
+    gap: 0.5rem 2rem;
     align-items: flex-end;
   }
   .how {
     display: flex;
+    flex-wrap: wrap;
     gap: 1rem;
     align-items: flex-end;
   }
@@ -231,7 +233,7 @@
     text-align: center;
   }
   .octave select {
-    min-height: 1.75rem;
+    min-height: max(1.75rem, var(--target));
     font: inherit;
     color: inherit;
     background: var(--paper);

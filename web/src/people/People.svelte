@@ -284,10 +284,10 @@
         </ul>
       </section>
     {/if}
-    <p class="many">
+    <div class="many">
       <a href="/people/many">{ui.people.manyLink}</a> ·
       <a href="/removed">{ui.all.whatWasRemoved}</a>
-    </p>
+    </div>
     <form onsubmit={addGroup}>
       <TextInput
         size="sm"
@@ -426,7 +426,8 @@
   }
   .head {
     display: flex;
-    gap: 1.25rem;
+    flex-wrap: wrap;
+    gap: 0 1.25rem;
     align-items: baseline;
   }
   details {
@@ -483,7 +484,7 @@
   }
   .styles {
     display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(20rem, 1fr));
+    grid-template-columns: repeat(auto-fill, minmax(min(20rem, 100%), 1fr));
     gap: 0.75rem;
     margin-top: 0.75rem;
   }

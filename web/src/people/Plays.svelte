@@ -192,6 +192,7 @@
 <style>
   .how {
     display: flex;
+    flex-wrap: wrap;
     gap: 1rem;
     align-items: flex-end;
     margin: 1rem 0;

@@ -162,13 +162,13 @@
     <h1>{record.student.name}</h1>
     <p class="quiet">{record.student.instrumentName}</p>
     {#if map?.notes.length}
-      <p class="names small screen">
+      <div class="names small screen">
         <button class="plain link" onclick={() => (sounding = !sounding)}
           >{sounding ? ui.notes.soundingNames : ui.notes.writtenNames}</button
         >
         · <a href="/chart/{record.student.instrument}?student={student}">{ui.chart.link}</a>
         · <a href="/people/{student}/report">{ui.people.reportLink}</a>
-      </p>
+      </div>
       <NoteMap {map} {sounding} />
     {/if}
     {#if next.length}
@@ -287,7 +287,7 @@
     {#if record.heard.length}
       <h2>{ui.people.heard}</h2>
       <TakeAway name={record.student.name} rows={lines} />
-      <table class="rows">
+      <table class="rows stack">
         <thead>
           <tr
             ><th scope="col">{ui.people.when}</th><th scope="col">{ui.people.note}</th><th
@@ -333,6 +333,7 @@
   }
   .way {
     display: flex;
+    flex-wrap: wrap;
     gap: 1rem;
     align-items: flex-end;
   }
@@ -374,7 +375,7 @@
     margin: 0;
     padding: 0;
     display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(19rem, 1fr));
+    grid-template-columns: repeat(auto-fill, minmax(min(19rem, 100%), 1fr));
     gap: 0 1.5rem;
   }
   .rule {

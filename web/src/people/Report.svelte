@@ -3,6 +3,7 @@
   import { Button, SkeletonText } from 'carbon-components-svelte';
   import { api, asked, type Schemas } from '../api/client';
   import { pageKeys } from '../lib/keys.svelte';
+  import { scrolls } from '../lib/scrolls';
   import { loaded } from '../lib/load.svelte';
   import PageSize from '../paper/PageSize.svelte';
   import { settings } from '../paper/settings.svelte';
@@ -53,7 +54,7 @@
   </div>
   {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
   {#if report && !page.problem}
-    <div class="beyond">
+    <div class="beyond" {@attach scrolls}>
       <article class="on-paper" style:width="{settings.room.width}mm">
         <h1>{report.student.name}</h1>
         <p>

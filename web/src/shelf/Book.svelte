@@ -52,7 +52,7 @@
     <p>{ui.shelf.bookNoPage}</p>
   {:else}
     <p class="sum">{ui.shelf.bookHas(last.soFar, rows.length)}</p>
-    <table class="rows sheet">
+    <table class="rows sheet stack">
       <thead>
         <tr>
           <th scope="col">{ui.shelf.exercise}</th>
@@ -68,14 +68,14 @@
               ><span class="at">{r.piece.number}</span>
               <a href="/shelf/{r.piece.id}">{r.piece.title}</a></th
             >
-            <td class="count"
+            <td class="count" data-label={ui.shelf.newInBook}
               ><svg width={BAR} height={HIGH} aria-hidden="true"
                 ><rect width={wide(r.fresh.length)} height={HIGH} /></svg
               >
               {r.fresh.length}</td
             >
             <td>{r.fresh.join(' ')}</td>
-            <td class="number">{r.soFar}</td>
+            <td class="number" data-label={ui.shelf.notesSoFar}>{r.soFar}</td>
           </tr>
         {/each}
       </tbody>

@@ -97,7 +97,7 @@
       {#each lines as svg, i (i)}<div {@attach put(svg)}></div>{/each}
     </div>
     <h2>{ui.shelf.whoReads}</h2>
-    <table class="rows sheet">
+    <table class="rows sheet stack">
       <thead>
         <tr>
           <th scope="col">{ui.all.instrument}</th>
@@ -115,9 +115,11 @@
               ><button class="plain name" onclick={() => (chosen = r.instrument)}>{r.name}</button
               ></td
             >
-            <td>{r.key}</td>
-            <td>{r.range}</td>
-            <td>{r.beyond ? ui.shelf.beyondNotes(r.beyond) : ui.shelf.none}</td>
+            <td data-label={ui.shelf.key}>{r.key}</td>
+            <td data-label={ui.shelf.range}>{r.range}</td>
+            <td data-label={ui.shelf.beyondStage}
+              >{r.beyond ? ui.shelf.beyondNotes(r.beyond) : ui.shelf.none}</td
+            >
             <td class="small">
               <svg
                 class="along"
@@ -137,7 +139,7 @@
               </svg>
               {hardest(r)}
             </td>
-            <td class="small">{r.remark || ui.shelf.onOwnPage}</td>
+            <td class="small" data-label={ui.shelf.pageFrom}>{r.remark || ui.shelf.onOwnPage}</td>
           </tr>
         {/each}
       </tbody>

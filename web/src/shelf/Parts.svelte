@@ -282,7 +282,7 @@
         </Select>
       </div>
     {/if}
-    <table class="screen rows sheet">
+    <table class="screen rows sheet stack">
       <thead>
         <tr>
           <th scope="col">{ui.shelf.player}</th>
@@ -438,6 +438,12 @@
   }
   .links {
     white-space: nowrap;
+  }
+  @media (max-width: 700px) {
+    tbody th,
+    .section th {
+      width: auto;
+    }
   }
   .links a + a {
     margin-left: 0.75rem;

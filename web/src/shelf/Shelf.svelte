@@ -148,7 +148,7 @@
 <div class="page">
   <header>
     <h1>{ui.app.shelf}</h1>
-    <p class="small quiet">
+    <p class="small quiet hints">
       <kbd>↑</kbd> <kbd>↓</kbd>
       {ui.shelf.aPiece} <kbd>Enter</kbd>
       {ui.shelf.givesIt}
@@ -274,7 +274,7 @@
       </p>
     {/if}
     <p class="small quiet from">{ui.shelf.whereFrom}</p>
-    <p class="small removed"><a href="/removed">{ui.all.whatWasRemoved}</a></p>
+    <div class="small removed"><a href="/removed">{ui.all.whatWasRemoved}</a></div>
   {/if}
 </div>
 
@@ -354,6 +354,7 @@
     gap: 0.5rem;
     justify-content: space-between;
     align-items: baseline;
+    min-height: var(--target);
     color: var(--ink-2);
     cursor: pointer;
   }

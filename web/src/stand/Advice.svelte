@@ -227,7 +227,6 @@
   }
   summary {
     cursor: pointer;
-    padding: 0.25rem 0;
   }
   .how {
     display: block;

@@ -48,16 +48,16 @@
         {#if !g.today}<span class="quiet small">{g.when}</span>{/if}
       </h2>
       {#if ear && g.id && g.students}
-        <p><a href="/ear/class/{g.id}">{ui.stand.wholeGroup}</a></p>
+        <div><a href="/ear/class/{g.id}">{ui.stand.wholeGroup}</a></div>
       {/if}
       {#each g.next as n (n.assignmentId)}
-        <p>
+        <div class="given">
           <b>{n.piece.title}</b>
           <span class="quiet small">{n.dueWords}</span><br />
           {#each n.players as p, i (p.student.id)}{i ? ' · ' : ''}<a
               href="/{place}/{p.student.id}/{n.piece.id}">{p.student.name}</a
             >{/each}
-        </p>
+        </div>
       {:else}
         <p class="quiet">{ui.today.nothingGiven} <a href="/shelf">{ui.today.choosePiece}</a>.</p>
       {/each}
@@ -67,7 +67,8 @@
 </div>
 
 <style>
-  p {
+  p,
+  .given {
     margin-top: 1rem;
   }
   h2 {

@@ -124,7 +124,7 @@
         disabled={busy}
         on:click={onkeep}
       >
-        {(note.locked ? ui.stand.letGo : ui.stand.keepIt) + ' (k)'}
+        {note.locked ? ui.stand.letGo : ui.stand.keepIt} <kbd>k</kbd>
       </Button>
     </div>
     {#if same > 1 || others.length}

@@ -294,7 +294,7 @@
             </ul>
           {/if}
         {/if}
-        <p class="small quiet keys">
+        <p class="small quiet keys hints">
           <kbd>←</kbd> <kbd>→</kbd>
           {ui.stand.noteWith} <kbd>{ui.stand.shift}</kbd>
           {ui.stand.nextChanged}

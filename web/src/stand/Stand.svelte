@@ -405,15 +405,19 @@
                 {ui.all.andMore(part.changes.length - 6)}
               </p>{/if}
           </div>
-          <p class="small quiet keys">
-            <kbd>←</kbd> <kbd>→</kbd>
-            {ui.stand.noteDot}
-            {#if plan.notes.some((n) => n.alternatives.length)}
-              <kbd>↑</kbd> <kbd>↓</kbd>
-              {ui.stand.otherDot}
-            {/if}
+          <div class="small quiet keys">
+            <span class="hints">
+              <kbd>←</kbd> <kbd>→</kbd>
+              {ui.stand.noteDot}
+              {#if plan.notes.some((n) => n.alternatives.length)}
+                <kbd>↑</kbd> <kbd>↓</kbd>
+                {ui.stand.otherDot}
+              {/if}
+            </span>
+            <button class="plain link" onclick={() => (explain = !explain)}
+              >{ui.stand.explained}</button
+            >
             <kbd>e</kbd>
-            {ui.stand.explained}
             {#if plan.canUndo}
               · <button class="plain link" onclick={() => part.undo()}>{ui.stand.undo}</button>
               <kbd>u</kbd>
@@ -422,7 +426,7 @@
               · <button class="plain link" onclick={() => part.redo()}>{ui.stand.redo}</button>
               <kbd>r</kbd>
             {/if}
-          </p>
+          </div>
           <Advice
             {student}
             {piece}
@@ -530,6 +534,12 @@
     display: flex;
     flex-direction: column;
     gap: 0.25rem;
+  }
+  @media (max-width: 1000px) {
+    .ways {
+      flex-flow: row wrap;
+      gap: 0.25rem 1.5rem;
+    }
   }
   .hear {
     text-decoration: none;

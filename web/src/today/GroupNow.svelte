@@ -106,7 +106,7 @@
     {#if shown}
       {#if first.message}<p class="sentence">{first.message}</p>{/if}
       {#if rows.length}
-        <table class="rows sheet">
+        <table class="rows sheet stack">
           <thead class="bx--visually-hidden">
             <tr
               ><th scope="col">{ui.all.student}</th><th scope="col">{ui.today.howStands}</th><th
@@ -261,9 +261,14 @@
     text-decoration: underline;
     color: var(--accent);
   }
-  @media (max-width: 1000px) {
+  @media (min-width: 701px) and (max-width: 1000px) {
     tbody th {
       width: 9rem;
+    }
+  }
+  @media (max-width: 700px) {
+    :is(th, .how, .say, .hear) {
+      width: auto;
     }
   }
 </style>

@@ -109,7 +109,7 @@
     <header>
       <h1>{date}</h1>
       {#if groups.length}
-        <p class="small quiet keys">
+        <p class="small quiet keys hints">
           {#if groups.length > 1}<kbd>↑</kbd> <kbd>↓</kbd> {ui.today.keysGroup}{/if}
           <kbd>c</kbd>
           {ui.today.keysCheck} <kbd>n</kbd>

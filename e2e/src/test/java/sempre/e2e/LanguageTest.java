@@ -61,7 +61,7 @@ public class LanguageTest {
     assertThat(page.locator(".summary")).containsText("Nuevo para Noor A.: B4, E5");
     page.keyboard().press("k");
     assertThat(aside.getByRole(AriaRole.STATUS)).containsText("Queda fija.");
-    assertThat(aside).containsText("Fija: soltarla (k)");
+    assertThat(aside).containsText("Fija: soltarla");
     page.keyboard().press("u");
     assertThat(aside.getByRole(AriaRole.STATUS)).containsText("Deshecho.");
     page.keyboard().press("e");

@@ -211,7 +211,7 @@ public class LessonTest {
     page.keyboard().press("u");
     assertThat(aside.locator("h2")).hasText("thumb B flat");
     assertThat(aside.getByText("Taken back.")).isVisible();
-    assertThat(aside.getByText("Keep it (k)")).isVisible();
+    assertThat(aside.getByText("Keep it")).isVisible();
     page.keyboard().press("r");
     assertThat(aside.locator("h2")).hasText(taken);
     assertThat(aside.getByText("Kept: let it go")).isVisible();
