@@ -7,6 +7,7 @@
   import Finder from './parts/Finder.svelte';
   import { pageKeys, pressed, typing } from './lib/keys.svelte';
   import { LANGUAGES, NAMES, language, sheet, speak } from './words/language';
+  import { placeOf } from './help/help';
   import { ui } from './words/ui';
 
   let help = $state(false);
@@ -75,6 +76,11 @@
     <span class="grow"></span>
     <button class="plain" onclick={() => (finding = true)}>{ui.app.find} <kbd>/</kbd></button>
     <button class="plain" onclick={() => (help = true)}>{ui.app.keys} <kbd>?</kbd></button>
+    <a
+      href="/help/{placeOf(route.pathname)}"
+      class:active={route.pathname.startsWith('/help')}
+      aria-current={route.pathname.startsWith('/help') ? 'page' : undefined}>{ui.app.help}</a
+    >
     {#each LANGUAGES.filter((l) => l !== language) as l (l)}
       <button class="plain" lang={l} onclick={() => speak(l)}>{NAMES[l]}</button>
     {/each}
@@ -128,6 +134,7 @@
     padding: 0.5rem 0.25rem 0.5rem 1rem;
     display: flex;
     align-items: center;
+    gap: 0.375rem;
     min-height: var(--target);
     box-sizing: border-box;
     white-space: nowrap;

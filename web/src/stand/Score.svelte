@@ -446,6 +446,12 @@
     border-radius: 4px;
     scroll-margin: 1rem;
   }
+  /* the panel stands below on a narrow screen */
+  @media (max-width: 1000px) {
+    .cursor {
+      scroll-margin-bottom: 44vh;
+    }
+  }
   .cursor.playing {
     outline: 2px solid var(--accent);
   }

@@ -77,6 +77,8 @@ export const en = {
     FADED: 'not heard for long'
   },
   app: {
+    help: 'Help',
+    helpTitle: (place: Text) => `Help: ${place} · Sempre`,
     today: 'Today',
     stand: 'Stand',
     ear: 'Ear',

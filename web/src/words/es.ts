@@ -78,6 +78,8 @@ export const es: Dictionary = {
     FADED: 'hace mucho que no se oye'
   },
   app: {
+    help: 'Ayuda',
+    helpTitle: (place: Text) => `Ayuda: ${place} · Sempre`,
     today: 'Hoy',
     stand: 'Atril',
     ear: 'Oído',

@@ -1,10 +1,22 @@
 package sempre.e2e;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.ScreenshotType;
 import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
 
-/** Takes the pictures of docs/screenshots from the demo school: {@code ./sempre screenshots}. */
+/**
+ * Takes the pictures of docs/screenshots, and those of the help in each language, from the demo
+ * school: {@code ./sempre screenshots}.
+ */
 public final class Screenshots {
+  /** Where the help has its pictures, from the folder of the others. */
+  private static final String HELP = "../../web/src/help/pictures";
+
+  /** Text stays sharp, and a picture has some 80 kB. */
+  private static final int JPEG = 72;
+
   private Screenshots() {}
 
   public static void main(String[] args) {
@@ -101,8 +113,42 @@ public final class Screenshots {
           "Enter");
       shoot(browsing, folder, "people", "/people", false);
       shoot(browsing, folder, "student", "/people/{Linh}", false);
+      for (String language : List.of("en", "es")) {
+        help(browsing, folder.resolve(HELP), language);
+      }
     } finally {
       Browsing.done();
+    }
+  }
+
+  private static void help(Browsing browsing, Path folder, String language) {
+    String names = "lang=" + language + (language.equals("es") ? "&names=syllables" : "");
+    for (String[] of :
+        new String[][] {
+          {"today", "/"},
+          {
+            "stand",
+            "/stand/{Noor}/{Half-Tide Rock}",
+            "Home",
+            "ArrowRight",
+            "ArrowRight",
+            "ArrowRight",
+            "ArrowRight",
+            "ArrowRight"
+          },
+          {"ear", "/ear/{Mateo}/{The Harbour Wall}", "1", "1", "2"},
+          {"shelf", "/shelf"},
+          {"notes", "/notes/flute/Bb4"},
+          {"people", "/people/{Linh}"},
+          {"paper", "/sheet/{Noor}/{The Harbour Wall}"}
+        }) {
+      shoot(
+          browsing,
+          folder,
+          of[0] + "-" + language + ".jpg",
+          of[1] + "?" + names,
+          false,
+          Arrays.copyOfRange(of, 2, of.length));
     }
   }
 
@@ -116,7 +162,7 @@ public final class Screenshots {
     if (there.matches("/(stand|ear)/\\d.*")) {
       page.locator("section.drawn svg.lanes text").first().waitFor();
     }
-    if (there.matches("/people/(group/)?\\d+") || there.matches("/notes/(?!across).+")) {
+    if (there.matches("/people/(group/)?\\d+(\\?.*)?") || there.matches("/notes/(?!across).+")) {
       page.locator(".range .engraved").first().waitFor();
     }
     if (there.startsWith("/simpler/")) {
@@ -147,7 +193,11 @@ public final class Screenshots {
       page.locator("article .staff svg").first().waitFor();
     }
     page.waitForTimeout(600);
-    page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve(name + ".png")));
+    Page.ScreenshotOptions picture = new Page.ScreenshotOptions();
+    page.screenshot(
+        name.endsWith(".jpg")
+            ? picture.setPath(folder.resolve(name)).setType(ScreenshotType.JPEG).setQuality(JPEG)
+            : picture.setPath(folder.resolve(name + ".png")));
     page.close();
   }
 }

@@ -246,6 +246,8 @@ public class WholePathTest {
           "/notes/across/Bb4",
           "/chart/flute?student={Noor}",
           "/scale?group={First-year band}",
+          "/help/stand",
+          "/help/terms",
           "/removed");
 
   @DataProvider
@@ -302,6 +304,23 @@ public class WholePathTest {
     assertEquals(browsing.foreign, List.of(), "no page asks another host for anything");
     assertEquals(browsing.errors.toString(), "[]");
     page.context().close();
+  }
+
+  @Test
+  public void helpIsThereForEachPlaceWithItsPictureInBothLanguages() {
+    Page page = browsing.page();
+    page.navigate(browsing.at("/parts/{given Fog Horn and Fiddle}"));
+    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Help")).click();
+    assertThat(page.locator("h1")).hasText("On paper");
+    for (String place : List.of("today", "stand", "ear", "shelf", "notes", "people", "paper")) {
+      for (String language : List.of("en", "es")) {
+        page.navigate(browsing.at("/help/" + place + "?lang=" + language));
+        Locator picture = page.locator("figure img");
+        assertThat(picture).hasAttribute("src", Pattern.compile(place + "-" + language));
+        page.waitForCondition(() -> (boolean) picture.evaluate("i => i.naturalWidth === 1280"));
+        assertThat(page.locator("ol li").nth(3)).isVisible();
+      }
+    }
   }
 
   @Test

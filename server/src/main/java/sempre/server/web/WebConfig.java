@@ -76,6 +76,7 @@ public class WebConfig implements WebMvcConfigurer {
       "/shelf/**",
       "/people/**",
       "/removed/**",
+      "/help/**",
       "/notes/**"
     })
     String page(HttpServletResponse response) {
