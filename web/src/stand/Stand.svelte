@@ -15,6 +15,7 @@
   import Legend from './Legend.svelte';
   import Now from './Now.svelte';
   import NotePanel from './NotePanel.svelte';
+  import { BY_NAME } from './lanes';
   import { Part } from './part.svelte';
   import Play from './Play.svelte';
   import Score from './Score.svelte';
@@ -414,10 +415,12 @@
                 {ui.stand.otherDot}
               {/if}
             </span>
-            <button class="plain link" onclick={() => (explain = !explain)}
-              >{ui.stand.explained}</button
-            >
-            <kbd>e</kbd>
+            {#if note.fingering !== BY_NAME}
+              <button class="plain link" onclick={() => (explain = !explain)}
+                >{ui.stand.explained}</button
+              >
+              <kbd>e</kbd>
+            {/if}
             {#if plan.canUndo}
               · <button class="plain link" onclick={() => part.undo()}>{ui.stand.undo}</button>
               <kbd>u</kbd>

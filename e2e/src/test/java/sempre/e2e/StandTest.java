@@ -345,7 +345,7 @@ public class StandTest {
   private void everythingIsSaidAsChosen() {
     page.navigate(browsing.at("/notes/flute/Bb4"));
     assertThat(page.locator("h2.pitch")).hasText("la♯4");
-    assertThat(page.locator("p.bar")).containsText("facing the player");
+    assertThat(page.locator("div.bar")).containsText("facing the player");
     page.navigate(browsing.at(FLUTE));
     page.locator("section.drawn svg.lanes text").first().waitFor();
     assertThat(page.locator(".play summary")).hasText("100 %");
