@@ -4,6 +4,7 @@
   import { tick } from 'svelte';
   import { Problem, sentence, type Schemas } from '../api/client';
   import Trouble from '../parts/Trouble.svelte';
+  import Beginning from './Beginning.svelte';
   import { language } from '../words/language';
   import { ui } from '../words/ui';
 
@@ -19,7 +20,12 @@
   let title = $state('');
   let book = $state('');
   let number = $state('');
-  let pages = $state('AS_SAID');
+  type Pages = Schemas['LookView']['meant'];
+  let pages = $state<Pages>('AS_SAID');
+  const answers = [
+    ['CONCERT', ui.shelf.allConcert, 'moved'],
+    ['AS_WRITTEN', ui.shelf.asStands, 'asWritten']
+  ] as const;
   let field: HTMLInputElement;
 
   /** Sends a form with progress, which fetch does not tell. */
@@ -62,6 +68,8 @@
     form.append('file', f);
     try {
       look = await send<Schemas['LookView']>('/api/pieces/look', form);
+      // what is asked is answered with what is likely, until the teacher says otherwise
+      pages = look.asked && look.meant === 'AS_SAID' ? 'AS_WRITTEN' : look.meant;
       await tick();
       document.getElementById('keep-piece')?.focus();
       title = look.title || f.name.replace(/\.(musicxml|xml|mxl)$/i, '');
@@ -160,7 +168,28 @@
         {/each}
       </tbody>
     </table>
-    {#each look.remarks as r (r)}<p class="small quiet">{r}</p>{/each}
+    {#each look.remarks.filter((r) => r !== look?.asked) as r (r)}<p class="small quiet">
+        {r}
+      </p>{/each}
+    {#if look.asked}
+      <fieldset>
+        <legend>{ui.shelf.askPages}</legend>
+        <p>{look.asked}</p>
+        <div class="two">
+          {#each answers as [value, text, which] (value)}
+            <div class:said={pages === value}>
+              <label class="answer"
+                ><input type="radio" name="pages" {value} bind:group={pages} /> {text}</label
+              >
+              {#each look.beginnings as b (b.instrument)}
+                <p class="small quiet">{b.instrument}</p>
+                <Beginning xml={b[which]} label="{b.instrument}: {text}" />
+              {/each}
+            </div>
+          {/each}
+        </div>
+      </fieldset>
+    {/if}
     <div class="form">
       <TextInput size="sm" labelText={ui.shelf.title} bind:value={title} />
       <TextInput size="sm" labelText={ui.shelf.book} bind:value={book} />
@@ -169,7 +198,7 @@
         size="sm"
         labelText={ui.shelf.pagesMeant}
         selected={pages}
-        on:change={(e) => (pages = String((e.target as HTMLSelectElement).value))}
+        on:change={(e) => (pages = (e.target as HTMLSelectElement).value as Pages)}
       >
         <SelectItem value="AS_SAID" text={ui.shelf.asSaid} />
         <SelectItem value="CONCERT" text={ui.shelf.allConcert} />
@@ -215,6 +244,36 @@
     grid-template-columns: 2fr 1.5fr 0.75fr 1.5fr;
     gap: 0.75rem;
     margin-top: 1rem;
+  }
+  fieldset {
+    margin-top: 1rem;
+    padding: 0.75rem 1rem 1rem;
+    border: 1px solid var(--accent);
+  }
+  legend {
+    padding: 0 0.375rem;
+    font-weight: 600;
+  }
+  .two {
+    display: grid;
+    grid-template-columns: repeat(auto-fit, minmax(min(18rem, 100%), 1fr));
+    gap: 1rem;
+    margin-top: 0.75rem;
+  }
+  .two > div {
+    padding: 0.5rem 0.75rem;
+    border: 1px solid var(--rule);
+  }
+  .two .said {
+    border-color: var(--accent);
+    background: var(--accent-soft);
+  }
+  .answer {
+    display: flex;
+    gap: 0.5rem;
+    align-items: center;
+    min-height: var(--target);
+    font-weight: 600;
   }
   .row {
     display: flex;

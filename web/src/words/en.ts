@@ -679,6 +679,7 @@ export const en = {
     title: 'Title',
     book: 'Book (may stay empty)',
     number: 'Number',
+    askPages: 'In which pitch are the pages?',
     pagesMeant: 'How the pages are meant',
     asSaid: 'as each part says',
     allConcert: 'all in concert pitch',

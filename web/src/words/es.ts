@@ -686,6 +686,7 @@ export const es: Dictionary = {
     title: 'Título',
     book: 'Libro (puede quedar vacío)',
     number: 'Número',
+    askPages: '¿En qué notas están las páginas?',
     pagesMeant: 'Cómo hay que entender las páginas',
     asSaid: 'como dice cada parte',
     allConcert: 'todas en notas reales',

@@ -59,6 +59,60 @@ public class GivingTest {
     assertThat(page.getByRole(AriaRole.DIALOG).first()).containsText("Give Two Gulls");
   }
 
+  /** A flute and an alto saxophone with one key signature, and nothing said of transposing. */
+  private static final String CONCERT =
+      "<score-partwise version='4.0'><work><work-title>Skerry Light</work-title></work><part-list>"
+          + "<score-part id='F'><part-name>Flute</part-name></score-part>"
+          + "<score-part id='A'><part-name>Alto Saxophone</part-name></score-part></part-list>"
+          + concertPart("F", 4, 5)
+          + concertPart("A", 3, 4)
+          + "</score-partwise>";
+
+  /** Concert B flat and C in a part. */
+  private static String concertPart(String id, int low, int high) {
+    String note = "<duration>2</duration><type>half</type></note>";
+    return "<part id='"
+        + id
+        + "'><measure number='1'><attributes><divisions>1</divisions><key><fifths>-2</fifths></key>"
+        + "<clef><sign>G</sign><line>2</line></clef></attributes>"
+        + "<note><pitch><step>B</step><alter>-1</alter><octave>"
+        + low
+        + "</octave></pitch>"
+        + note
+        + "<note><pitch><step>C</step><octave>"
+        + high
+        + "</octave></pitch>"
+        + note
+        + "</measure></part>";
+  }
+
+  @Test
+  public void pagesThatLookLikeConcertPitchAreAskedAboutWithWhatEachWouldRead() {
+    Page page = at("/shelf");
+    page.setInputFiles(
+        "input[type=file]",
+        new FilePayload(
+            "skerry.musicxml", "application/xml", CONCERT.getBytes(StandardCharsets.UTF_8)));
+    Locator asked =
+        page.getByRole(
+            AriaRole.GROUP, new Page.GetByRoleOptions().setName("In which pitch are the pages?"));
+    assertThat(asked).containsText("Alto Saxophone has the same key signature as Flute (2 flats)");
+    assertThat(page.getByLabel("all in concert pitch")).isChecked();
+    assertThat(asked.locator("svg.engraved")).hasCount(2);
+    page.getByLabel("everyone plays what stands there").check();
+    assertThat(page.getByLabel("How the pages are meant")).hasValue("AS_WRITTEN");
+    page.getByLabel("all in concert pitch").check();
+    page.getByText("Keep it on the shelf").click();
+    assertThat(page.getByText("Skerry Light is on the shelf.")).isVisible();
+    page.locator("a.title", new Page.LocatorOptions().setHasText("Skerry Light")).click();
+    Locator alto =
+        page.locator("table.rows tr", new Page.LocatorOptions().setHasText("Alto saxophone"));
+    // concert B flat and C are its G and A
+    assertThat(alto).containsText("one sharp");
+    assertThat(alto).containsText("G4 to A4");
+    assertEquals(String.join("; ", browsing.errors), "");
+  }
+
   @Test
   public void manyPiecesAreGivenAndRemovedAtOnce() {
     Page page = at("/shelf");

@@ -153,6 +153,9 @@ public final class Words {
     if (value instanceof Pitch p) {
       return note(p);
     }
+    if (value instanceof KeySignature k) {
+      return key(k);
+    }
     if (value instanceof Instrument i) {
       return instrumentInside(i);
     }

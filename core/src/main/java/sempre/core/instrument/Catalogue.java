@@ -3,6 +3,7 @@ package sempre.core.instrument;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -23,6 +24,9 @@ public final class Catalogue {
   /** Catalogue ids in score order. */
   private static final List<String> IDS;
 
+  /** What is an instrument, but none of these. */
+  private static final String NONE = "|";
+
   /** What parts are called by, to the id. */
   private static final Map<String, String> CALLED = new LinkedHashMap<>();
 
@@ -33,6 +37,12 @@ public final class Catalogue {
         .filter(l -> !l.isBlank() && !l.startsWith("#"))
         .forEach(
             l -> {
+              if (l.startsWith(NONE)) {
+                for (String name : l.substring(NONE.length()).split(",")) {
+                  CALLED.put(name.strip(), NONE);
+                }
+                return;
+              }
               String id = l.substring(0, l.indexOf(':'));
               ids.add(id);
               CALLED.put(id.replace('-', ' '), id);
@@ -119,11 +129,24 @@ public final class Catalogue {
    * F}. Of several names that it holds the longest counts, so that an English horn is no horn.
    */
   public Optional<String> named(String part) {
-    String name = " " + part.toLowerCase(Locale.ROOT).replaceAll("[\\s_]+", " ") + " ";
+    String name = " " + plain(part) + " ";
     return CALLED.entrySet().stream()
         .filter(e -> holds(name, e.getKey()))
         .max(Comparator.comparingInt(e -> e.getKey().length()))
-        .map(Map.Entry::getValue);
+        .map(Map.Entry::getValue)
+        .filter(id -> !id.equals(NONE));
+  }
+
+  /** A part's name in small letters without accents, signs and points; E♭ and Eb as "e flat". */
+  private static String plain(String name) {
+    return Normalizer.normalize(name, Normalizer.Form.NFD)
+        .replaceAll("\\p{M}", "")
+        .toLowerCase(Locale.ROOT)
+        .replace("♭", " flat ")
+        .replaceAll("\\b(bb|[abeg])b\\b", "$1 flat")
+        .replaceAll("[^\\p{L}\\p{N}]+", " ")
+        .replaceAll("([a-z])(\\d)", "$1 $2")
+        .strip();
   }
 
   /** Whether a name holds a word or words, not as a part of a longer word; a plural counts. */

@@ -30,6 +30,7 @@ public record Beside(String part, int octaves) {
   public static Optional<Beside> of(
       Score score, PartChoice.Reading reading, Line line, PartChoice.Pages pages, Bars bars) {
     int sounds = reading.part().transposition().semitones();
+    PartChoice.Pages meant = PagePitch.of(score, pages);
     List<Note> mine = bars.of(line).notes();
     return mine.size() < LEAST
         ? Optional.empty()
@@ -41,7 +42,7 @@ public record Beside(String part, int octaves) {
                         mine,
                         sounds,
                         bars.of(p.topLine().orElseThrow()).notes(),
-                        PartChoice.sounds(p, pages).semitones())
+                        PartChoice.sounds(p, meant).semitones())
                         .map(o -> new Beside(p.name(), o))
                         .stream())
             .findFirst()

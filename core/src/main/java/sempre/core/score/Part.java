@@ -102,9 +102,11 @@ public record Part(
         remarks);
   }
 
-  /** The same page, taken as written in concert pitch. */
+  /** The same page, taken as written in concert pitch; octaves from it are as they are said. */
   public Part asConcert() {
-    return new Part(id, name, Transposition.CONCERT, bars, lines, remarks);
+    return transposition.fifths() == 0
+        ? this
+        : new Part(id, name, Transposition.CONCERT, bars, lines, remarks);
   }
 
   /**

@@ -2,7 +2,10 @@ package sempre.core.score;
 
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import sempre.core.Saying;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Compass;
@@ -53,9 +56,12 @@ public final class PartChoice {
    * one of the same transposition, else the one that lies nearest to where its players play.
    */
   public static Optional<Part> best(Score score, Instrument instrument) {
-    List<Part> playable = score.parts().stream().filter(p -> p.topLine().isPresent()).toList();
+    List<Part> all = score.parts().stream().filter(p -> p.topLine().isPresent()).toList();
+    List<Part> wind = all.stream().filter(p -> !isTimpani(p)).toList();
+    List<Part> playable = wind.isEmpty() ? all : wind;
     return own(score, instrument)
         .or(() -> playable.stream().filter(p -> instrument.byName() && isByName(p)).findFirst())
+        .or(() -> next(playable, instrument))
         .or(
             () ->
                 playable.stream()
@@ -65,12 +71,57 @@ public final class PartChoice {
         .or(() -> playable.stream().min(Comparator.comparingDouble(p -> distance(p, instrument))));
   }
 
+  /**
+   * From whose part an instrument reads where it has none, the nearest first (common practice, no
+   * source). Of a recorder's the one in whose notes it fits best.
+   */
+  private static final Map<String, List<String>> NEXT =
+      Map.ofEntries(
+          Map.entry("piccolo", List.of("flute")),
+          Map.entry("cornet", List.of("trumpet", "flugelhorn")),
+          Map.entry("flugelhorn", List.of("trumpet", "cornet")),
+          Map.entry("trumpet", List.of("cornet", "flugelhorn")),
+          Map.entry("trumpet-c", List.of("trumpet", "cornet")),
+          Map.entry("baritone", List.of("euphonium", "trombone")),
+          Map.entry("euphonium", List.of("baritone", "trombone")),
+          Map.entry("baritone-tc", List.of("euphonium-tc", "euphonium", "baritone", "trombone")),
+          Map.entry("euphonium-tc", List.of("baritone-tc", "baritone", "euphonium", "trombone")),
+          Map.entry("bass-trombone", List.of("trombone", "euphonium")),
+          Map.entry("bass-trombone-two-valves", List.of("bass-trombone", "trombone", "euphonium")),
+          Map.entry("recorder-soprano", List.of("flute", "oboe")),
+          Map.entry("recorder-alto", List.of("flute", "oboe")));
+
+  private static Optional<Part> next(List<Part> playable, Instrument instrument) {
+    Stream<Part> found =
+        NEXT.getOrDefault(instrument.id(), List.of()).stream()
+            .flatMap(
+                id ->
+                    playable.stream()
+                        .filter(p -> names(p, Catalogue.standard().instrument(id)))
+                        .limit(1));
+    return instrument.id().startsWith("recorder")
+        ? found.min(Comparator.comparingInt(p -> fitsBest(p, instrument)))
+        : found.findFirst();
+  }
+
+  /** How many notes lie outside what the first years have, in the octave in which it is least. */
+  private static int fitsBest(Part part, Instrument instrument) {
+    Part read = part.readBy(instrument.transposition());
+    Compass.Range range = instrument.compass(instrument.usualOptions()).of(Stage.FIRST_YEARS);
+    return IntStream.rangeClosed(-2, 2).map(o -> outside(read, range, o)).min().orElse(0);
+  }
+
   /** Whether a part is for bars: a percussionist reads the bells, and the bells the percussion. */
   private static boolean isByName(Part part) {
     return Catalogue.standard()
         .named(part.name())
         .filter(id -> Catalogue.standard().instrument(id).byName())
         .isPresent();
+  }
+
+  /** Kettledrums play two or three notes, which is nobody else's part. */
+  private static boolean isTimpani(Part part) {
+    return part.name().matches("(?i).*\\b(timpani|timp|pauken|timbales|timbali)\\b.*");
   }
 
   /** How far a part lies from the middle of what an instrument's players play, in semitones. */
@@ -92,10 +143,33 @@ public final class PartChoice {
     return Catalogue.standard().named(part.name()).filter(instrument.id()::equals).isPresent();
   }
 
-  /** Puts a part on a player's page. */
+  /**
+   * Puts a part of a score on a player's page.
+   *
+   * @param said how a teacher says that the pages are meant
+   */
+  public static Reading read(Score score, Part part, Setup setup, Pages said) {
+    return read(part, setup, PagePitch.of(score, said));
+  }
+
+  /** Puts a part on a player's page, which is taken as it is meant. */
   public static Reading read(Part part, Setup setup, Pages pages) {
     Instrument instrument = setup.instrument();
     boolean own = ownPage(part, instrument);
+    if (pages == Pages.AS_SAID && own && standsAsItSounds(part, setup)) {
+      Transposition move = Transposition.CONCERT.onto(instrument.transposition());
+      return new Reading(
+          part.readBy(instrument.transposition()),
+          part.id(),
+          move,
+          Optional.of(
+              Saying.of(
+                  "read.as-it-sounds",
+                  "n",
+                  Math.abs(move.semitones() / 12),
+                  "lower",
+                  move.semitones() < 0 ? 1 : 0)));
+    }
     if (pages == Pages.AS_WRITTEN || pages == Pages.AS_SAID && own) {
       return new Reading(part, part.id(), Transposition.CONCERT, Optional.empty());
     }
@@ -135,13 +209,39 @@ public final class PartChoice {
   private static boolean ownPage(Part part, Instrument instrument) {
     return names(part, instrument)
         && part.transposition().equals(Transposition.CONCERT)
-        && !part.name().matches("(?i).*\\b(in C|C (trumpet|instrument)s?)\\b.*");
+        && !isInC(part);
+  }
+
+  /** Whether a part's name says that it is for an instrument in C. */
+  static boolean isInC(Part part) {
+    return part.name().matches("(?i).*\\b(in C|C (trumpet|instrument)s?)\\b.*");
+  }
+
+  /**
+   * Whether the page of an instrument that sounds in another octave, as a recorder or a piccolo,
+   * stands as it sounds: it goes beyond the instrument, and would not in the octave in which its
+   * players read.
+   */
+  private static boolean standsAsItSounds(Part part, Setup setup) {
+    Transposition t = setup.instrument().transposition();
+    if (t.fifths() != 0 || t.semitones() == 0) {
+      return false;
+    }
+    Compass.Range range = setup.instrument().compass(setup.options()).of(Stage.ADVANCED);
+    return outside(part, range, 0) > 0 && outside(part, range, -t.semitones() / 12) == 0;
+  }
+
+  /** A part as it sounds. */
+  public static Part sounding(Score score, Part part, Pages said) {
+    Transposition sounds = sounds(part, PagePitch.of(score, said));
+    return new Part(part.id(), part.name(), sounds, part.bars(), part.lines(), part.remarks())
+        .readBy(Transposition.CONCERT);
   }
 
   /** From the page of a part to what sounds when the player it is named after plays it. */
   static Transposition sounds(Part part, Pages pages) {
     if (pages == Pages.CONCERT) {
-      return Transposition.CONCERT;
+      return part.asConcert().transposition();
     }
     return Catalogue.standard()
         .named(part.name())

@@ -1,5 +1,6 @@
 package sempre.core.score;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import sempre.core.Saying;
@@ -24,6 +25,13 @@ public record Score(
   /** A score without chords written over it. */
   public Score(String title, boolean concert, List<Part> parts, List<Saying> remarks) {
     this(title, concert, parts, remarks, List.of());
+  }
+
+  /** The same with one sentence more on the whole file. */
+  public Score remarked(Saying remark) {
+    List<Saying> all = new ArrayList<>(remarks);
+    all.add(remark);
+    return new Score(title, concert, parts, all, chords);
   }
 
   public Optional<Part> part(String id) {

@@ -45,7 +45,8 @@ public final class Texture {
   }
 
   /** The notes of every part, as they sound, and the chords that stand over them. */
-  public static Texture of(Score score, PartChoice.Pages pages) {
+  public static Texture of(Score score, PartChoice.Pages said) {
+    PartChoice.Pages pages = PagePitch.of(score, said);
     List<Tone> tones = new ArrayList<>();
     for (Part p : score.parts()) {
       int sounds = PartChoice.sounds(p, pages).semitones();

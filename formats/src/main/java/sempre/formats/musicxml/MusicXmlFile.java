@@ -78,6 +78,7 @@ public final class MusicXmlFile {
     if (partwise.children("part").isEmpty()) {
       throw new UnreadableException("file.no-part");
     }
+    partwise.children("part").forEach(OctaveClefs::plain);
     giveIds(partwise);
     return new MusicXmlFile(partwise);
   }

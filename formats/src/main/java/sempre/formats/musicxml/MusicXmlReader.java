@@ -12,6 +12,7 @@ import sempre.core.Limit;
 import sempre.core.Saying;
 import sempre.core.pitch.Transposition;
 import sempre.core.score.Chord;
+import sempre.core.score.PagePitch;
 import sempre.core.score.Part;
 import sempre.core.score.Score;
 import sempre.core.score.Tempi;
@@ -92,7 +93,8 @@ public final class MusicXmlReader {
             .filter(c -> !c.isEmpty())
             .findFirst()
             .orElse(List.of());
-    return new Score(title, concert, parts, remarks.stream().distinct().toList(), chords);
+    Score score = new Score(title, concert, parts, remarks.stream().distinct().toList(), chords);
+    return PagePitch.of(score).because().map(score::remarked).orElse(score);
   }
 
   /** The transposition that a {@code <transpose>} element says. */

@@ -245,13 +245,18 @@ final class PartReader {
 
   /** The chords that stand over this part, as they sound. */
   List<Chord> chords(double[] starts) {
-    Transposition t = concert ? Transposition.CONCERT : transposition;
+    Transposition t = page();
     return harmonies.stream()
         .map(
             h ->
                 new Chord(
                     starts[h.bar()] + h.offset(), Harmonies.classes(h.harmony(), t.semitones())))
         .toList();
+  }
+
+  /** From the page to what sounds; in a concert score only octaves lie between (MusicXML 4.0). */
+  private Transposition page() {
+    return concert && transposition.fifths() != 0 ? Transposition.CONCERT : transposition;
   }
 
   Part part(double[] starts, Tempi tempi) {
@@ -294,8 +299,7 @@ final class PartReader {
     if (played.size() != bars.size()) {
       remark(Saying.of("read.repeats", "played", played.size(), "written", bars.size()));
     }
-    return new Part(
-        id, name, concert ? Transposition.CONCERT : transposition, barList, lines, remarks);
+    return new Part(id, name, page(), barList, lines, remarks);
   }
 
   private Line line(

@@ -1,13 +1,13 @@
 package sempre.formats.musicxml;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.stream.Collectors;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import sempre.formats.xml.XmlNode;
 
 /**
@@ -17,6 +17,9 @@ import sempre.formats.xml.XmlNode;
  */
 final class PlayedOrder {
   private static final int MOST = 20;
+
+  /** {@code 1}, {@code 1.}, {@code 1, 2}, {@code 1-3}. */
+  private static final Pattern NUMBERS = Pattern.compile("(\\d{1,3})(?:\\s*[-–]\\s*(\\d{1,3}))?");
 
   private PlayedOrder() {}
 
@@ -46,7 +49,9 @@ final class PlayedOrder {
           if (r.attribute("direction").equals("forward")) {
             forward[i] = true;
           } else {
-            times[i] = Math.max(2, MusicXmlReader.integer(r.attribute("times"), 2));
+            // some programs write it at the left of the bar that comes behind it
+            int bar = i > 0 && b.attribute("location").equals("left") ? i - 1 : i;
+            times[bar] = Math.max(2, MusicXmlReader.integer(r.attribute("times"), 2));
           }
         }
       }
@@ -67,6 +72,7 @@ final class PlayedOrder {
         fine[i] |= !s.attribute("fine").isEmpty();
       }
     }
+    new JumpWords(measures).put(segno, coda, dalSegno, toCoda, daCapo, fine);
     Set<Integer> everyEnding = new HashSet<>();
     endings.forEach(everyEnding::addAll);
     boolean[] otherFollows = new boolean[n + 1];
@@ -138,9 +144,15 @@ final class PlayedOrder {
   }
 
   private static Set<Integer> numbers(String text) {
-    return Arrays.stream(text.split("[,\\s]+"))
-        .filter(t -> t.matches("\\d{1,4}"))
-        .map(Integer::parseInt)
-        .collect(Collectors.toSet());
+    Set<Integer> numbers = new HashSet<>();
+    Matcher m = NUMBERS.matcher(text);
+    while (m.find()) {
+      int from = Integer.parseInt(m.group(1));
+      int to = m.group(2) == null ? from : Integer.parseInt(m.group(2));
+      for (int n = from; n <= Math.min(to, from + MOST); n++) {
+        numbers.add(n);
+      }
+    }
+    return numbers;
   }
 }

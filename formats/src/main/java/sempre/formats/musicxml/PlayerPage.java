@@ -40,6 +40,37 @@ public final class PlayerPage {
   }
 
   /**
+   * The beginning of the page.
+   *
+   * @param bars how many, from the first that has a note
+   */
+  public static byte[] beginning(
+      MusicXmlFile file, String partId, Transposition move, String clef, int bars) {
+    XmlNode root = root(file, partId, move, clef);
+    XmlNode part = root.children("part").get(0);
+    List<XmlNode> all = part.children("measure");
+    int first = 0;
+    while (first < all.size() - 1 && all.get(first).descendants("pitch").isEmpty()) {
+      first++;
+    }
+    int from = first;
+    // what the first bar says of clef, key and time stands before whichever is shown
+    List<XmlNode> said =
+        from == 0
+            ? List.of()
+            : all.subList(0, from).stream()
+                .flatMap(m -> m.children("attributes").stream())
+                .toList();
+    part.children()
+        .removeIf(
+            m ->
+                m.is("measure")
+                    && !all.subList(from, Math.min(all.size(), from + bars)).contains(m));
+    part.children("measure").stream().findFirst().ifPresent(m -> m.children().addAll(0, said));
+    return Xml.write(root);
+  }
+
+  /**
    * The written part and a changed one, one staff under the other; ids on the lower staff begin
    * with {@link #LOWER}.
    *

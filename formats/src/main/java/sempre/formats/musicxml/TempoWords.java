@@ -1,42 +1,199 @@
 package sempre.formats.musicxml;
 
+import java.text.Normalizer;
 import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
-import java.util.OptionalDouble;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
-/** What a tempo word means when no number stands with it (common practice, no source). */
+/**
+ * What words over the music say of the tempo, where no number stands with them (common practice, no
+ * source). Whole words count, and only in a short phrase: an instruction that happens to hold one
+ * is none.
+ */
 final class TempoWords {
-  private static final Map<String, Double> QUARTERS = new LinkedHashMap<>();
+  /** What becomes of the tempo. */
+  sealed interface Change {
+    /** A tempo, in quarter notes a minute; {@code typed} where a number stands there. */
+    record To(double quarters, boolean typed) implements Change {}
+
+    /** Faster or slower than now, so many times. */
+    record Times(double factor) implements Change {}
+
+    /** The last tempo that was marked: a tempo. */
+    record Back() implements Change {}
+
+    /** The first tempo of the piece: tempo primo. */
+    record First() implements Change {}
+  }
+
+  /** A tempo that is neither quick nor slow; modifiers move towards it or away from it. */
+  private static final double MIDDLE = 100;
+
+  private static final int MOST_WORDS = 6;
+  private static final double SLOWEST = 20;
+  private static final double FASTEST = 400;
+
+  private static final Map<String, Double> PHRASES = new LinkedHashMap<>();
+  private static final Map<String, Double> WORDS = new LinkedHashMap<>();
+  private static final Map<String, Double> NOTES =
+      Map.ofEntries(
+          Map.entry("\u2669", 1.0),
+          Map.entry("\uECA5", 1.0),
+          Map.entry("quarter", 1.0),
+          Map.entry("crotchet", 1.0),
+          Map.entry("q", 1.0),
+          Map.entry("\u266A", 0.5),
+          Map.entry("\uECA7", 0.5),
+          Map.entry("eighth", 0.5),
+          Map.entry("quaver", 0.5),
+          Map.entry("e", 0.5),
+          Map.entry("\uECA3", 2.0),
+          Map.entry("half", 2.0),
+          Map.entry("minim", 2.0),
+          Map.entry("h", 2.0),
+          Map.entry("\uD834\uDD5E", 2.0),
+          Map.entry("\uD834\uDD5F", 1.0),
+          Map.entry("\uD834\uDD60", 0.5));
 
   static {
-    QUARTERS.put("prestissimo", 190.0);
-    QUARTERS.put("presto", 176.0);
-    QUARTERS.put("vivace", 152.0);
-    QUARTERS.put("allegretto", 112.0);
-    QUARTERS.put("allegro", 126.0);
-    QUARTERS.put("moderato", 104.0);
-    QUARTERS.put("andantino", 88.0);
-    QUARTERS.put("andante", 80.0);
-    QUARTERS.put("larghetto", 63.0);
-    QUARTERS.put("adagio", 66.0);
-    QUARTERS.put("lento", 56.0);
-    QUARTERS.put("largo", 50.0);
-    QUARTERS.put("grave", 44.0);
-    QUARTERS.put("march", 112.0);
-    QUARTERS.put("lively", 126.0);
-    QUARTERS.put("fast", 132.0);
-    QUARTERS.put("slow", 60.0);
+    PHRASES.put("slow march|marcia funebre|funeral march", 60.0);
+    PHRASES.put("quick march", 120.0);
+    PHRASES.put("tempo di marcia|alla marcia|march tempo", 112.0);
+    PHRASES.put("tempo di valse|tempo di valzer|waltz tempo", 150.0);
+    PHRASES.put("moderately fast|moderate fast|massig schnell|assez vite", 116.0);
+    PHRASES.put("moderately slow|massig langsam|assez lent", 76.0);
+    WORDS.put("prestissimo", 190.0);
+    WORDS.put("presto", 176.0);
+    WORDS.put("vivacissimo|vif", 160.0);
+    WORDS.put("vivace|vivo", 152.0);
+    WORDS.put("allegrissimo", 150.0);
+    WORDS.put("bright", 138.0);
+    WORDS.put("fast|quick|brisk|schnell|vite|rapido", 132.0);
+    WORDS.put("allegro|lively|lebhaft|anime|animado", 126.0);
+    WORDS.put("allegretto|march|marsch|marcia", 112.0);
+    WORDS.put("moderato|moderate|moderately|medium|massig|modere|moderado", 104.0);
+    WORDS.put("steady", 100.0);
+    WORDS.put("andantino", 88.0);
+    WORDS.put("flowing|relaxed", 84.0);
+    WORDS.put("andante", 80.0);
+    WORDS.put("gently", 76.0);
+    WORDS.put("adagietto", 72.0);
+    WORDS.put("adagio", 66.0);
+    WORDS.put("larghetto", 63.0);
+    WORDS.put("slow|slowly|langsam|despacio", 60.0);
+    WORDS.put("lento|lent", 56.0);
+    WORDS.put("largo|broad", 50.0);
+    WORDS.put("grave", 44.0);
   }
+
+  private static final Pattern TYPED =
+      Pattern.compile(
+          "(?:(?<note>[\\u2669\\u266A\\uECA3\\uECA5\\uECA7]|\\uD834[\\uDD5E-\\uDD60]"
+              + "|\\b(?:quarter|crotchet|eighth|quaver|half|minim|[qeh])\\b)\\s*(?:note)?\\s*"
+              + "(?<dot>[.\\uECB7])?|\\bm\\.?\\s?m\\.?|\\btempo\\b|^)"
+              + "\\s*[=:]\\s*(?:c\\.?|ca\\.?|circa)?\\s*(?<number>\\d{2,3}(?:\\.\\d{1,2})?)\\b");
+  private static final Pattern BACK =
+      Pattern.compile("\\b(a tempo|im zeitmass|au mouvement|im tempo)\\b");
+  private static final Pattern FIRST =
+      Pattern.compile("\\b(tempo (i|1|1o|primo)|primo tempo|erstes tempo|first tempo)\\b");
+  private static final Pattern DOUBLE =
+      Pattern.compile("\\b(doppio movimento|twice as fast|double time)\\b");
+  private static final Pattern HALF = Pattern.compile("\\b(half time|half as fast)\\b");
+  private static final Pattern FASTER =
+      Pattern.compile(
+          "\\b(piu (mosso|vivo|allegro|animato)|faster|quicker|schneller|plus vite)\\b");
+  private static final Pattern SLOWER =
+      Pattern.compile(
+          "\\b(meno (mosso|vivo|allegro)|piu lento|slower|broader|langsamer|plus lent|moins vite)\\b");
+  private static final Pattern LITTLE =
+      Pattern.compile("\\b(poco|a little|a bit|slightly|etwas|un peu|un poco)\\b");
+  private static final Pattern MUCH =
+      Pattern.compile("\\b(molto|assai|very|much|sehr|tres|muy|con brio|con fuoco)\\b");
+  private static final Pattern NOT_TOO =
+      Pattern.compile("\\b(non troppo|non tanto|not too|nicht zu|pas trop|no demasiado)\\b");
+
+  /** A month has a day or a year beside it. */
+  private static final Pattern DATE = Pattern.compile("\\d+\\.? march|march \\d+");
 
   private TempoWords() {}
 
-  /** Quarter notes a minute, where the words hold one that is known. */
-  static OptionalDouble quarters(String words) {
-    String lower = words.toLowerCase(Locale.ROOT);
-    return QUARTERS.entrySet().stream()
-        .filter(e -> lower.contains(e.getKey()))
-        .mapToDouble(Map.Entry::getValue)
-        .findFirst();
+  /** What the words say of the tempo; empty where they say nothing of it. */
+  static Optional<Change> of(String words) {
+    String text =
+        Normalizer.normalize(words, Normalizer.Form.NFD)
+            .replaceAll("\\p{M}+", "")
+            .toLowerCase(Locale.ROOT)
+            .replace("\u00DF", "ss")
+            .strip();
+    Matcher typed = TYPED.matcher(text);
+    if (typed.find()) {
+      double note = typed.group("note") == null ? 1 : NOTES.getOrDefault(typed.group("note"), 1.0);
+      double tempo =
+          Double.parseDouble(typed.group("number")) * note * (typed.group("dot") == null ? 1 : 1.5);
+      return tempo < SLOWEST || tempo > FASTEST
+          ? Optional.empty()
+          : Optional.of(new Change.To(tempo, true));
+    }
+    String plain = text.replaceAll("[^\\p{L}\\p{N}]+", " ").strip();
+    if (plain.split(" ").length > MOST_WORDS || DATE.matcher(plain).find()) {
+      return Optional.empty();
+    }
+    if (FIRST.matcher(plain).find()) {
+      return Optional.of(new Change.First());
+    }
+    if (BACK.matcher(plain).find()) {
+      return Optional.of(new Change.Back());
+    }
+    return relative(plain).or(() -> absolute(plain));
+  }
+
+  private static Optional<Change> relative(String plain) {
+    if (DOUBLE.matcher(plain).find()) {
+      return Optional.of(new Change.Times(2));
+    }
+    if (HALF.matcher(plain).find()) {
+      return Optional.of(new Change.Times(0.5));
+    }
+    double step = LITTLE.matcher(plain).find() ? 0.08 : MUCH.matcher(plain).find() ? 0.3 : 0.15;
+    if (FASTER.matcher(plain).find()) {
+      return Optional.of(new Change.Times(1 + step));
+    }
+    return SLOWER.matcher(plain).find()
+        ? Optional.of(new Change.Times(1 - step))
+        : Optional.empty();
+  }
+
+  private static Optional<Change> absolute(String plain) {
+    return known(PHRASES, plain)
+        .or(() -> known(WORDS, plain))
+        .map(
+            base -> {
+              double from = base - MIDDLE;
+              if (NOT_TOO.matcher(plain).find()) {
+                return MIDDLE + from * 2 / 3;
+              }
+              if (MUCH.matcher(plain).find()) {
+                return base + Math.signum(from) * base * 0.12;
+              }
+              return LITTLE.matcher(plain).find() ? MIDDLE + from * 3 / 4 : base;
+            })
+        .map(t -> new Change.To(Math.round(t), false));
+  }
+
+  /** The tempo of the word that comes first. */
+  private static Optional<Double> known(Map<String, Double> words, String plain) {
+    Optional<Double> found = Optional.empty();
+    int first = Integer.MAX_VALUE;
+    for (Map.Entry<String, Double> e : words.entrySet()) {
+      Matcher m = Pattern.compile("\\b(" + e.getKey() + ")\\b").matcher(plain);
+      if (m.find() && m.start() < first) {
+        first = m.start();
+        found = Optional.of(e.getValue());
+      }
+    }
+    return found;
   }
 }

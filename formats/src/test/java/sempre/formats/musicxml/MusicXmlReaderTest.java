@@ -303,7 +303,50 @@ public class MusicXmlReaderTest {
         List.of(forward, first + firstEnd, second + secondEnd, forward, back),
         List.of(0, 1, 0, 2, 3, 4, 3, 4)
       },
+      // as they are printed, without a sound
+      {List.of("", words("Fine"), words("D.C. al Fine")), List.of(0, 1, 2, 0, 1)},
+      {List.of("", words("Fine"), words("Da Capo")), List.of(0, 1, 2, 0, 1)},
+      {
+        List.of("", sign("segno"), words("To Coda"), words("D.S. al Coda"), sign("coda")),
+        List.of(0, 1, 2, 3, 1, 2, 4)
+      },
+      {
+        List.of("", sign("segno"), sign("coda"), words("D.S. al Coda"), sign("coda")),
+        List.of(0, 1, 2, 3, 1, 2, 4)
+      },
+      {
+        List.of(
+            "",
+            "<barline location='left'><ending number='1-3' type='start'/></barline>" + firstEnd3(),
+            "<barline location='left'><ending number='4.' type='start'/></barline>"),
+        List.of(0, 1, 0, 1, 0, 1, 0, 2)
+      },
+      {
+        List.of("", "<barline location='left'><repeat direction='backward'/></barline>"),
+        List.of(0, 0, 1)
+      },
     };
+  }
+
+  private static String firstEnd3() {
+    return "<barline location='right'><ending number='1-3' type='stop'/>"
+        + "<repeat direction='backward' times='4'/></barline>";
+  }
+
+  private static String sign(String name) {
+    return "<direction><direction-type><" + name + "/></direction-type></direction>";
+  }
+
+  /** Slower than the last tempo that was marked, and back to it; a number that is typed counts. */
+  @Test
+  public void tempoWordsGoByOneAnother() {
+    List<Note> n =
+        notes(
+            words("Allegro (\u2669 = 120)") + note(8, "C", 0, 5),
+            words("slower") + note(8, "D", 0, 5),
+            words("a tempo") + note(8, "E", 0, 5),
+            words("Engraved by hand, March 12") + note(8, "F", 0, 5));
+    assertEquals(n.stream().map(Note::tempo).toList(), List.of(120.0, 102.0, 120.0, 120.0));
   }
 
   @Test(dataProvider = "repeats")

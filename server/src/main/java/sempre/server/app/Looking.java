@@ -69,9 +69,12 @@ public class Looking {
       Optional<KeySignature> key,
       Optional<Pitch> lowest,
       Optional<Pitch> highest) {
-    static Facts of(long piece, Score score) {
+    static Facts of(long piece, Score score, PartChoice.Pages pages) {
       List<Part> sounding =
-          score.parts().stream().filter(p -> p.topLine().isPresent()).map(Part::asConcert).toList();
+          score.parts().stream()
+              .filter(p -> p.topLine().isPresent())
+              .map(p -> PartChoice.sounding(score, p, pages))
+              .toList();
       return new Facts(
           piece,
           score.parts().stream().mapToInt(p -> p.bars().size()).max().orElse(0),
@@ -89,7 +92,7 @@ public class Looking {
           List<Facts> all = new ArrayList<>();
           for (Shelf.Piece p : shelf.pieces(tx)) {
             try {
-              all.add(Facts.of(p.id(), library.music(tx, p.id()).score()));
+              all.add(Facts.of(p.id(), library.music(tx, p.id()).score(), p.pages()));
             } catch (Refusal e) {
               // its row says so where it is given; the others are told all the same
               LOG.warn("{} can't be read: {}", p.title(), e.toString());
@@ -134,7 +137,7 @@ public class Looking {
         Library.Music music, PartChoice.Pages pages, Setup setup, Stage stage) {
       Instrument i = setup.instrument();
       return PartChoice.best(music.score(), i)
-          .map(p -> PartChoice.read(p, setup, pages))
+          .map(p -> PartChoice.read(music.score(), p, setup, pages))
           .map(r -> new Reading(setup, music, r, stage, beyond(r.part(), setup, stage)));
     }
 
@@ -177,7 +180,7 @@ public class Looking {
                   .ifPresent(readings::add);
             }
           }
-          return new Look(piece, Facts.of(pieceId, music.score()), readings);
+          return new Look(piece, Facts.of(pieceId, music.score(), piece.pages()), readings);
         });
   }
 

@@ -160,7 +160,7 @@ public class Players {
             .filter(p -> p.topLine().isPresent())
             .or(() -> PartChoice.best(music.score(), setup.instrument()));
     int voice = chosen.map(Shelf.Chosen::voice).orElse(1);
-    return part.map(p -> PartChoice.read(p, setup, piece.pages()))
+    return part.map(p -> PartChoice.read(music.score(), p, setup, piece.pages()))
         .map(
             r -> {
               List<Line> lines =

@@ -27,6 +27,7 @@ import sempre.core.planning.Planner;
 import sempre.core.planning.Player;
 import sempre.core.score.Bars;
 import sempre.core.score.Line;
+import sempre.core.score.PagePitch;
 import sempre.core.score.Part;
 import sempre.core.score.PartChoice;
 import sempre.core.score.Score;
@@ -79,6 +80,12 @@ final class AssignCommand implements Callable<Integer> {
       names = "--concert",
       description = "the file is in concert pitch and is transposed for this instrument")
   boolean concert;
+
+  @Option(
+      names = "--own-pages",
+      description =
+          "each page is its player's own, also where the keys look like those of a concert score")
+  boolean ownPages;
 
   @Option(
       names = "--as-printed",
@@ -170,6 +177,10 @@ final class AssignCommand implements Callable<Integer> {
     Part part = part(score, reader);
     if (concert) {
       part = part.asConcert().readBy(reader.transposition());
+    } else if (!ownPages
+        && PartChoice.names(part, reader)
+        && PagePitch.of(score).pages() == PartChoice.Pages.CONCERT) {
+      part = PartChoice.read(part, player.setup(), PartChoice.Pages.CONCERT).part();
     }
     return new Read(score, part, Planner.plan(line(part), player));
   }

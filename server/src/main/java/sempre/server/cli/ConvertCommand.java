@@ -63,6 +63,12 @@ final class ConvertCommand implements Callable<Integer> {
   boolean concert;
 
   @Option(
+      names = "--own-pages",
+      description =
+          "each page is its player's own, also where the keys look like those of a concert score")
+  boolean ownPages;
+
+  @Option(
       names = "--as-printed",
       description = "repeats, endings and other signs are not followed (default: as it is played)")
   boolean asPrinted;
@@ -112,7 +118,13 @@ final class ConvertCommand implements Callable<Integer> {
                             ? Saying.of("ask.no-notes")
                             : Saying.of("cli.part-notes", "typed", partId)));
     PartChoice.Reading reading =
-        PartChoice.read(part, setup, concert ? PartChoice.Pages.CONCERT : PartChoice.Pages.AS_SAID);
+        PartChoice.read(
+            score,
+            part,
+            setup,
+            concert
+                ? PartChoice.Pages.CONCERT
+                : ownPages ? PartChoice.Pages.AS_WRITTEN : PartChoice.Pages.AS_SAID);
     Line line = reading.part().topLine().orElseThrow();
     Plan plan = Planner.plan(asPrinted ? line.asPrinted() : line, playerOptions.player(setup));
     PrintWriter err = spec.commandLine().getErr();

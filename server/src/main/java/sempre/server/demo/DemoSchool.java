@@ -229,6 +229,7 @@ public class DemoSchool implements SmartInitializingSingleton {
           pieces.get(p.group.equals("recorder") && !etude ? RECORDER + h.exercise() : h.exercise());
       PartChoice.Reading reading =
           PartChoice.read(
+              piece.score(),
               PartChoice.best(piece.score(), setup.instrument()).orElseThrow(),
               setup,
               PartChoice.Pages.AS_SAID);

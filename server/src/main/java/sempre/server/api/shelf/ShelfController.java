@@ -5,6 +5,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -19,10 +20,15 @@ import org.springframework.web.bind.annotation.RequestPart;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import sempre.core.instrument.Catalogue;
+import sempre.core.instrument.Instrument;
+import sempre.core.instrument.Setup;
+import sempre.core.score.PagePitch;
 import sempre.core.score.Part;
 import sempre.core.score.PartChoice;
 import sempre.core.score.Score;
+import sempre.formats.musicxml.MusicXmlFile;
 import sempre.formats.musicxml.MusicXmlReader;
+import sempre.formats.musicxml.PlayerPage;
 import sempre.server.api.Refs;
 import sempre.server.api.Speech;
 import sempre.server.app.OnTheShelf;
@@ -56,7 +62,7 @@ public class ShelfController {
   /** What a file holds; nothing is kept. */
   @PostMapping(path = "/pieces/look", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
   public ShelfViews.LookView look(@RequestPart("file") MultipartFile file) throws IOException {
-    return look(MusicXmlReader.read(file.getBytes()));
+    return look(MusicXmlFile.of(file.getBytes()));
   }
 
   /** Keeps a file as it came. */
@@ -88,13 +94,46 @@ public class ShelfController {
         .body(kept.file());
   }
 
-  private static ShelfViews.LookView look(Score score) {
+  /** So many players are shown, and so many bars of each. */
+  private static final int PLAYERS = 3;
+
+  private static final int BARS = 2;
+
+  private static List<ShelfViews.BeginningView> beginnings(MusicXmlFile file, PagePitch pitch) {
+    return pitch.alike().stream()
+        .limit(PLAYERS)
+        .flatMap(
+            p ->
+                Catalogue.standard().named(p.name()).stream()
+                    .map(Catalogue.standard()::instrument)
+                    .map(
+                        i ->
+                            new ShelfViews.BeginningView(
+                                Speech.words().instrument(i),
+                                beginning(file, p, i, PartChoice.Pages.CONCERT),
+                                beginning(file, p, i, PartChoice.Pages.AS_WRITTEN))))
+        .toList();
+  }
+
+  private static String beginning(
+      MusicXmlFile file, Part part, Instrument i, PartChoice.Pages pages) {
+    PartChoice.Reading r = PartChoice.read(part, Setup.of(i, Map.of()), pages);
+    return new String(
+        PlayerPage.beginning(file, r.source(), r.move(), i.clef(), BARS), StandardCharsets.UTF_8);
+  }
+
+  private static ShelfViews.LookView look(MusicXmlFile file) {
+    Score score = MusicXmlReader.read(file);
+    PagePitch pitch = PagePitch.of(score);
     return new ShelfViews.LookView(
         score.title(),
         score.concert(),
         score.parts().stream().mapToInt(p -> p.bars().size()).max().orElse(0),
         score.parts().stream().map(ShelfController::look).toList(),
-        score.remarks().stream().map(Speech.words()::sentence).toList());
+        score.remarks().stream().map(Speech.words()::sentence).toList(),
+        pitch.pages(),
+        pitch.because().map(Speech.words()::sentence).orElse(""),
+        beginnings(file, pitch));
   }
 
   private static ShelfViews.LookPart look(Part p) {

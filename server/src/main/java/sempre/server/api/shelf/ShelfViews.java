@@ -2,6 +2,7 @@ package sempre.server.api.shelf;
 
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.util.List;
+import sempre.core.score.PartChoice;
 import sempre.server.api.Refs;
 
 /** What the screen is sent: plain values, every field always there. */
@@ -75,9 +76,25 @@ public final class ShelfViews {
   /** A page to be engraved. */
   public record PageXml(String xml) {}
 
-  /** What a file holds, before it is kept. */
+  /**
+   * What a file holds, before it is kept.
+   *
+   * @param meant how its pages are taken where nobody says it
+   * @param asked why that is asked; empty where it is clear
+   * @param beginnings what each of some players would read
+   */
   public record LookView(
-      String title, boolean concert, int bars, List<LookPart> parts, List<String> remarks) {}
+      String title,
+      boolean concert,
+      int bars,
+      List<LookPart> parts,
+      List<String> remarks,
+      PartChoice.Pages meant,
+      String asked,
+      List<BeginningView> beginnings) {}
+
+  /** The beginning of a player's page, put over from concert pitch or as it stands. */
+  public record BeginningView(String instrument, String moved, String asWritten) {}
 
   public record LookPart(
       String id,
