@@ -97,16 +97,31 @@ public class GivingTest {
         page.getByRole(
             AriaRole.GROUP, new Page.GetByRoleOptions().setName("In which pitch are the pages?"));
     assertThat(asked).containsText("Alto Saxophone has the same key signature as Flute (2 flats)");
-    assertThat(page.getByLabel("all in concert pitch")).isChecked();
+    assertThat(
+            asked.getByRole(
+                AriaRole.RADIO, new Locator.GetByRoleOptions().setName("all in concert pitch")))
+        .isChecked();
     assertThat(asked.locator("svg.engraved")).hasCount(2);
-    page.getByLabel("everyone plays what stands there").check();
+    asked
+        .getByRole(
+            AriaRole.RADIO,
+            new Locator.GetByRoleOptions().setName("everyone plays what stands there"))
+        .check();
     assertThat(page.getByLabel("How the pages are meant")).hasValue("AS_WRITTEN");
-    page.getByLabel("all in concert pitch").check();
+    asked
+        .getByRole(AriaRole.RADIO, new Locator.GetByRoleOptions().setName("all in concert pitch"))
+        .check();
     page.getByText("Keep it on the shelf").click();
     assertThat(page.getByText("Skerry Light is on the shelf.")).isVisible();
     page.locator("a.title", new Page.LocatorOptions().setHasText("Skerry Light")).click();
     Locator alto =
-        page.locator("table.rows tr", new Page.LocatorOptions().setHasText("Alto saxophone"));
+        page.locator("tbody tr")
+            .filter(
+                new Locator.FilterOptions()
+                    .setHas(
+                        page.getByRole(
+                            AriaRole.BUTTON,
+                            new Page.GetByRoleOptions().setName("Alto saxophone").setExact(true))));
     // concert B flat and C are its G and A
     assertThat(alto).containsText("one sharp");
     assertThat(alto).containsText("G4 to A4");
