@@ -27,7 +27,7 @@ public class EmptySchoolTest {
       assertThat(page.getByText("The shelf is empty.")).isVisible();
       page.getByText("add Pebbles (8 pieces)").click();
       assertThat(page.getByText("8 pieces of Pebbles are on the shelf now.")).isVisible();
-      assertThat(page.getByText("8 bars · sounds with one sharp · G4 to B4").first()).isVisible();
+      assertThat(page.getByText("8 bars · sounds with one sharp · G5 to B5").first()).isVisible();
       page.navigate(browsing.at("/"));
       assertThat(page.getByLabel("First steps").getByText("done")).hasCount(1);
       page.navigate(browsing.at("/stand"));

@@ -240,19 +240,19 @@ public class StandTest {
     assertThat(page.getByRole(AriaRole.NAVIGATION)).isHidden();
     assertThat(panel).isHidden();
     page.keyboard().press("PageDown");
-    page.waitForFunction("scrollY > 100");
+    page.waitForFunction("() => scrollY > 100");
     // a line begins the page
     page.waitForFunction(
-        "[...document.querySelectorAll('section.line')].some("
+        "() => [...document.querySelectorAll('section.line')].some("
             + "l => Math.abs(l.getBoundingClientRect().top - 4) < 2)");
     page.keyboard().press("PageUp");
-    page.waitForFunction("scrollY < 60");
+    page.waitForFunction("() => scrollY < 60");
     // at the beginning there is nothing before it
     double top = ((Number) page.evaluate("scrollY")).doubleValue();
     page.keyboard().press("PageUp");
     assertEquals(((Number) page.evaluate("scrollY")).doubleValue(), top);
     page.mouse().click(900, 300);
-    page.waitForFunction("scrollY > 100");
+    page.waitForFunction("() => scrollY > 100");
     page.keyboard().press("Escape");
     assertThat(page.getByRole(AriaRole.NAVIGATION)).isVisible();
   }
