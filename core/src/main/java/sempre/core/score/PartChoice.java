@@ -46,9 +46,33 @@ public final class PartChoice {
 
   /** The part whose name says this instrument; empty where there is none with notes. */
   public static Optional<Part> own(Score score, Instrument instrument) {
+    return owns(score, instrument).stream().findFirst();
+  }
+
+  /** All parts whose names say this instrument and that have notes: the first, the second … */
+  private static List<Part> owns(Score score, Instrument instrument) {
     return score.parts().stream()
         .filter(p -> p.topLine().isPresent() && names(p, instrument))
-        .findFirst();
+        .toList();
+  }
+
+  /** Whether an instrument has parts of its own for several chairs. */
+  public static boolean hasChairs(Score score, Instrument instrument) {
+    return owns(score, instrument).size() > 1;
+  }
+
+  /**
+   * The part of one of a section, where the instrument has several: they are shared out by the
+   * order of the seats, the first to the first, and as evenly as they go.
+   *
+   * @param place in the section, from 0
+   * @param players how many they are, at least 1
+   */
+  public static Optional<Part> ofChair(Score score, Instrument instrument, int place, int players) {
+    List<Part> own = owns(score, instrument);
+    return own.isEmpty()
+        ? Optional.empty()
+        : Optional.of(own.get(Math.min(own.size() - 1, place * own.size() / players)));
   }
 
   /**

@@ -97,6 +97,53 @@ public class PartTest {
         PartChoice.names(part(name, TRUMPET, 0, "C4"), Catalogue.standard().instrument(id)), is);
   }
 
+  @Test
+  public void partsOfSeveralChairsAreSharedOutByTheSeats() {
+    Part first = part("Clarinet 1", TRUMPET, 0, "C5");
+    Part second = part("Clarinet 2", TRUMPET, 0, "E4");
+    Score score =
+        new Score("", false, List.of(part("Flute", TRUMPET, 0, "C5"), first, second), List.of());
+    var clarinet = Catalogue.standard().instrument("clarinet");
+    assertTrue(PartChoice.hasChairs(score, clarinet));
+    List<Part> three =
+        List.of(0, 1, 2).stream()
+            .map(i -> PartChoice.ofChair(score, clarinet, i, 3).orElseThrow())
+            .toList();
+    assertEquals(three, List.of(first, first, second));
+    // one alone plays the first
+    assertEquals(PartChoice.ofChair(score, clarinet, 0, 1).orElseThrow(), first);
+  }
+
+  @DataProvider
+  public Object[][] nearest() {
+    return new Object[][] {
+      {"cornet", "Trumpet"},
+      {"baritone", "Euphonium"},
+      {"bass-trombone", "Trombone"},
+      {"recorder-soprano", "Flute"},
+      {"piccolo", "Flute"}
+    };
+  }
+
+  /** Timpani come first in the score and lie nearest to nobody. */
+  @Test(dataProvider = "nearest")
+  public void whoHasNoPartReadsTheMusicallyNextNeverTheTimpani(String id, String from) {
+    Score score =
+        new Score(
+            "",
+            false,
+            List.of(
+                part("Timpani", Transposition.CONCERT, 0, "C3", "G2"),
+                part("Flute", Transposition.CONCERT, 0, "C5", "G5"),
+                part("Alto Sax", ALTO, 0, "A4", "E5"),
+                part("Trumpet", TRUMPET, 0, "D4", "A4"),
+                part("Trombone", Transposition.CONCERT, 0, "C3", "G3"),
+                part("Euphonium", Transposition.CONCERT, 0, "C3", "G3")),
+            List.of());
+    assertEquals(
+        PartChoice.best(score, Catalogue.standard().instrument(id)).orElseThrow().name(), from);
+  }
+
   private static PartChoice.Reading read(Part p, String id, PartChoice.Pages pages) {
     return PartChoice.read(p, Catalogue.standard().setup(id, Map.of()), pages);
   }

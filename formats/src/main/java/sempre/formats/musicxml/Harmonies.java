@@ -4,7 +4,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Letter;
+import sempre.core.pitch.Pitch;
+import sempre.core.pitch.Transposition;
+import sempre.core.score.Part;
 import sempre.formats.xml.XmlNode;
 
 /** Reads {@code <harmony>}: a chord sign over the music. */
@@ -34,7 +38,38 @@ final class Harmonies {
           Map.entry("suspended-fourth", List.of(0, 5, 7)),
           Map.entry("power", List.of(0, 7)));
 
+  /** Elements that name a note. */
+  private static final Set<String> NAMED = Set.of("root", "bass");
+
+  private static final String STEP = "-step";
+  private static final String ALTER = "-alter";
+
   private Harmonies() {}
+
+  /**
+   * A chord sign on a page that is moved: root and bass go along, spelled as the notes are.
+   *
+   * @param key the signature on the page as it was
+   */
+  static XmlNode moved(XmlNode harmony, KeySignature key, Transposition move) {
+    XmlNode copy = harmony.shell();
+    for (XmlNode c : harmony.children()) {
+      copy.add(NAMED.contains(c.name()) ? named(c, key, move) : c);
+    }
+    return copy;
+  }
+
+  private static XmlNode named(XmlNode name, KeySignature key, Transposition move) {
+    String step = name.textOf(name.name() + STEP);
+    if (!step.matches("[A-G]")) {
+      return name;
+    }
+    int alter = MusicXmlReader.integer(name.textOf(name.name() + ALTER), 0);
+    Pitch moved =
+        Part.moved(new Pitch(Letter.valueOf(step), alter, Pitch.MIDDLE_OCTAVE), key, move);
+    XmlNode copy = name.shell().add(XmlNode.of(name.name() + STEP, moved.letter()));
+    return moved.alter() == 0 ? copy : copy.add(XmlNode.of(name.name() + ALTER, moved.alter()));
+  }
 
   /**
    * The pitch classes of a chord sign, as they sound; none for "no chord" and for kinds that are

@@ -2,8 +2,8 @@ package sempre.formats.musicxml;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import sempre.core.Limit;
 import sempre.core.Refusal;
 import sempre.core.Saying;
@@ -47,7 +47,7 @@ final class PartReader {
   private final String name;
   private final boolean concert;
   private final List<BarData> bars = new ArrayList<>();
-  private final Map<String, List<Raw>> raws = new TreeMap<>();
+  private final TreeMap<Integer, VoiceLines<Raw>> staves = new TreeMap<>();
   private final List<Direction> directions = new ArrayList<>();
   private final List<Heard> harmonies = new ArrayList<>();
   private final List<Saying> remarks = new ArrayList<>();
@@ -59,6 +59,7 @@ final class PartReader {
   private int beatType = 4;
   private int unpitched;
   private int cues;
+  private int slashes;
   private int chords;
 
   PartReader(XmlNode part, String id, String name, boolean concert) {
@@ -155,14 +156,24 @@ final class PartReader {
         .filter(t -> t.has("beats"))
         .ifPresent(
             t -> {
-              int sum = 0;
-              for (String b : t.textOf("beats").split("\\+")) {
-                sum += MusicXmlReader.integer(b.strip(), 0);
+              // of two metres after one another a bar has both, counted in the shorter beat
+              List<XmlNode> counts = t.children("beats");
+              List<XmlNode> types = t.children("beat-type");
+              int shortest = 0;
+              double quarters = 0;
+              for (int i = 0; i < Math.min(counts.size(), types.size()); i++) {
+                int type = MusicXmlReader.integer(types.get(i).text(), 4);
+                int sum = 0;
+                for (String b : counts.get(i).text().split("\\+")) {
+                  sum += MusicXmlReader.integer(b.strip(), 0);
+                }
+                shortest = Math.max(shortest, type);
+                quarters += type > 0 ? sum * 4.0 / type : 0;
               }
-              int type = MusicXmlReader.integer(t.textOf("beat-type"), 4);
-              if (sum > 0 && type > 0) {
+              int sum = (int) Math.round(quarters * shortest / 4);
+              if (sum > 0 && shortest > 0) {
                 beats = sum;
-                beatType = type;
+                beatType = shortest;
               }
             });
     for (XmlNode t : a.children("transpose")) {
@@ -177,15 +188,29 @@ final class PartReader {
   }
 
   private void note(XmlNode e, int bar, double start, double length, boolean chord) {
-    if (e.has("cue")) {
+    if (e.has("cue")
+        || e.child("type").filter(t -> t.attribute("size").endsWith("cue")).isPresent()) {
       cues++;
+      return;
+    }
+    if (e.textOf("notehead").equals("slash")) {
+      slashes++;
+      return;
+    }
+    if (e.attribute("print-object").equals("no")) {
+      // it is there to be heard, not to be read
       return;
     }
     if (e.has("unpitched")) {
       unpitched++;
       return;
     }
+    int staff = MusicXmlReader.integer(e.textOf("staff"), 1);
+    String voice = e.has("voice") ? e.textOf("voice") : "1";
     if (e.child("pitch").isEmpty()) {
+      if (e.has("rest")) {
+        on(staff).rest(bar, inOrder(voice), start, start + length);
+      }
       return;
     }
     XmlNode p = e.child("pitch").get();
@@ -202,23 +227,33 @@ final class PartReader {
       remark(Saying.of("read.quarter-tones"));
     }
     Pitch pitch = new Pitch(Letter.valueOf(step), (int) Math.rint(alter), Integer.parseInt(octave));
-    int staff = MusicXmlReader.integer(e.textOf("staff"), 1);
-    String voice = e.has("voice") ? e.textOf("voice") : "1";
     if (chord) {
       chords++;
     }
-    raws.computeIfAbsent(lineKey(staff, voice), k -> new ArrayList<>())
-        .add(new Raw(e, bar, start, length, pitch, chord, e.has("grace"), key, beatType));
+    on(staff)
+        .note(
+            bar,
+            inOrder(voice),
+            start,
+            start + length,
+            new Raw(e, bar, start, length, pitch, chord, e.has("grace"), key, beatType));
   }
 
-  private static String lineKey(int staff, String voice) {
+  private VoiceLines<Raw> on(int staff) {
+    return staves.computeIfAbsent(staff, s -> new VoiceLines<>());
+  }
+
+  /** A voice's name behind its number, so that 2 comes before 10. */
+  private static String inOrder(String voice) {
     String number =
         voice.matches("\\d{1,4}") ? String.format("%04d", Integer.parseInt(voice)) : voice;
-    return String.format("%02d/%s/%s", staff, number, voice);
+    return number + "/" + voice;
   }
 
   private double duration(XmlNode e) {
-    return number(e.textOf("duration")) / divisions;
+    return e.has("duration") || !e.has("type")
+        ? number(e.textOf("duration")) / divisions
+        : NoteLength.quarters(e);
   }
 
   static double number(String text) {
@@ -276,19 +311,31 @@ final class PartReader {
     List<Integer> played = PlayedOrder.of(bars.stream().map(BarData::node).toList());
     Played order = Played.of(barList, played);
     List<Line> lines = new ArrayList<>();
-    raws.forEach(
-        (k, list) -> {
-          String[] names = k.split("/", 3);
-          lines.add(line(Integer.parseInt(names[0]), names[2], list, starts, tempi, order));
-        });
+    staves.forEach(
+        (staff, voices) ->
+            voices
+                .lines()
+                .forEach(
+                    (voice, list) ->
+                        lines.add(
+                            line(
+                                staff,
+                                voice.substring(voice.indexOf('/') + 1),
+                                list,
+                                starts,
+                                tempi,
+                                order))));
     if (chords > 0) {
       remark(Saying.of("read.chords", "n", chords));
     }
     if (unpitched > 0) {
       remark(
-          raws.isEmpty()
+          lines.isEmpty()
               ? Saying.of("read.percussion")
               : Saying.of("read.unpitched", "n", unpitched));
+    }
+    if (slashes > 0) {
+      remark(Saying.of("read.slashes", "n", slashes));
     }
     if (cues > 0) {
       remark(Saying.of("read.cues", "n", cues));
@@ -328,7 +375,9 @@ final class PartReader {
       } while (i < list.size() && list.get(i).chord());
       boolean slurred = slurs.goOn(together);
       boolean tied =
-          top.node().children("tie").stream().anyMatch(t -> t.attribute("type").equals("stop"));
+          Stream.concat(
+                  top.node().children("tie").stream(), top.node().descendants("tied").stream())
+              .anyMatch(t -> t.attribute("type").equals("stop"));
       double onset = starts[top.bar()] + top.offset();
       Note previous = notes.isEmpty() ? null : notes.get(notes.size() - 1);
       if (tied

@@ -17,7 +17,7 @@ public final class PlayerPage {
   /** How ids on the lower of two staves begin. */
   public static final String LOWER = "s-";
 
-  private static final Set<String> LAYOUT = Set.of("credit", "defaults", "identification");
+  private static final Set<String> LAYOUT = Set.of("credit", "defaults");
   private final Transposition move;
   private final String clef;
   private KeySignature original = KeySignature.NATURAL;
@@ -156,7 +156,8 @@ public final class PlayerPage {
           case "print" -> {
             // the line breaks of another page size
           }
-          case "harmony", "figured-bass" -> {
+          case "harmony" -> measure.add(moves() ? Harmonies.moved(e, original, move) : e);
+          case "figured-bass" -> {
             if (!moves()) {
               measure.add(e);
             }

@@ -337,6 +337,115 @@ public class MusicXmlReaderTest {
     return "<direction><direction-type><" + name + "/></direction-type></direction>";
   }
 
+  private static String voice(int n, String... notes) {
+    return String.join("", notes).replace("</duration>", "</duration><voice>" + n + "</voice>");
+  }
+
+  private static final String BACK = "<backup><duration>4</duration></backup>";
+
+  private static List<List<String>> lines(String... bars) {
+    return read(bars).lines().stream().map(l -> pitches(l.notes())).toList();
+  }
+
+  @Test
+  public void aLineGoesOnWhereABarIsWrittenInAnotherVoice() {
+    assertEquals(
+        lines(
+            voice(1, note("C", 0, 5), note("D", 0, 5)),
+            voice(2, note("E", 0, 5), note("F", 0, 5)),
+            voice(5, note("G", 0, 5))),
+        List.of(List.of("C5", "D5", "E5", "F5", "G5")));
+  }
+
+  @Test
+  public void voicesThatTakeTurnsAreOneLine() {
+    assertEquals(
+        lines(
+            voice(1, note("C", 0, 5))
+                + "<forward><duration>2</duration></forward>"
+                + BACK
+                + "<forward><duration>2</duration></forward>"
+                + voice(2, note("D", 0, 5))),
+        List.of(List.of("C5", "D5")));
+  }
+
+  /** Together, then divided, then together again: each player reads all three bars. */
+  @Test
+  public void wherePlayersDivideEachLineIsWhole() {
+    assertEquals(
+        lines(
+            voice(1, note("C", 0, 5), note("D", 0, 5)),
+            voice(1, note("E", 0, 5), note("F", 0, 5))
+                + BACK
+                + voice(2, note("C", 0, 5), note("A", 0, 4)),
+            voice(1, note("G", 0, 4))),
+        List.of(List.of("C5", "D5", "E5", "F5", "G4"), List.of("C5", "D5", "C5", "A4", "G4")));
+  }
+
+  /** A voice that begins late has been playing with the other; one with a rest has not. */
+  @Test
+  public void whereAVoiceSaysNothingItsPlayerGoesOnWithTheOther() {
+    String lower = BACK + voice(2, note("C", 0, 5), note("A", 0, 4));
+    assertEquals(
+        lines("<forward><duration>2</duration></forward>" + voice(1, note("F", 0, 5)) + lower),
+        List.of(List.of("C5", "F5"), List.of("C5", "A4")));
+    String rest = "<note><rest/><duration>2</duration><voice>1</voice></note>";
+    assertEquals(
+        lines(rest + voice(1, note("F", 0, 5)) + lower),
+        List.of(List.of("F5"), List.of("C5", "A4")));
+  }
+
+  @Test
+  public void slashesHiddenAndCueSizedNotesAreNone() {
+    Part p =
+        read(
+            note("C", 0, 5)
+                + note("D", 0, 5, "<notehead>slash</notehead>")
+                + note("E", 0, 5, "<type size='cue'>quarter</type>")
+                + note("F", 0, 5).replace("<note>", "<note print-object='no'>")
+                + note("G", 0, 5));
+    List<Note> n = p.topLine().orElseThrow().notes();
+    assertEquals(pitches(n), List.of("C5", "G5"));
+    assertEquals(n.get(1).onset(), 4.0, "they have their time all the same");
+    assertTrue(p.remarks().stream().anyMatch(r -> r.key().equals("read.slashes")));
+  }
+
+  @Test
+  public void aTieThatIsOnlyDrawnIsOne() {
+    List<Note> n =
+        notes(
+            note("G", 0, 4, notations("<tied type='start'/>"))
+                + note("G", 0, 4, notations("<tied type='stop'/>"))
+                + note("A", 0, 4));
+    assertEquals(pitches(n), List.of("G4", "A4"));
+    assertEquals(n.get(0).quarters(), 2.0);
+  }
+
+  @Test
+  public void aLengthThatIsLeftOutIsReadFromTheSign() {
+    String triplet =
+        "<time-modification><actual-notes>3</actual-notes><normal-notes>2</normal-notes>"
+            + "</time-modification>";
+    List<Note> n =
+        notes(
+            (note("C", 0, 5, "<type>half</type><dot/>")
+                    + note("D", 0, 5, "<type>eighth</type>" + triplet))
+                .replaceAll("<duration>\\d+</duration>", ""));
+    assertEquals(n.stream().map(Note::quarters).toList(), List.of(3.0, 1 / 3.0));
+  }
+
+  /** Three eighths and two quarters are seven eighths. */
+  @Test
+  public void twoMetresAfterOneAnotherAreOneBar() {
+    Part p =
+        read(
+            "<attributes><time><beats>3</beats><beat-type>8</beat-type><beats>2</beats>"
+                + "<beat-type>4</beat-type></time></attributes>"
+                + note("C", 0, 5));
+    assertEquals(p.bars().get(0).beats(), 7);
+    assertEquals(p.bars().get(0).beatType(), 8);
+  }
+
   /** Slower than the last tempo that was marked, and back to it; a number that is typed counts. */
   @Test
   public void tempoWordsGoByOneAnother() {

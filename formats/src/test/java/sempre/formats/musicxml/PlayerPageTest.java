@@ -51,6 +51,30 @@ public class PlayerPageTest {
         StandardCharsets.UTF_8);
   }
 
+  /** Concert B flat over D is G over B for the alto; who wrote it stays on the page. */
+  @Test
+  public void chordSignsGoAlongAndTheComposerStays() {
+    String file =
+        part(
+                "Flute",
+                "<attributes><key><fifths>-2</fifths></key></attributes><harmony><root><root-step>B"
+                    + "</root-step><root-alter>-1</root-alter></root><kind>major</kind><bass>"
+                    + "<bass-step>D</bass-step></bass></harmony>"
+                    + note("B", -1, 4))
+            .replace(
+                "<part-list>",
+                "<identification><creator type='composer'>M. Quill</creator></identification>"
+                    + "<part-list>");
+    String moved =
+        new String(
+            PlayerPage.of(MusicXmlFile.of(bytes(file)), "P1", TO_ALTO, "treble"),
+            StandardCharsets.UTF_8);
+    assertTrue(moved.contains("<root-step>G</root-step>"), moved);
+    assertFalse(moved.contains("root-alter"), moved);
+    assertTrue(moved.contains("<bass-step>B</bass-step>"), moved);
+    assertTrue(moved.contains("M. Quill"), moved);
+  }
+
   @Test
   public void thePageSoundsTheSameOnAnotherInstrument() {
     Part moved = MusicXmlReader.read(bytes(page(TO_ALTO))).parts().get(0);

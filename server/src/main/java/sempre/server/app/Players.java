@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
+import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Setup;
 import sempre.core.learning.Check;
 import sempre.core.learning.Standing;
@@ -15,6 +16,7 @@ import sempre.core.score.Line;
 import sempre.core.score.Note;
 import sempre.core.score.Part;
 import sempre.core.score.PartChoice;
+import sempre.core.score.Score;
 import sempre.core.teaching.Ways;
 import sempre.server.store.Checks;
 import sempre.server.store.Db;
@@ -143,6 +145,23 @@ public class Players {
             page(tx, s, piece, library.music(tx, piece.id()), simpler.of(tx, s.id(), piece.id())));
   }
 
+  /** First, second and third parts go to a section by its seats. */
+  private Optional<Part> ofChair(Db.Tx tx, People.Student s, Score score, Instrument instrument) {
+    if (!PartChoice.hasChairs(score, instrument)) {
+      return Optional.empty();
+    }
+    return people.groupsOf(tx, s.id()).stream()
+        .findFirst()
+        .flatMap(
+            group -> {
+              List<Long> seats = people.section(tx, group, s.instrument());
+              int place = seats.indexOf(s.id());
+              return place < 0
+                  ? Optional.empty()
+                  : PartChoice.ofChair(score, instrument, place, seats.size());
+            });
+  }
+
   private Optional<Page> page(
       Db.Tx tx,
       People.Student s,
@@ -158,6 +177,7 @@ public class Players {
             .or(() -> kept.map(Simpler.Kept::partId))
             .flatMap(music.score()::part)
             .filter(p -> p.topLine().isPresent())
+            .or(() -> ofChair(tx, s, music.score(), setup.instrument()))
             .or(() -> PartChoice.best(music.score(), setup.instrument()));
     int voice = chosen.map(Shelf.Chosen::voice).orElse(1);
     return part.map(p -> PartChoice.read(music.score(), p, setup, piece.pages()))

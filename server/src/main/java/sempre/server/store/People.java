@@ -200,6 +200,15 @@ public class People {
         .toList();
   }
 
+  /** Who in a group plays an instrument, by seat, then by name. */
+  public List<Long> section(Db.Tx tx, long groupId, String instrument) {
+    return students(tx, groupId).stream()
+        .filter(s -> s.instrument().equals(instrument))
+        .sorted(Comparator.comparing(Student::listed, SeatOrder.SEAT.comparator()))
+        .map(Student::id)
+        .toList();
+  }
+
   public List<Long> groupsOf(Db.Tx tx, long studentId) {
     return tx.list(
         """

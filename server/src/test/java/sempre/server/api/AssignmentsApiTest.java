@@ -3,6 +3,7 @@ package sempre.server.api;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.ByteArrayInputStream;
+import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -46,6 +47,45 @@ public class AssignmentsApiTest extends DemoTestBase {
 
   private void takeBack(long id) {
     assertThat(mvc.put().uri("/api/removals/ASSIGNMENT/" + id)).hasStatus2xxSuccessful();
+  }
+
+  private static String clarinet(String id, String step, int octave) {
+    return "<part id='"
+        + id
+        + "'><measure number='1'><attributes><divisions>1</divisions><transpose><diatonic>-1"
+        + "</diatonic><chromatic>-2</chromatic></transpose></attributes><note><pitch><step>"
+        + step
+        + "</step><octave>"
+        + octave
+        + "</octave></pitch><duration>4</duration></note></measure></part>";
+  }
+
+  /** The first seat reads the first part, the second the second, and the sheet says which it is. */
+  @Test
+  public void partsOfAnInstrumentGoToTheSeatsOfItsSection() {
+    String file =
+        "<score-partwise version='4.0'><part-list><score-part id='A'><part-name>Clarinet 1"
+            + "</part-name></score-part><score-part id='B'><part-name>Clarinet 2</part-name>"
+            + "</score-part></part-list>"
+            + clarinet("A", "G", 4)
+            + clarinet("B", "E", 4)
+            + "</score-partwise>";
+    long piece =
+        body(upload(
+                "/api/pieces?title=Two Clarinets",
+                "two.musicxml",
+                file.getBytes(StandardCharsets.UTF_8)))
+            .get("id")
+            .asLong();
+    for (String[] of :
+        new String[][] {{"Hana", "Clarinet 1", "G4"}, {"Bilal", "Clarinet 2", "E4"}}) {
+      String stand = "/api/stand/" + student(of[0]) + "/" + piece;
+      assertThat(get(stand).get("plan").get("notes").get(0).get("written").asString())
+          .isEqualTo(of[2]);
+      assertThat(get(stand + "/sheet").get("remark").asString())
+          .isEqualTo("Your part: " + of[1] + ".");
+    }
+    assertThat(mvc.put().uri("/api/removals/PIECE/" + piece)).hasStatus2xxSuccessful();
   }
 
   @Test

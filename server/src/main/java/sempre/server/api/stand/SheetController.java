@@ -1,20 +1,24 @@
 package sempre.server.api.stand;
 
+import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import sempre.core.Saying;
 import sempre.core.instrument.Instrument;
 import sempre.core.planning.Plan;
 import sempre.core.score.Beside;
 import sempre.core.score.Part;
+import sempre.core.score.PartChoice;
 import sempre.core.teaching.Handout;
 import sempre.server.api.Speech;
 import sempre.server.api.hand.HandViews;
 import sempre.server.api.hand.Lanes;
 import sempre.server.app.AtTheStand;
+import sempre.server.app.Stands;
 import sempre.words.Words;
 
 /** A part as it is handed out: what stands under its music. */
@@ -46,11 +50,20 @@ class SheetController {
         HandViews.KeyView.all(i, plan.setup().options()),
         Lanes.guides(i),
         handed.handout().told().stream().map(t -> told(t, i, part)).toList(),
-        Stream.concat(
-                handed.part().page().reading().remark().stream(),
-                handed.beside().map(Beside::saying).stream())
+        Stream.of(
+                chair(handed.part()),
+                handed.part().page().reading().remark(),
+                handed.beside().map(Beside::saying))
+            .flatMap(Optional::stream)
             .map(Speech.words()::sentence)
             .collect(Collectors.joining(" ")));
+  }
+
+  /** Which part it is, where the instrument has several of its own. */
+  private static Optional<Saying> chair(Stands.Loaded l) {
+    return PartChoice.hasChairs(l.page().music().score(), l.player().setup().instrument())
+        ? Optional.of(Saying.of("read.chair", "part", l.page().reading().part().name()))
+        : Optional.empty();
   }
 
   private static StandViews.ToldView told(Handout.Told t, Instrument i, Part part) {
