@@ -5,19 +5,15 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertNotEquals;
 import static org.testng.Assert.assertTrue;
 
-import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
-import com.microsoft.playwright.options.LoadState;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
-import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 /** A teacher's way through the application, in a real browser. */
@@ -218,94 +214,6 @@ public class WholePathTest {
         .isVisible();
   }
 
-  /** Every kind of page that there is. */
-  private static final List<String> VIEWS =
-      List.of(
-          "/",
-          "/stand",
-          "/stand/{Noor}/{The Harbour Wall}",
-          "/stand/{Ioane}/{Fog Horn and Fiddle}",
-          "/ear/{Mateo}/{The Harbour Wall}",
-          "/ear/class/{First-year band}",
-          "/shelf",
-          "/shelf/{Two Gulls}",
-          "/shelf/book/Tidemarks",
-          "/parts/{given Fog Horn and Fiddle}",
-          "/sheet/{Noor}/{The Harbour Wall}",
-          "/simpler/{Nokomis}/{Quay Parade}",
-          "/people",
-          "/people/many",
-          "/people/{Noor}",
-          "/people/{Noor}/report",
-          "/people/group/{First-year band}",
-          "/people/group/{First-year band}/pieces",
-          "/people/group/{First-year band}/plays",
-          "/people/group/{First-year band}/grid",
-          "/people/group/{First-year band}/note/Bb4",
-          "/notes/clarinet",
-          "/notes/across/Bb4",
-          "/chart/flute?student={Noor}",
-          "/scale?group={First-year band}",
-          "/help/stand",
-          "/help/terms",
-          "/removed");
-
-  @DataProvider
-  public Object[][] views() {
-    return VIEWS.stream().map(v -> new Object[] {v}).toArray(Object[][]::new);
-  }
-
-  private void open(Page page, String path) {
-    page.navigate(browsing.at(path));
-    page.locator("h1").first().waitFor();
-    if (path.matches("/(stand|ear)/\\{.*")) {
-      page.locator("section.drawn svg.lanes text").first().waitFor();
-    }
-    page.waitForLoadState(LoadState.NETWORKIDLE);
-  }
-
-  /** Light and dark, on a desk and on a phone; nothing is cut off however much it is enlarged. */
-  @Test(dataProvider = "views")
-  public void everyViewIsAccessibleAndKeepsToItself(String path) {
-    browsing.errors.clear();
-    Page page = browsing.page();
-    open(page, path);
-    // words only, no value that was meant to become some
-    assertThat(page.locator("body")).not().containsText(Pattern.compile("\\[object|undefined|NaN"));
-    List<String> wrong = new ArrayList<>();
-    for (int width : List.of(1280, 390)) {
-      page.setViewportSize(width, 844);
-      for (String theme : List.of("white", "g100")) {
-        page.evaluate("t => document.documentElement.setAttribute('theme', t)", theme);
-        // colours that fade over are measured when they have come to rest
-        page.evaluate("() => Promise.allSettled(document.getAnimations().map(a => a.finished))");
-        new AxeBuilder(page)
-            .withTags(List.of("wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"))
-            .analyze()
-            .getViolations()
-            .forEach(
-                v ->
-                    wrong.add(
-                        width
-                            + " "
-                            + theme
-                            + " "
-                            + v.getId()
-                            + ": "
-                            + v.getNodes().get(0).getHtml()));
-      }
-    }
-    // the desk's screen as it is, and at 200 and at 400 per cent
-    for (int width : List.of(1280, 640, 320)) {
-      page.setViewportSize(width, width == 1280 ? 800 : width * 4 / 5);
-      measure(page, width, 24, wrong);
-    }
-    assertEquals(wrong.toString(), "[]");
-    assertEquals(browsing.foreign, List.of(), "no page asks another host for anything");
-    assertEquals(browsing.errors.toString(), "[]");
-    page.context().close();
-  }
-
   @Test
   public void helpIsThereForEachPlaceWithItsPictureInBothLanguages() {
     Page page = browsing.page();
@@ -353,66 +261,5 @@ public class WholePathTest {
     page.keyboard().press("n");
     assertThat(page.locator("h1")).hasText("Shelf");
     assertThat(page.getByText("the piece above, the piece below")).not().isVisible();
-  }
-
-  /**
-   * What one presses and is too small: lower than so many px, or narrower than 24. A link in the
-   * middle of a sentence is as high as its line (WCAG 2.2, 2.5.8, has the same exception).
-   */
-  private static final String SMALL =
-      """
-      least => {
-        const small = [];
-        const all = 'a[href], button, input, select, summary, [role=button], [tabindex="0"]';
-        for (const e of document.querySelectorAll(all)) {
-          if (e.closest('.bx--visually-hidden, .skip, [aria-hidden=true], svg') || e.disabled)
-            continue;
-          const label = e.matches('[type=checkbox], [type=radio]')
-            ? e.closest('label') ?? document.querySelector(`label[for="${e.id}"]`) : null;
-          const box = (label ?? e).getBoundingClientRect();
-          if (box.width <= 1 || box.height <= 1) continue;
-          const style = getComputedStyle(label ?? e);
-          if (style.visibility === 'hidden') continue;
-          const around = [...e.parentElement.childNodes];
-          if (style.display.startsWith('inline')
-              && e.parentElement.matches('p, li, td, dd, span')
-              && around.some(n => n.nodeType === 3 && n.textContent.trim().length > 1)) continue;
-          if (box.height < least - 0.5 || box.width < 23.5)
-            small.push(`${e.tagName} ${(e.textContent || e.name || e.type).trim().slice(0, 30)}`
-                + ` ${Math.round(box.width)}x${Math.round(box.height)}`);
-        }
-        return small.slice(0, 4).join('; ');
-      }
-      """;
-
-  /** What is wider than the screen, and what is too small to be pressed. */
-  private static void measure(Page page, int width, int least, List<String> wrong) {
-    Object over = page.evaluate("w => document.documentElement.scrollWidth - w", width);
-    if (((Number) over).intValue() > 0) {
-      wrong.add(over + " px too wide for " + width);
-    }
-    String small = (String) page.evaluate(SMALL, least);
-    if (!small.isEmpty()) {
-      wrong.add("too small at " + width + ": " + small);
-    }
-  }
-
-  /** Where a hand holds the screen, a thumb meets what it presses: 44 px. */
-  @Test
-  public void onTabletsAndAPhoneNothingIsCutOffOrTooSmallForAThumb() {
-    Page page = browsing.touched(768, 1024);
-    List<String> all = new ArrayList<>();
-    for (String path : VIEWS) {
-      page.setViewportSize(768, 1024);
-      open(page, path);
-      List<String> wrong = new ArrayList<>();
-      measure(page, 768, 44, wrong);
-      for (int width : List.of(1024, 390)) {
-        page.setViewportSize(width, width == 390 ? 844 : 768);
-        measure(page, width, 44, wrong);
-      }
-      wrong.forEach(w -> all.add(path + ": " + w));
-    }
-    assertEquals(String.join("\n", all), "");
   }
 }
