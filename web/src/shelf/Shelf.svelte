@@ -391,6 +391,10 @@
   .about {
     display: block;
   }
+  /* what comes later has its place, so that nothing moves under a hand */
+  li > .quiet {
+    min-height: 2lh;
+  }
   .how {
     display: grid;
     grid-template-columns: minmax(14rem, 1fr) 16rem 14rem;

@@ -9,6 +9,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.LoadState;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
@@ -288,6 +289,7 @@ public class ClassTest {
     assertThat(page.getByText("12 marks to go")).isVisible();
     List<Route> held = new ArrayList<>();
     page.route("**/absent", held::add);
+    page.waitForLoadState(LoadState.NETWORKIDLE);
     page.keyboard().press("x");
     page.keyboard().press("1");
     page.waitForCondition(() -> !held.isEmpty());
@@ -630,6 +632,7 @@ public class ClassTest {
     ask.getByText("Remove", new Locator.GetByTextOptions().setExact(true)).click();
     assertThat(page.getByText("First-year band is removed.")).isVisible();
     page.navigate(browsing.at("/shelf"));
+    page.waitForLoadState(LoadState.NETWORKIDLE);
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("remove … Quay Parade"))
         .click();
     page.locator(".bx--modal.is-visible")
