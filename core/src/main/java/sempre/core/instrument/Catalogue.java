@@ -24,6 +24,9 @@ public final class Catalogue {
   /** Catalogue ids in score order. */
   private static final List<String> IDS;
 
+  /** So many names of parts are remembered at most. */
+  private static final int MOST_NAMES = 2000;
+
   /** What is an instrument, but none of these. */
   private static final String NONE = "|";
 
@@ -54,6 +57,10 @@ public final class Catalogue {
   }
 
   private final Map<String, Instrument> read = new ConcurrentHashMap<>();
+
+  /** Names of parts that were asked for, and whose they are; scores repeat the same few. */
+  private final Map<String, Optional<String>> names = new ConcurrentHashMap<>();
+
   private final Map<Chosen, Setup> setups = new ConcurrentHashMap<>();
 
   /**
@@ -129,6 +136,13 @@ public final class Catalogue {
    * F}. Of several names that it holds the longest counts, so that an English horn is no horn.
    */
   public Optional<String> named(String part) {
+    if (names.size() >= MOST_NAMES) {
+      names.clear();
+    }
+    return names.computeIfAbsent(part, Catalogue::byName);
+  }
+
+  private static Optional<String> byName(String part) {
     String name = " " + plain(part) + " ";
     return CALLED.entrySet().stream()
         .filter(e -> holds(name, e.getKey()))

@@ -22,6 +22,26 @@ public final class PartChoice {
   /** No part has so many notes outside a range; it keeps the stages apart. */
   private static final long MOST_NOTES = 100_000;
 
+  /**
+   * From whose part an instrument reads where it has none, the nearest first (common practice, no
+   * source). Of a recorder's the one in whose notes it fits best.
+   */
+  private static final Map<String, List<String>> NEXT =
+      Map.ofEntries(
+          Map.entry("piccolo", List.of("flute")),
+          Map.entry("cornet", List.of("trumpet", "flugelhorn")),
+          Map.entry("flugelhorn", List.of("trumpet", "cornet")),
+          Map.entry("trumpet", List.of("cornet", "flugelhorn")),
+          Map.entry("trumpet-c", List.of("trumpet", "cornet")),
+          Map.entry("baritone", List.of("euphonium", "trombone")),
+          Map.entry("euphonium", List.of("baritone", "trombone")),
+          Map.entry("baritone-tc", List.of("euphonium-tc", "euphonium", "baritone", "trombone")),
+          Map.entry("euphonium-tc", List.of("baritone-tc", "baritone", "euphonium", "trombone")),
+          Map.entry("bass-trombone", List.of("trombone", "euphonium")),
+          Map.entry("bass-trombone-two-valves", List.of("bass-trombone", "trombone", "euphonium")),
+          Map.entry("recorder-soprano", List.of("flute", "oboe")),
+          Map.entry("recorder-alto", List.of("flute", "oboe")));
+
   private PartChoice() {}
 
   /** How the pages of a file are meant. */
@@ -94,26 +114,6 @@ public final class PartChoice {
                     .findFirst())
         .or(() -> playable.stream().min(Comparator.comparingDouble(p -> distance(p, instrument))));
   }
-
-  /**
-   * From whose part an instrument reads where it has none, the nearest first (common practice, no
-   * source). Of a recorder's the one in whose notes it fits best.
-   */
-  private static final Map<String, List<String>> NEXT =
-      Map.ofEntries(
-          Map.entry("piccolo", List.of("flute")),
-          Map.entry("cornet", List.of("trumpet", "flugelhorn")),
-          Map.entry("flugelhorn", List.of("trumpet", "cornet")),
-          Map.entry("trumpet", List.of("cornet", "flugelhorn")),
-          Map.entry("trumpet-c", List.of("trumpet", "cornet")),
-          Map.entry("baritone", List.of("euphonium", "trombone")),
-          Map.entry("euphonium", List.of("baritone", "trombone")),
-          Map.entry("baritone-tc", List.of("euphonium-tc", "euphonium", "baritone", "trombone")),
-          Map.entry("euphonium-tc", List.of("baritone-tc", "baritone", "euphonium", "trombone")),
-          Map.entry("bass-trombone", List.of("trombone", "euphonium")),
-          Map.entry("bass-trombone-two-valves", List.of("bass-trombone", "trombone", "euphonium")),
-          Map.entry("recorder-soprano", List.of("flute", "oboe")),
-          Map.entry("recorder-alto", List.of("flute", "oboe")));
 
   private static Optional<Part> next(List<Part> playable, Instrument instrument) {
     Stream<Part> found =

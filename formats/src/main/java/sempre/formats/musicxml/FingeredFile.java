@@ -195,29 +195,15 @@ public final class FingeredFile {
     return copy;
   }
 
-  /** The attributes with a transposition: behind clefs and staff details, before directives. */
+  /** The attributes with a transposition, where there is one. */
   private static XmlNode transposed(XmlNode attributes, Transposition t) {
     if (t.equals(Transposition.CONCERT)) {
       return attributes;
     }
-    int octaves = t.semitones() / 12;
-    XmlNode transpose =
-        new XmlNode("transpose")
-            .add(XmlNode.of("diatonic", t.letters() - 7 * octaves))
-            .add(XmlNode.of("chromatic", t.semitones() - 12 * octaves));
-    if (octaves != 0) {
-      transpose.add(XmlNode.of("octave-change", octaves));
-    }
     XmlNode copy = attributes.shell();
-    boolean put = false;
-    for (XmlNode c : attributes.children()) {
-      if (!put && (c.is("directive") || c.is("measure-style"))) {
-        copy.add(transpose);
-        put = true;
-      }
-      copy.add(c);
-    }
-    return put ? copy : copy.add(transpose);
+    attributes.children().forEach(copy::add);
+    Transposes.put(copy, t);
+    return copy;
   }
 
   private static XmlNode note(XmlNode note, Mark fingering) {

@@ -17,8 +17,8 @@ final class JumpWords {
   /** What a sign is called that has no name. */
   private static final String SIGN = "sign";
 
-  private static final Pattern DA_CAPO = Pattern.compile("^(d\\.? ?c\\b|da capo\\b).*");
-  private static final Pattern DAL_SEGNO = Pattern.compile("^(d\\.? ?s\\b|dal segno\\b).*");
+  private static final Pattern DA_CAPO = Pattern.compile("^(d\\. ?c\\b|dc\\b|da capo\\b).*");
+  private static final Pattern DAL_SEGNO = Pattern.compile("^(d\\. ?s\\b|ds\\b|dal segno\\b).*");
   private static final Pattern TO_CODA = Pattern.compile("^(to coda|al coda|alla coda)\\b.*");
   private static final Pattern FINE = Pattern.compile("^fine\\W*$");
 

@@ -70,15 +70,18 @@ public final class MusicXmlReader {
       }
       starts[b + 1] = starts[b] + longest;
     }
-    TreeMap<Double, Double> tempi = new TreeMap<>();
-    readers.forEach(r -> r.tempi(starts, tempi, remarks));
+    TempoMarks marks = new TempoMarks();
+    readers.forEach(r -> r.tempi(starts, marks));
+    remarks.addAll(marks.said());
+    TreeMap<Double, Double> tempi = new TreeMap<>(marks.tempi());
     if (tempi.isEmpty()) {
       remarks.add(Saying.of("read.tempo", "n", (int) Tempi.USUAL));
     }
     if (concert) {
       remarks.add(Saying.of("read.concert"));
     }
-    List<Part> parts = readers.stream().map(r -> r.part(starts, new Tempi(tempi))).toList();
+    List<Integer> played = PlayedOrder.of(together(readers, bars));
+    List<Part> parts = readers.stream().map(r -> r.part(starts, new Tempi(tempi), played)).toList();
     for (Part p : parts) {
       p.lines().forEach(l -> Limit.NOTES.check(l.notes().size()));
     }
@@ -95,6 +98,19 @@ public final class MusicXmlReader {
             .orElse(List.of());
     Score score = new Score(title, concert, parts, remarks.stream().distinct().toList(), chords);
     return PagePitch.of(score).because().map(score::remarked).orElse(score);
+  }
+
+  /** The bars with what stands in any part: a da capo is printed over the uppermost alone. */
+  private static List<XmlNode> together(List<PartReader> readers, int bars) {
+    List<XmlNode> all = new ArrayList<>();
+    for (int b = 0; b < bars; b++) {
+      XmlNode bar = new XmlNode("measure");
+      for (PartReader r : readers) {
+        r.measure(b).ifPresent(m -> m.children().forEach(bar::add));
+      }
+      all.add(bar);
+    }
+    return all;
   }
 
   /** The transposition that a {@code <transpose>} element says. */
@@ -121,18 +137,8 @@ public final class MusicXmlReader {
       return OptionalDouble.empty();
     }
     double quarters =
-        switch (m.textOf("beat-unit")) {
-          case "whole" -> 4;
-          case "half" -> 2;
-          case "eighth" -> 0.5;
-          case "16th" -> 0.25;
-          default -> 1;
-        };
-    double dot = quarters / 2;
-    for (int i = 0; i < m.children("beat-unit-dot").size(); i++) {
-      quarters += dot;
-      dot /= 2;
-    }
+        NoteLength.dotted(
+            NoteLength.of(m.textOf("beat-unit")).orElse(1.0), m.children("beat-unit-dot").size());
     double tempo = Double.parseDouble(number.group()) * quarters;
     return tempo > 0 ? OptionalDouble.of(tempo) : OptionalDouble.empty();
   }

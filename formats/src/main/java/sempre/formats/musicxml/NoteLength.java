@@ -1,6 +1,7 @@
 package sempre.formats.musicxml;
 
 import java.util.Map;
+import java.util.Optional;
 import sempre.formats.xml.XmlNode;
 
 /** How long a note is by its sign, for files that leave its duration out. */
@@ -22,14 +23,19 @@ final class NoteLength {
 
   private NoteLength() {}
 
+  /** A sign by its name, in quarters. */
+  static Optional<Double> of(String name) {
+    return Optional.ofNullable(QUARTERS.get(name));
+  }
+
+  /** A length with so many dots. */
+  static double dotted(double length, int dots) {
+    return length * (2 - Math.pow(0.5, dots));
+  }
+
   /** In quarters, with dots and in its tuplet; 0 where the sign is not known. */
   static double quarters(XmlNode note) {
-    double length = QUARTERS.getOrDefault(note.textOf("type"), 0.0);
-    double dot = length / 2;
-    for (int i = 0; i < note.children("dot").size(); i++) {
-      length += dot;
-      dot /= 2;
-    }
+    double length = dotted(of(note.textOf("type")).orElse(0.0), note.children("dot").size());
     double in = note.child("time-modification").map(t -> part(t, "normal-notes")).orElse(1.0);
     double of = note.child("time-modification").map(t -> part(t, "actual-notes")).orElse(1.0);
     return length * in / of;

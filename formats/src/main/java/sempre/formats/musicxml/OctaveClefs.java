@@ -3,6 +3,7 @@ package sempre.formats.musicxml;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
+import sempre.core.pitch.Transposition;
 import sempre.formats.xml.XmlNode;
 
 /**
@@ -33,21 +34,15 @@ final class OctaveClefs {
     }
     clefs.forEach(c -> c.children().removeIf(x -> x.is(CHANGE)));
     pitches.forEach(p -> p.child("octave").ifPresent(o -> o.text(read(p, octave))));
-    List<XmlNode> said = part.descendants("transpose");
-    if (said.isEmpty()) {
-      part.descendants("attributes").stream()
-          .findFirst()
-          .ifPresent(
-              a ->
-                  a.add(
-                      new XmlNode("transpose")
-                          .add(XmlNode.of("chromatic", 0))
-                          .add(XmlNode.of("octave-change", octave))));
-    }
-    for (XmlNode t : said) {
-      int more = octave + MusicXmlReader.integer(t.textOf("octave-change"), 0);
-      t.children().removeIf(x -> x.is("octave-change"));
-      t.add(XmlNode.of("octave-change", more));
+    boolean first = true;
+    for (XmlNode a : part.descendants("attributes")) {
+      if (first || a.has("transpose")) {
+        Transposition said =
+            a.child("transpose").map(MusicXmlReader::transposition).orElse(Transposition.CONCERT);
+        Transposes.put(
+            a, new Transposition(said.letters() + 7 * octave, said.semitones() + 12 * octave));
+      }
+      first = false;
     }
   }
 

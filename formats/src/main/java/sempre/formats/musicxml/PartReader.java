@@ -2,6 +2,7 @@ package sempre.formats.musicxml;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 import sempre.core.Limit;
@@ -82,6 +83,11 @@ final class PartReader {
 
   int bars() {
     return bars.size();
+  }
+
+  /** A bar as it stands in the file, where the part has so many. */
+  Optional<XmlNode> measure(int bar) {
+    return bar < bars.size() ? Optional.of(bars.get(bar).node()) : Optional.empty();
   }
 
   double length(int bar) {
@@ -273,9 +279,9 @@ final class PartReader {
     }
   }
 
-  /** Adds this part's tempo marks, and what is to be said of them. */
-  void tempi(double[] starts, TreeMap<Double, Double> tempi, List<Saying> said) {
-    new TempoMarks(tempi, said).read(directions, starts);
+  /** Adds this part's tempo marks to those of the parts before it. */
+  void tempi(double[] starts, TempoMarks marks) {
+    marks.read(directions, starts);
   }
 
   /** The chords that stand over this part, as they sound. */
@@ -294,7 +300,12 @@ final class PartReader {
     return concert && transposition.fifths() != 0 ? Transposition.CONCERT : transposition;
   }
 
-  Part part(double[] starts, Tempi tempi) {
+  /**
+   * The part.
+   *
+   * @param order the bars of the score as they are played
+   */
+  Part part(double[] starts, Tempi tempi, List<Integer> order) {
     List<Bar> barList = new ArrayList<>();
     for (int b = 0; b < bars.size(); b++) {
       BarData d = bars.get(b);
@@ -308,8 +319,8 @@ final class PartReader {
               d.beats(),
               d.beatType()));
     }
-    List<Integer> played = PlayedOrder.of(bars.stream().map(BarData::node).toList());
-    Played order = Played.of(barList, played);
+    List<Integer> played = order.stream().filter(b -> b < bars.size()).toList();
+    Played inOrder = Played.of(barList, played);
     List<Line> lines = new ArrayList<>();
     staves.forEach(
         (staff, voices) ->
@@ -324,7 +335,7 @@ final class PartReader {
                                 list,
                                 starts,
                                 tempi,
-                                order))));
+                                inOrder))));
     if (chords > 0) {
       remark(Saying.of("read.chords", "n", chords));
     }

@@ -1,8 +1,11 @@
 package sempre.formats.musicxml;
 
+import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import sempre.core.Saying;
 import sempre.core.score.Tempi;
@@ -14,21 +17,21 @@ final class TempoMarks {
   private static final int METRONOME = 2;
   private static final int SOUND = 3;
 
-  private final TreeMap<Double, Double> tempi;
-  private final List<Saying> said;
+  /** Quarters a minute by when they begin, of all parts. */
+  private final TreeMap<Double, Double> tempi = new TreeMap<>();
+
+  private final TreeMap<Double, Saying> said = new TreeMap<>();
 
   /** Those that are no faster or slower of another. */
   private final TreeMap<Double, Double> marked = new TreeMap<>();
 
+  /** Where the music gets faster or slower than it was. */
+  private final Set<Double> relative = new HashSet<>();
+
   private final Map<Double, Integer> ranks = new HashMap<>();
 
-  /**
-   * @param tempi quarters a minute by when they begin, to be added to
-   * @param said what is to be said of tempo words
-   */
-  TempoMarks(TreeMap<Double, Double> tempi, List<Saying> said) {
-    this.tempi = tempi;
-    this.said = said;
+  Map<Double, Double> tempi() {
+    return tempi;
   }
 
   void read(List<Direction> directions, double[] starts) {
@@ -51,40 +54,49 @@ final class TempoMarks {
   }
 
   private void change(double at, TempoWords.Change change, String words) {
-    double now = before(at, tempi);
-    double tempo =
-        change instanceof TempoWords.Change.To to
-            ? to.quarters()
-            : change instanceof TempoWords.Change.Times times
-                ? now * times.factor()
-                : change instanceof TempoWords.Change.Back
-                    ? before(at, marked)
-                    : marked.isEmpty() ? now : marked.firstEntry().getValue();
-    boolean typed = change instanceof TempoWords.Change.To to && to.typed();
-    boolean goesBack =
-        change instanceof TempoWords.Change.Back || change instanceof TempoWords.Change.First;
-    boolean put = put(at, tempo, typed ? METRONOME : WORDS);
-    if (put && !typed && !goesBack) {
-      said.add(Saying.of("read.tempo-words", "text", words.strip(), "n", (int) Math.round(tempo)));
-    }
-    if (change instanceof TempoWords.Change.Times && put) {
+    if (change instanceof TempoWords.Change.To to) {
+      if (put(at, to.quarters(), to.typed() ? METRONOME : WORDS) && !to.typed()) {
+        taken(at, words);
+      }
+    } else if (change instanceof TempoWords.Change.Times times) {
+      Map.Entry<Double, Double> now = tempi.lowerEntry(at);
+      double from = now == null ? Tempi.USUAL : now.getValue();
+      if (put(at, from * times.factor(), WORDS)) {
+        taken(at, words);
+      }
+      // also where its tempo is said: it is not what one goes back to
+      relative.add(at);
       marked.remove(at);
+    } else {
+      boolean first = change instanceof TempoWords.Change.First;
+      Map.Entry<Double, Double> back = first ? marked.firstEntry() : marked.lowerEntry(at);
+      if (back != null && back.getKey() < at) {
+        put(at, back.getValue(), WORDS);
+      }
     }
   }
 
-  /** The tempo that is in force when another begins. */
-  private static double before(double at, TreeMap<Double, Double> tempi) {
-    Map.Entry<Double, Double> last = tempi.lowerEntry(at);
-    return last == null ? Tempi.USUAL : last.getValue();
+  private void taken(double at, String words) {
+    said.put(
+        at,
+        Saying.of("read.tempo-words", "text", words.strip(), "n", (int) Math.round(tempi.get(at))));
+  }
+
+  /** What is to be said of words that were taken for a tempo. */
+  Collection<Saying> said() {
+    return said.values();
   }
 
   private boolean put(double at, double tempo, int rank) {
-    if (ranks.getOrDefault(at, tempi.containsKey(at) ? SOUND : 0) >= rank) {
+    if (ranks.getOrDefault(at, 0) >= rank) {
       return false;
     }
     ranks.put(at, rank);
     tempi.put(at, tempo);
-    marked.put(at, tempo);
+    if (!relative.contains(at)) {
+      marked.put(at, tempo);
+    }
+    said.remove(at);
     return true;
   }
 }

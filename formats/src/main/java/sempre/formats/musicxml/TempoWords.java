@@ -36,8 +36,8 @@ final class TempoWords {
   private static final double SLOWEST = 20;
   private static final double FASTEST = 400;
 
-  private static final Map<String, Double> PHRASES = new LinkedHashMap<>();
-  private static final Map<String, Double> WORDS = new LinkedHashMap<>();
+  private static final Map<Pattern, Double> PHRASES = new LinkedHashMap<>();
+  private static final Map<Pattern, Double> WORDS = new LinkedHashMap<>();
   private static final Map<String, Double> NOTES =
       Map.ofEntries(
           Map.entry("\u2669", 1.0),
@@ -59,34 +59,34 @@ final class TempoWords {
           Map.entry("\uD834\uDD60", 0.5));
 
   static {
-    PHRASES.put("slow march|marcia funebre|funeral march", 60.0);
-    PHRASES.put("quick march", 120.0);
-    PHRASES.put("tempo di marcia|alla marcia|march tempo", 112.0);
-    PHRASES.put("tempo di valse|tempo di valzer|waltz tempo", 150.0);
-    PHRASES.put("moderately fast|moderate fast|massig schnell|assez vite", 116.0);
-    PHRASES.put("moderately slow|massig langsam|assez lent", 76.0);
-    WORDS.put("prestissimo", 190.0);
-    WORDS.put("presto", 176.0);
-    WORDS.put("vivacissimo|vif", 160.0);
-    WORDS.put("vivace|vivo", 152.0);
-    WORDS.put("allegrissimo", 150.0);
-    WORDS.put("bright", 138.0);
-    WORDS.put("fast|quick|brisk|schnell|vite|rapido", 132.0);
-    WORDS.put("allegro|lively|lebhaft|anime|animado", 126.0);
-    WORDS.put("allegretto|march|marsch|marcia", 112.0);
-    WORDS.put("moderato|moderate|moderately|medium|massig|modere|moderado", 104.0);
-    WORDS.put("steady", 100.0);
-    WORDS.put("andantino", 88.0);
-    WORDS.put("flowing|relaxed", 84.0);
-    WORDS.put("andante", 80.0);
-    WORDS.put("gently", 76.0);
-    WORDS.put("adagietto", 72.0);
-    WORDS.put("adagio", 66.0);
-    WORDS.put("larghetto", 63.0);
-    WORDS.put("slow|slowly|langsam|despacio", 60.0);
-    WORDS.put("lento|lent", 56.0);
-    WORDS.put("largo|broad", 50.0);
-    WORDS.put("grave", 44.0);
+    put(PHRASES, "slow march|marcia funebre|funeral march", 60.0);
+    put(PHRASES, "quick march", 120.0);
+    put(PHRASES, "tempo di marcia|alla marcia|march tempo", 112.0);
+    put(PHRASES, "tempo di valse|tempo di valzer|waltz tempo", 150.0);
+    put(PHRASES, "moderately fast|moderate fast|massig schnell|assez vite", 116.0);
+    put(PHRASES, "moderately slow|massig langsam|assez lent", 76.0);
+    put(WORDS, "prestissimo", 190.0);
+    put(WORDS, "presto", 176.0);
+    put(WORDS, "vivacissimo|vif", 160.0);
+    put(WORDS, "vivace|vivo", 152.0);
+    put(WORDS, "allegrissimo", 150.0);
+    put(WORDS, "bright", 138.0);
+    put(WORDS, "fast|quick|brisk|schnell|vite|rapido", 132.0);
+    put(WORDS, "allegro|lively|lebhaft|anime|animado", 126.0);
+    put(WORDS, "allegretto|march|marsch|marcia", 112.0);
+    put(WORDS, "moderato|moderate|moderately|medium|massig|modere|moderado", 104.0);
+    put(WORDS, "steady", 100.0);
+    put(WORDS, "andantino", 88.0);
+    put(WORDS, "flowing|relaxed", 84.0);
+    put(WORDS, "andante", 80.0);
+    put(WORDS, "gently", 76.0);
+    put(WORDS, "adagietto", 72.0);
+    put(WORDS, "adagio", 66.0);
+    put(WORDS, "larghetto", 63.0);
+    put(WORDS, "slow|slowly|langsam|despacio", 60.0);
+    put(WORDS, "lento|lent", 56.0);
+    put(WORDS, "largo|broad", 50.0);
+    put(WORDS, "grave", 44.0);
   }
 
   private static final Pattern TYPED =
@@ -119,6 +119,10 @@ final class TempoWords {
   private static final Pattern DATE = Pattern.compile("\\d+\\.? march|march \\d+");
 
   private TempoWords() {}
+
+  private static void put(Map<Pattern, Double> words, String any, double quarters) {
+    words.put(Pattern.compile("\\b(" + any + ")\\b"), quarters);
+  }
 
   /** What the words say of the tempo; empty where they say nothing of it. */
   static Optional<Change> of(String words) {
@@ -184,11 +188,11 @@ final class TempoWords {
   }
 
   /** The tempo of the word that comes first. */
-  private static Optional<Double> known(Map<String, Double> words, String plain) {
+  private static Optional<Double> known(Map<Pattern, Double> words, String plain) {
     Optional<Double> found = Optional.empty();
     int first = Integer.MAX_VALUE;
-    for (Map.Entry<String, Double> e : words.entrySet()) {
-      Matcher m = Pattern.compile("\\b(" + e.getKey() + ")\\b").matcher(plain);
+    for (Map.Entry<Pattern, Double> e : words.entrySet()) {
+      Matcher m = e.getKey().matcher(plain);
       if (m.find() && m.start() < first) {
         first = m.start();
         found = Optional.of(e.getValue());

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.TreeSet;
 
 /**
  * What a player plays of a staff on which several voices are written. Where a bar has one voice, or
@@ -31,10 +32,10 @@ final class VoiceLines<N> {
   /** bar to voice to what it holds, voices in the order of their numbers */
   private final TreeMap<Integer, Map<String, List<Item<N>>>> bars = new TreeMap<>();
 
-  private final TreeMap<String, Boolean> voices = new TreeMap<>();
+  private final TreeSet<String> voices = new TreeSet<>();
 
   void note(int bar, String voice, double from, double to, N note) {
-    voices.put(voice, true);
+    voices.add(voice);
     put(bar, voice, new Item<>(from, to, note));
   }
 
@@ -50,7 +51,7 @@ final class VoiceLines<N> {
 
   /** The lines by the names of the voices they follow, the upper one first. */
   Map<String, List<N>> lines() {
-    List<String> names = List.copyOf(voices.keySet());
+    List<String> names = List.copyOf(voices);
     int count = 1;
     for (Map<String, List<Item<N>>> bar : bars.values()) {
       List<List<Item<N>>> sounding = sounding(bar);

@@ -446,6 +446,62 @@ public class MusicXmlReaderTest {
     assertEquals(p.bars().get(0).beatType(), 8);
   }
 
+  private static Score scored(String over, String under) {
+    String head = "<part id='%s'>%s</part>";
+    return MusicXmlReader.read(
+        bytes(
+            "<score-partwise version='4.0'><part-list><score-part id='P1'><part-name>Flute"
+                + "</part-name></score-part><score-part id='P2'><part-name>Clarinet</part-name>"
+                + "</score-part></part-list>"
+                + head.formatted("P1", over)
+                + head.formatted("P2", under)
+                + "</score-partwise>"));
+  }
+
+  private static String bar(int n, String more) {
+    String divisions = n == 1 ? "<attributes><divisions>2</divisions></attributes>" : "";
+    return "<measure number='" + n + "'>" + divisions + more + note(8, "C", 0, 5) + "</measure>";
+  }
+
+  /** What is printed over the uppermost part alone holds for the others too. */
+  @Test
+  public void aJumpOverOnePartIsPlayedByAll() {
+    Score s =
+        scored(
+            bar(1, "") + bar(2, words("Fine")) + bar(3, words("D.C. al Fine")),
+            bar(1, "") + bar(2, "") + bar(3, ""));
+    for (Part p : s.parts()) {
+      assertEquals(p.played().order(3), List.of(0, 1, 2, 0, 1), p.name());
+    }
+    assertEquals(
+        scored(bar(1, "") + bar(2, words("D C B A")), bar(1, "") + bar(2, ""))
+            .parts()
+            .get(0)
+            .played()
+            .order(2),
+        List.of(0, 1),
+        "names of notes lead nowhere");
+  }
+
+  /** A word in one part goes by what is marked in another; with no mark there is no way back. */
+  @Test
+  public void aTempoIsThatOfTheScore() {
+    Score s =
+        scored(
+            bar(1, "<sound tempo='60'/>")
+                + bar(2, words("slower") + "<sound tempo='50'/>")
+                + bar(3, ""),
+            bar(1, "") + bar(2, "") + bar(3, words("a tempo")));
+    assertEquals(
+        s.parts().get(0).topLine().orElseThrow().notes().stream().map(Note::tempo).toList(),
+        List.of(60.0, 50.0, 60.0));
+    Score none = scored(bar(1, "") + bar(2, words("a tempo")), bar(1, "") + bar(2, ""));
+    assertEquals(none.parts().get(0).topLine().orElseThrow().notes().get(1).tempo(), Tempi.USUAL);
+    Score told = scored(bar(1, words("Allegro")), bar(1, "<sound tempo='132'/>"));
+    assertEquals(told.parts().get(0).topLine().orElseThrow().notes().get(0).tempo(), 132.0);
+    assertFalse(told.remarks().stream().anyMatch(r -> r.key().equals("read.tempo-words")));
+  }
+
   /** Slower than the last tempo that was marked, and back to it; a number that is typed counts. */
   @Test
   public void tempoWordsGoByOneAnother() {

@@ -6,10 +6,12 @@ import static sempre.formats.musicxml.Xmls.bytes;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Setup;
+import sempre.core.pitch.Transposition;
 import sempre.core.score.PagePitch;
 import sempre.core.score.Part;
 import sempre.core.score.PartChoice;
@@ -153,7 +155,7 @@ public class PagePitchTest {
     assertEquals(asked.because().orElseThrow().key(), "read.high-recorder");
     assertEquals(page(high, "recorder-soprano", Pages.CONCERT), "0:[ G4,  A4,  B4,  C5]");
     Score low = read(file(false, new P("Soprano Recorder", 0, "", "G4 A4 B4 C5")));
-    assertEquals(PagePitch.of(low).because(), java.util.Optional.empty());
+    assertEquals(PagePitch.of(low).because(), Optional.empty());
   }
 
   /** Written D4 to C7 is all that a piccolo reads; F7 can only be what sounds. */
@@ -169,7 +171,7 @@ public class PagePitchTest {
         PlayerPage.beginning(
             MusicXmlFile.of(bytes(file(false, band()))),
             "P1",
-            new sempre.core.pitch.Transposition(1, 2),
+            new Transposition(1, 2),
             "treble",
             2);
     Part part = MusicXmlReader.read(beginning).parts().get(0);
