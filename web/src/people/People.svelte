@@ -1,17 +1,11 @@
 <!-- Groups and students: set up once. -->
 <script lang="ts">
-  import {
-    Button,
-    Search,
-    Select,
-    SelectItem,
-    SkeletonText,
-    TextInput
-  } from 'carbon-components-svelte';
+  import { Button, Select, SelectItem, SkeletonText, TextInput } from 'carbon-components-svelte';
   import { onMount } from 'svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
   import { loaded } from '../lib/load.svelte';
   import Removal, { type Kind } from '../parts/Removal.svelte';
+  import Sought from '../parts/Sought.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { ways } from '../ways.svelte';
   import GroupForm from './GroupForm.svelte';
@@ -182,25 +176,13 @@
     <SkeletonText paragraph lines={8} />
   {:else}
     {#if people.students.length}
-      <div class="find">
-        <Search
-          size="sm"
-          labelText={ui.people.find}
-          placeholder={ui.people.find}
-          bind:value={typed}
-        />
-        <Select
-          size="sm"
-          labelText={ui.people.listBy}
-          selected={order.value}
-          on:change={(e) => (order.value = (e.target as HTMLSelectElement).value as Order)}
-        >
-          {#each Object.entries(ui.people.orders) as [o, text] (o)}<SelectItem
-              value={o}
-              {text}
-            />{/each}
-        </Select>
-      </div>
+      <Sought
+        find={ui.people.find}
+        bind:typed
+        by={ui.people.listBy}
+        orders={ui.people.orders}
+        bind:order={order.value}
+      />
     {/if}
     {#each people.groups as g (g.id)}
       <section>
@@ -401,13 +383,6 @@
 {/if}
 
 <style>
-  .find {
-    display: grid;
-    grid-template-columns: minmax(12rem, 24rem) 12rem;
-    gap: 1rem;
-    align-items: end;
-    margin-top: 1rem;
-  }
   h3 {
     font-size: 0.875rem;
     font-weight: 600;
@@ -415,11 +390,6 @@
   }
   h3 + ul {
     margin-top: 0.125rem;
-  }
-  @media (max-width: 600px) {
-    .find {
-      grid-template-columns: 1fr;
-    }
   }
   section {
     margin-top: 1.5rem;

@@ -177,6 +177,11 @@
   details {
     margin-top: 0.25rem;
   }
+  @media print {
+    details:not([open]) {
+      display: none;
+    }
+  }
   summary {
     cursor: pointer;
     color: var(--accent);

@@ -4,7 +4,6 @@
     Button,
     InlineNotification,
     ProgressBar,
-    Search,
     Select,
     SelectItem,
     SkeletonText
@@ -16,6 +15,7 @@
   import { loaded } from '../lib/load.svelte';
   import Mark from '../parts/Mark.svelte';
   import Removal from '../parts/Removal.svelte';
+  import Sought from '../parts/Sought.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../router';
   import PageSize from '../paper/PageSize.svelte';
@@ -261,26 +261,13 @@
     <div class="screen settings"><SheetSettings /></div>
     <p role="status" class="screen said">{said}</p>
     {#if given.parts.length > 5}
-      <div class="ways screen">
-        <Search
-          size="sm"
-          labelText={ui.shelf.findPart}
-          placeholder={ui.shelf.findPart}
-          bind:value={typed}
-        />
-        <Select
-          size="sm"
-          labelText={ui.people.listBy}
-          selected={order.value}
-          on:change={(e) =>
-            (order.value = (e.target as HTMLSelectElement).value as typeof order.value)}
-        >
-          {#each Object.entries(ui.shelf.partOrders) as [o, text] (o)}<SelectItem
-              value={o}
-              {text}
-            />{/each}
-        </Select>
-      </div>
+      <Sought
+        find={ui.shelf.findPart}
+        bind:typed
+        by={ui.people.listBy}
+        orders={ui.shelf.partOrders}
+        bind:order={order.value}
+      />
     {/if}
     <table class="screen rows sheet stack">
       <thead>
@@ -401,7 +388,7 @@
     align-items: flex-end;
     margin-top: 1rem;
   }
-  .ways :global(:is(.bx--form-item, .bx--search)) {
+  .ways :global(.bx--form-item) {
     flex: 0 1 24rem;
   }
   .settings {

@@ -1,12 +1,13 @@
 <!-- Books and pieces: bring one in, give it to a group. -->
 <script lang="ts">
-  import { Button, Search, Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
+  import { Button, Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
   import { Kept } from '../lib/kept.svelte';
   import { pageKeys, pressing } from '../lib/keys.svelte';
   import { onMount } from 'svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
   import { loaded } from '../lib/load.svelte';
   import Removal from '../parts/Removal.svelte';
+  import Sought from '../parts/Sought.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate } from '../router';
   import Give from './Give.svelte';
@@ -120,6 +121,11 @@
     (ticked = is ? [...ticked, id] : ticked.filter((t) => t !== id));
   /** those of them that are seen, in the order in which they are seen */
   const many = $derived(flat.map((p) => p.piece).filter((p) => ticked.includes(p.id)));
+  /** Of several some may be done when one fails and the dialog is closed: the list says so. */
+  function closed(count: number) {
+    giving = removing = [];
+    if (count > 1) void load();
+  }
   const here = () => !giving.length && !removing.length && flat.length > 0;
   pageKeys(ui.app.shelf, [
     {
@@ -167,19 +173,13 @@
     <SkeletonText paragraph lines={8} />
   {:else}
     {#if pieces.length}
-      <div class="how">
-        <Search
-          size="sm"
-          labelText={ui.shelf.find}
-          placeholder={ui.shelf.find}
-          bind:value={typed}
-        />
-        <Select size="sm" labelText={ui.shelf.orderBy} bind:selected={order}>
-          {#each Object.entries(ui.shelf.orders) as [o, text] (o)}<SelectItem
-              value={o}
-              {text}
-            />{/each}
-        </Select>
+      <Sought
+        find={ui.shelf.find}
+        bind:typed
+        by={ui.shelf.orderBy}
+        orders={ui.shelf.orders}
+        bind:order
+      >
         <Select
           size="sm"
           labelText={ui.shelf.readyIn}
@@ -189,7 +189,7 @@
           <SelectItem value="0" text={ui.shelf.noGroup} />
           {#each groups as g (g.id)}<SelectItem value={String(g.id)} text={g.name} />{/each}
         </Select>
-      </div>
+      </Sought>
       {#if ofGroup}<p class="small quiet">{ui.shelf.readyHow}</p>{/if}
     {/if}
     {#if many.length}
@@ -286,7 +286,7 @@
     others={others.map((p) => p.id)}
     name={others.length ? ui.shelf.manyPieces(removing.length) : first!.title}
     more={others.length ? inRow(removing.map((p) => p.title)) : ''}
-    onclose={() => (removing = [])}
+    onclose={() => closed(removing.length)}
     ondone={async (words) => {
       removing = [];
       ticked = [];
@@ -300,7 +300,7 @@
   <Give
     pieces={giving}
     {people}
-    onclose={() => (giving = [])}
+    onclose={() => closed(giving.length)}
     ongiven={async (ids) => {
       if (ids.length === 1) return navigate(`/parts/${ids[0]}` as '/');
       said = ui.shelf.manyGiven(inRow(giving.map((p) => p.title)));
@@ -395,13 +395,6 @@
   li > .quiet {
     min-height: 2lh;
   }
-  .how {
-    display: grid;
-    grid-template-columns: minmax(14rem, 1fr) 16rem 14rem;
-    gap: 1rem;
-    align-items: end;
-    margin-top: 1rem;
-  }
   .from {
     margin-top: 1rem;
     max-width: 44rem;
@@ -411,9 +404,6 @@
     gap: 1rem;
   }
   @media (max-width: 1000px) {
-    .how {
-      grid-template-columns: 1fr;
-    }
     li {
       grid-template-columns: 3.5rem 1fr;
     }
