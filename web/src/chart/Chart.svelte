@@ -10,7 +10,7 @@
   import { notesXml } from '../engrave/notes';
   import { pageKeys } from '../lib/keys.svelte';
   import { Kept } from '../lib/kept.svelte';
-  import { scrolls } from '../lib/scrolls';
+  import { fits, scrolls } from '../lib/scrolls';
   import { loaded } from '../lib/load.svelte';
   import Hands from '../notes/Hands.svelte';
   import PageSize from '../paper/PageSize.svelte';
@@ -133,8 +133,8 @@
       const style = getComputedStyle(sheet);
       const high =
         sheet.offsetHeight - parseFloat(style.paddingTop) - parseFloat(style.paddingBottom);
-      const fits = ((room.height - 2) * PX) / high;
-      small = fits < 1 && fits >= LEAST[format.value] ? Math.floor(fits * 100) / 100 : 1;
+      const ratio = ((room.height - 2) * PX) / high;
+      small = ratio < 1 && ratio >= LEAST[format.value] ? Math.floor(ratio * 100) / 100 : 1;
       printable(true);
     });
   });
@@ -201,11 +201,11 @@
         on:check={(e) => (alternates.value = e.detail)}
       />
     </div>
-    <div class="beyond" {@attach scrolls}>
+    <div class="beyond" {@attach scrolls} {@attach fits}>
       <article
         class="on-paper {format.value}"
         style:width="{room.width}mm"
-        style:zoom={small}
+        style:--small={small}
         bind:this={sheet}
         style:--across={how.across}
         style:--high="{table.kind === 'HANDS' ? how.high : how.low}mm"
@@ -303,6 +303,7 @@
     max-width: 100%;
   }
   article {
+    zoom: calc(var(--small) * var(--fit, 1));
     box-sizing: content-box;
     padding: 12mm;
     background: #fff;
@@ -421,6 +422,9 @@
     margin-top: 3mm;
   }
   @media print {
+    article {
+      zoom: var(--small);
+    }
     .screen {
       display: none;
     }

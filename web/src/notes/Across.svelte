@@ -55,7 +55,6 @@
       </p>
     </div>
     <div class="set">
-      {#if band}<TakeAway name={ui.notes.across(shown(pitch))} rows={lines} />{/if}
       <Select
         size="sm"
         labelText={ui.all.concertPitch}
@@ -77,6 +76,7 @@
         <SelectItem value="SCHOOL" text={ui.stage.SCHOOL} />
         <SelectItem value="ADVANCED" text={ui.stage.ADVANCED} />
       </Select>
+      {#if band}<TakeAway name={ui.notes.across(shown(pitch))} rows={lines} />{/if}
     </div>
   </header>
   {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}

@@ -125,10 +125,10 @@
   }
   .line {
     position: relative;
-    padding-bottom: 1.5rem;
+    padding-bottom: 1.875rem;
   }
   .line.tall {
-    padding-bottom: 4rem;
+    padding-bottom: 4.375rem;
     margin-bottom: 0.25rem;
   }
   .tall button {

@@ -3,7 +3,7 @@
   import { untrack } from 'svelte';
   import type { Schemas } from '../api/client';
   import Hands from '../notes/Hands.svelte';
-  import { scrolls } from '../lib/scrolls';
+  import { fits, scrolls } from '../lib/scrolls';
   import Missing from '../parts/Missing.svelte';
   import TrillsTold from '../parts/TrillsTold.svelte';
   import type { Language } from '../words/language';
@@ -114,7 +114,7 @@
   }
 </script>
 
-<div class="beyond" class:unseen={unattended} {@attach scrolls}>
+<div class="beyond" class:unseen={unattended} {@attach scrolls} {@attach fits}>
   <article
     class="on-paper"
     aria-label="{view.student.name}, {view.student.instrumentName}"

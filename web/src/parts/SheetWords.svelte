@@ -37,10 +37,7 @@
 
 <style>
   .sheet {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.75rem;
-    align-items: end;
+    display: contents;
   }
   .sheet :global(.bx--form-item) {
     flex: 0 1 auto;

@@ -49,6 +49,14 @@
   @media (max-width: 1000px) {
     .sought {
       grid-auto-flow: row;
+      grid-template-columns: 1fr 1fr;
+    }
+    .sought > :global(:first-child) {
+      grid-column: 1 / -1;
+    }
+  }
+  @media (max-width: 550px) {
+    .sought {
       grid-template-columns: minmax(0, 1fr);
     }
   }

@@ -59,7 +59,7 @@
       {/if}
       <a href="/ear/class/{group}">{ui.all.playingCheck}</a>
       <a href="/people/group/{group}/grid">{ui.people.gridLink}</a>
-      · <a href="/scale?group={group}">{ui.scale.link}</a>
+      <a href="/scale?group={group}">{ui.scale.link}</a>
       {#if map.instrument}
         <a href="/chart/{map.instrument}?group={group}">{ui.chart.link}</a>
       {/if}
@@ -102,12 +102,16 @@
 <style>
   .how {
     display: flex;
-    gap: 1rem;
+    flex-wrap: wrap;
+    gap: 0.5rem 1.25rem;
     align-items: flex-end;
     margin: 1rem 0;
   }
   .how :global(.bx--form-item) {
     flex: 0 1 20rem;
+  }
+  .how a {
+    white-space: nowrap;
   }
   h2 {
     margin: 1.5rem 0 0.25rem;

@@ -126,11 +126,10 @@
     {#if suggested.length}
       <div class="next small">
         {ui.people.neededColon}
-        {#each suggested as s, i (s.what)}{i ? ' · ' : ''}<button
-            class="plain link"
-            onclick={() => go(name(s))}>{s.shown}</button
-          >
-          <span class="quiet">{s.why}</span>{/each}
+        {#each suggested as s (s.what)}<span
+            ><button class="plain link" onclick={() => go(name(s))}>{s.shown}</button>
+            <span class="quiet">{s.why}</span></span
+          >{/each}
       </div>
     {/if}
     {#each lesson.rows as r (r.name + r.students.join())}
@@ -216,6 +215,10 @@
     align-items: flex-end;
   }
   .next {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 1.25rem;
+    align-items: center;
     margin: 0.75rem 0;
   }
   article {
@@ -288,9 +291,17 @@
   }
   @media (max-width: 1000px) {
     article {
-      grid-template-columns: 8rem 1fr;
+      grid-template-columns: 8rem 8rem minmax(0, 1fr);
     }
     .words {
+      grid-column: 1 / -1;
+    }
+  }
+  @media (max-width: 550px) {
+    article {
+      grid-template-columns: minmax(0, 1fr) 8rem;
+    }
+    .picture {
       grid-column: 1 / -1;
     }
   }

@@ -98,6 +98,14 @@
     line-height: 1.4;
     box-shadow: 0 1px 4px rgb(0 0 0 / 0.25);
   }
+  @media screen and (max-width: 1000px) {
+    /* words are read as large as ever: their lines break earlier than on paper */
+    article {
+      box-sizing: border-box;
+      max-width: 100%;
+      padding: 2rem 1.5rem;
+    }
+  }
   h1 {
     font-size: 22pt;
     font-weight: 600;

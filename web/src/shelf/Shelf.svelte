@@ -405,11 +405,21 @@
   }
   @media (max-width: 1000px) {
     li {
-      grid-template-columns: 3.5rem 1fr;
+      grid-template-columns: 3.5rem minmax(0, 1fr) auto;
+      gap: 0 0.75rem;
     }
-    li .acts,
     li .quiet {
+      grid-column: 2 / -1;
+      grid-row: 2;
+    }
+  }
+  @media (max-width: 550px) {
+    li {
+      grid-template-columns: 3.5rem minmax(0, 1fr);
+    }
+    li .acts {
       grid-column: 2;
+      grid-row: 3;
     }
   }
 </style>
