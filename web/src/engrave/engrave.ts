@@ -59,20 +59,38 @@ export function engrave(
   };
 }
 
-/** Has the engraver draw, and keeps what it has drawn. */
+/** What is being drawn: who waits for it, and the lines that are there. */
+interface Drawing {
+  lines: string[];
+  listeners: Set<(r: Reply) => void>;
+}
+const drawings = new Map<string, Drawing>();
+
+/** Has the engraver draw, and keeps what it has drawn; who asks for the same meanwhile waits with. */
 function draw(q: How & { xml: string }, onreply: (r: Reply) => void) {
   warmUp();
-  const id = ++count;
   const { xml, ...how } = q;
-  const lines: string[] = [];
-  waiting.set(id, (r) => {
-    lines.push(...r.lines);
-    onreply(r);
-    if (r.done && !r.problem) void keep(xml, how, lines);
-  });
-  worker!.postMessage(xml === loaded ? { ...how, id } : { ...q, id });
-  loaded = xml;
-  return () => void waiting.delete(id);
+  const key = JSON.stringify(how) + xml;
+  const listener = (r: Reply) => onreply(r);
+  let drawing = drawings.get(key);
+  if (drawing) {
+    if (drawing.lines.length) onreply({ lines: [...drawing.lines], first: true, done: false });
+  } else {
+    const started: Drawing = { lines: [], listeners: new Set() };
+    drawings.set(key, started);
+    const id = ++count;
+    waiting.set(id, (r) => {
+      started.lines.push(...r.lines);
+      if (r.done) drawings.delete(key);
+      for (const l of [...started.listeners]) l(r);
+      if (r.done && !r.problem) void keep(xml, how, started.lines);
+    });
+    worker!.postMessage(xml === loaded ? { ...how, id } : { ...q, id });
+    loaded = xml;
+    drawing = started;
+  }
+  drawing.listeners.add(listener);
+  return () => void drawing.listeners.delete(listener);
 }
 
 /** A note or rest where it stands on its line, in px of the engraved width. */
