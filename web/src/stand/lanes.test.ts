@@ -1,5 +1,7 @@
 import { expect, test } from 'vitest';
-import { bars, keyOn, rows, short, type Event, type Lane, type Note } from './lanes';
+import type { Line } from '../engrave/engrave';
+import { bars, events as eventsOf, keyOn, rows, short } from './lanes';
+import type { Event, Lane, Note, Plan } from './lanes';
 
 const lanes = [
   { finger: 'L1', label: 'first', gapAbove: false },
@@ -56,4 +58,34 @@ test('the notation stands in two short rows, left hand over right', () => {
   expect(short('p4-')).toEqual(['4−']);
   expect(short('F p1')).toEqual(['F 1']);
   expect(short('-')).toEqual([]);
+});
+
+/** Notes of a quarter second each, at these times, and what stands on the engraved line. */
+const held = (times: number[], spots: string[]) =>
+  eventsOf(
+    {
+      right: 500,
+      spots: spots.map((id, i) => ({
+        id,
+        kind: id.startsWith('r') ? 'rest' : 'note',
+        x: 100 * i,
+        staff: 1
+      }))
+    } as Line,
+    {
+      notes: times.map((at, i) => ({ id: `n${i}`, tied: [] as string[], at, seconds: 0.25 })),
+      missing: [] as unknown[]
+    } as Plan
+  ).map((e) => [e.end, e.joined]);
+
+test('a rest of another voice ends no note, the own one does', () => {
+  expect(held([0, 0.25], ['n0', 'r', 'n1'])[0]).toEqual([200, true]);
+  expect(held([0, 0.5], ['n0', 'r', 'n1'])[0]).toEqual([90, false]);
+  // of two rests, the one that stands where the note ends
+  expect(held([0, 0.375], ['n0', 'r', 'r', 'n1'])[0]).toEqual([190, false]);
+});
+
+test('a note is held to the end of its line where the next line goes on at once', () => {
+  expect(held([0, 0.25, 0.5], ['n0', 'n1', 'r'])[1]).toEqual([500, false]);
+  expect(held([0, 0.25, 0.75], ['n0', 'n1', 'r'])[1]).toEqual([190, false]);
 });

@@ -42,6 +42,9 @@ export interface Shake {
   down: boolean;
 }
 
+/** No rest is so short, in seconds. */
+const SHORTEST = 0.01;
+
 export const ROW = 13;
 export const GAP = 8;
 
@@ -64,19 +67,46 @@ export function events(line: Line, plan: Plan): Event[] {
     for (const t of note.tied) byId.set(t, { note, head: false });
   }
   const staff = line.spots.find((s) => byId.has(s.id))?.staff;
-  // nothing is held over a rest, nor over a note that has no fingering
+  const rests = line.spots.filter((s) => s.kind === 'rest' && s.staff === staff);
+  // nothing is held over a note that has no fingering
   const gone = new Set(plan.missing.map((m) => m.id));
-  const spots = line.spots.filter(
-    (s) => byId.has(s.id) || gone.has(s.id) || (s.kind === 'rest' && s.staff === staff)
-  );
+  const spots = line.spots.filter((s) => byId.has(s.id) || gone.has(s.id));
   return spots.flatMap((s, i) => {
     const here = byId.get(s.id);
     if (!here) return [];
     const next = spots[i + 1];
-    const joined = !!next && byId.has(next.id);
-    const end = next ? (joined ? next.x : Math.max(s.x + 8, next.x - 10)) : line.right;
+    const rest = restAfter(here.note, s.x, next, rests, byId, plan);
+    const joined = !rest && !!next && byId.has(next.id);
+    const stop = rest ?? next;
+    const end = stop ? (joined ? stop.x : Math.max(s.x + 8, stop.x - 10)) : line.right;
     return [{ note: here.note, x: s.x, end, joined, head: here.head }];
   });
+}
+
+type Spot = Line['spots'][number];
+
+/**
+ * The rest that ends a note on its line. A rest of another voice ends nothing: where the next note
+ * begins as this one ends, there is none; else it is the one that stands where the note ends.
+ */
+function restAfter(
+  note: Note,
+  x: number,
+  next: Spot | undefined,
+  rests: Spot[],
+  byId: Map<string, { note: Note }>,
+  plan: Plan
+): Spot | undefined {
+  const between = rests.filter((r) => r.x > x && (!next || r.x < next.x));
+  if (!between.length) return undefined;
+  const follows = next ? byId.get(next.id)?.note : plan.notes[plan.notes.indexOf(note) + 1];
+  if (!follows) return between[0];
+  if (follows === note) return undefined;
+  const until = follows.at - note.at;
+  if (until - note.seconds < SHORTEST) return undefined;
+  if (!next) return between[0];
+  const ends = x + ((next.x - x) * note.seconds) / until;
+  return between.reduce((near, r) => (Math.abs(r.x - ends) < Math.abs(near.x - ends) ? r : near));
 }
 
 /** The bars of all lanes: what is held on is one bar; a finger that changes its key leaves a link. */

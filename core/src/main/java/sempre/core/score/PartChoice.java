@@ -81,18 +81,48 @@ public final class PartChoice {
     return owns(score, instrument).size() > 1;
   }
 
+  /** Whether something is shared out in a section: several parts, or the lines of one. */
+  public static boolean isShared(Score score, Instrument instrument) {
+    return owns(score, instrument).stream()
+            .mapToLong(p -> p.lines().stream().filter(l -> !l.notes().isEmpty()).count())
+            .sum()
+        > 1;
+  }
+
+  /**
+   * What one of a section reads.
+   *
+   * @param line of the part's lines that have notes, from 0
+   */
+  public record Seat(Part part, int line) {}
+
   /**
    * The part of one of a section, where the instrument has several: they are shared out by the
-   * order of the seats, the first to the first, and as evenly as they go.
+   * order of the seats, the first to the first, and as evenly as they go. Where a part divides,
+   * those who share it share its lines in the same way, the upper to the first.
    *
    * @param place in the section, from 0
    * @param players how many they are, at least 1
    */
-  public static Optional<Part> ofChair(Score score, Instrument instrument, int place, int players) {
+  public static Optional<Seat> ofChair(Score score, Instrument instrument, int place, int players) {
     List<Part> own = owns(score, instrument);
-    return own.isEmpty()
-        ? Optional.empty()
-        : Optional.of(own.get(Math.min(own.size() - 1, place * own.size() / players)));
+    if (own.isEmpty()) {
+      return Optional.empty();
+    }
+    int which = share(place, players, own.size());
+    List<Integer> desk =
+        IntStream.range(0, players)
+            .filter(p -> share(p, players, own.size()) == which)
+            .boxed()
+            .toList();
+    Part part = own.get(which);
+    int lines = (int) part.lines().stream().filter(l -> !l.notes().isEmpty()).count();
+    return Optional.of(new Seat(part, share(desk.indexOf(place), desk.size(), lines)));
+  }
+
+  /** Which of some things falls to a place, as evenly as they go. */
+  private static int share(int place, int players, int things) {
+    return Math.min(things - 1, place * things / players);
   }
 
   /**

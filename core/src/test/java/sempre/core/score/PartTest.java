@@ -107,11 +107,42 @@ public class PartTest {
     assertTrue(PartChoice.hasChairs(score, clarinet));
     List<Part> three =
         List.of(0, 1, 2).stream()
-            .map(i -> PartChoice.ofChair(score, clarinet, i, 3).orElseThrow())
+            .map(i -> PartChoice.ofChair(score, clarinet, i, 3).orElseThrow().part())
             .toList();
     assertEquals(three, List.of(first, first, second));
     // one alone plays the first
-    assertEquals(PartChoice.ofChair(score, clarinet, 0, 1).orElseThrow(), first);
+    assertEquals(PartChoice.ofChair(score, clarinet, 0, 1).orElseThrow().part(), first);
+  }
+
+  @Test
+  public void thoseWhoShareAPartShareItsLinesTheUpperToTheFirst() {
+    Part upper = part("Clarinet", TRUMPET, 0, "C5");
+    Line lower = part("Clarinet", TRUMPET, 0, "E4").topLine().orElseThrow();
+    Part divided =
+        new Part(
+            "P1",
+            "Clarinet",
+            TRUMPET,
+            upper.bars(),
+            List.of(upper.topLine().orElseThrow(), lower),
+            List.of());
+    var clarinet = Catalogue.standard().instrument("clarinet");
+    Score one = new Score("", false, List.of(divided), List.of());
+    assertTrue(PartChoice.isShared(one, clarinet));
+    assertEquals(lines(one, 4), List.of(0, 0, 1, 1));
+    assertEquals(lines(one, 1), List.of(0));
+    // two have a part each, and of a part that divides its only player has the upper line
+    Score two =
+        new Score("", false, List.of(divided, part("Clarinet 2", TRUMPET, 0, "C4")), List.of());
+    assertEquals(lines(two, 2), List.of(0, 0));
+    assertEquals(lines(two, 4), List.of(0, 1, 0, 0));
+  }
+
+  private static List<Integer> lines(Score score, int players) {
+    var clarinet = Catalogue.standard().instrument("clarinet");
+    return java.util.stream.IntStream.range(0, players)
+        .mapToObj(i -> PartChoice.ofChair(score, clarinet, i, players).orElseThrow().line())
+        .toList();
   }
 
   @DataProvider

@@ -145,9 +145,10 @@ public class Players {
             page(tx, s, piece, library.music(tx, piece.id()), simpler.of(tx, s.id(), piece.id())));
   }
 
-  /** First, second and third parts go to a section by its seats. */
-  private Optional<Part> ofChair(Db.Tx tx, People.Student s, Score score, Instrument instrument) {
-    if (!PartChoice.hasChairs(score, instrument)) {
+  /** First, second and third parts, and the lines of one, go to a section by its seats. */
+  private Optional<PartChoice.Seat> ofChair(
+      Db.Tx tx, People.Student s, Score score, Instrument instrument) {
+    if (!PartChoice.isShared(score, instrument)) {
       return Optional.empty();
     }
     return people.groupsOf(tx, s.id()).stream()
@@ -170,6 +171,7 @@ public class Players {
       Optional<Simpler.Kept> kept) {
     Optional<Shelf.Chosen> chosen = shelf.chosen(tx, s.id(), piece.id());
     Setup setup = setup(tx, s);
+    Optional<PartChoice.Seat> seat = ofChair(tx, s, music.score(), setup.instrument());
     Optional<Part> part =
         chosen
             .map(Shelf.Chosen::partId)
@@ -177,9 +179,16 @@ public class Players {
             .or(() -> kept.map(Simpler.Kept::partId))
             .flatMap(music.score()::part)
             .filter(p -> p.topLine().isPresent())
-            .or(() -> ofChair(tx, s, music.score(), setup.instrument()))
+            .or(() -> seat.map(PartChoice.Seat::part))
             .or(() -> PartChoice.best(music.score(), setup.instrument()));
-    int voice = chosen.map(Shelf.Chosen::voice).orElse(1);
+    int voice =
+        chosen
+            .map(Shelf.Chosen::voice)
+            .or(
+                () ->
+                    seat.filter(c -> part.filter(c.part()::equals).isPresent())
+                        .map(c -> c.line() + 1))
+            .orElse(1);
     return part.map(p -> PartChoice.read(music.score(), p, setup, piece.pages()))
         .map(
             r -> {
