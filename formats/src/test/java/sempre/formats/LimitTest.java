@@ -7,6 +7,7 @@ import static org.testng.Assert.expectThrows;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.testng.annotations.DataProvider;
@@ -82,13 +83,6 @@ public class LimitTest {
         "<attributes><transpose><octave-change>9</octave-change></transpose></attributes>",
         "48 half"
       },
-      {"<attributes><divisions>NaN</divisions></attributes>", "‘NaN’ should be a number"},
-      {"<attributes><divisions>Infinity</divisions></attributes>", "should be a number"},
-      {"<forward><duration>1e300</duration></forward>", "‘1e300’ should be a number"},
-      {
-        "<note><pitch><step>B</step><alter>3</alter><octave>9</octave></pitch></note>",
-        "at most two"
-      },
     };
   }
 
@@ -102,12 +96,27 @@ public class LimitTest {
     assertTrue(Said.of(e).contains(says), Said.of(e));
   }
 
-  @Test
-  public void aStrayAmpersandIsASentence() {
-    byte[] file = score("<measure number='1'><words>Salt & Pepper</words></measure>");
-    UnreadableException e =
-        expectThrows(UnreadableException.class, () -> MusicXmlReader.read(file));
-    assertTrue(Said.of(e).contains("not well-formed"), Said.of(e));
+  @DataProvider
+  Object[][] slips() {
+    return new Object[][] {
+      {"<attributes><divisions>NaN</divisions></attributes>", "‘NaN’ is no number above 0"},
+      {"<attributes><divisions>Infinity</divisions></attributes>", "is no number above 0"},
+      {"<forward><duration>1e300</duration></forward>", "‘1e300’ should be a number"},
+      {
+        "<note><pitch><step>B</step><alter>3</alter><octave>9</octave></pitch></note>",
+        "at most two"
+      },
+    };
+  }
+
+  @Test(dataProvider = "slips")
+  public void aSlipIsToldWithItsBarAndTheRestIsRead(String inBar, String says) {
+    List<String> said =
+        Said.of(
+            MusicXmlReader.read(score("<measure number='7'>" + inBar + "</measure>")).remarks());
+    String told =
+        said.stream().filter(r -> r.startsWith("part ‘Flute’, bar 7: ")).findFirst().orElse("");
+    assertTrue(told.contains(says), said.toString());
   }
 
   @Test

@@ -1,20 +1,18 @@
 package sempre.formats.musicxml;
 
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipInputStream;
 import sempre.core.Limit;
 import sempre.core.Saying;
+import sempre.formats.Archive;
 import sempre.formats.UnreadableException;
 import sempre.formats.xml.Xml;
 import sempre.formats.xml.XmlNode;
@@ -26,10 +24,15 @@ import sempre.formats.xml.XmlNode;
 public final class MusicXmlFile {
   private static final int MEGABYTE = 1024 * 1024;
 
-  private final XmlNode root;
+  /** So many blanks may stand before a document. */
+  private static final int BEFORE = 4096;
 
-  private MusicXmlFile(XmlNode root) {
+  private final XmlNode root;
+  private final List<Saying> mended;
+
+  private MusicXmlFile(XmlNode root, List<Saying> mended) {
     this.root = root;
+    this.mended = List.copyOf(mended);
   }
 
   /**
@@ -62,12 +65,13 @@ public final class MusicXmlFile {
       throw new UnreadableException("file.empty");
     }
     checkSize(bytes.length);
-    boolean zip = bytes.length > 3 && bytes[0] == 'P' && bytes[1] == 'K';
+    boolean zip = Archive.is(bytes);
     byte[] xml = zip ? unzip(bytes) : bytes;
     if (!zip && !looksLikeXml(xml)) {
       throw new UnreadableException("file.not-musicxml");
     }
-    XmlNode root = Xml.read(xml);
+    Xml.Document document = Xml.document(xml);
+    XmlNode root = document.root();
     XmlNode partwise =
         switch (root.name()) {
           case "score-partwise" -> root;
@@ -78,19 +82,26 @@ public final class MusicXmlFile {
     if (partwise.children("part").isEmpty()) {
       throw new UnreadableException("file.no-part");
     }
+    List<Saying> mended = new ArrayList<>(document.mended());
+    mended.addAll(Repair.of(partwise));
     partwise.children("part").forEach(OctaveClefs::plain);
     giveIds(partwise);
-    return new MusicXmlFile(partwise);
+    return new MusicXmlFile(partwise, mended);
   }
 
   /** A document made from one that was read. */
   static MusicXmlFile made(XmlNode partwise) {
-    return new MusicXmlFile(partwise);
+    return new MusicXmlFile(partwise, List.of());
   }
 
   /** The tree, partwise. */
   public XmlNode root() {
     return root;
+  }
+
+  /** What was broken in the file and is mended in the tree, one sentence each. */
+  public List<Saying> mended() {
+    return mended;
   }
 
   /** Megabytes that are begun count as whole ones. */
@@ -100,7 +111,7 @@ public final class MusicXmlFile {
 
   private static boolean looksLikeXml(byte[] b) {
     // UTF-8 with or without a mark, or UTF-16 either way round
-    for (int i = 0; i < Math.min(b.length, 64); i++) {
+    for (int i = 0; i < Math.min(b.length, BEFORE); i++) {
       if (b[i] == '<') {
         return true;
       }
@@ -113,44 +124,60 @@ public final class MusicXmlFile {
   }
 
   private static byte[] unzip(byte[] bytes) {
-    Map<String, byte[]> files = new LinkedHashMap<>();
-    long left = (long) Limit.UNPACKED_MEGABYTES.most() * MEGABYTE;
-    int entries = 0;
-    try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(bytes))) {
-      for (ZipEntry e = zip.getNextEntry(); e != null; e = zip.getNextEntry()) {
-        Limit.ARCHIVE_ENTRIES.check(++entries);
-        byte[] content = read(zip, left);
-        left -= content.length;
-        if (!e.isDirectory()) {
-          files.put(e.getName(), content);
-        }
-      }
-    } catch (IOException e) {
-      throw new UnreadableException(Saying.of("file.damaged"), e);
-    }
-    byte[] container = files.get("META-INF/container.xml");
-    if (container != null) {
-      for (XmlNode f : Xml.read(container).descendants("rootfile")) {
-        byte[] main = files.get(f.attribute("full-path"));
-        if (main != null) {
-          return main;
-        }
-      }
-    }
-    return files.entrySet().stream()
-        .filter(e -> !e.getKey().startsWith("META-INF/"))
-        .filter(e -> e.getKey().matches("(?i).*\\.(xml|musicxml)"))
-        .map(Map.Entry::getValue)
+    Map<String, byte[]> files = Archive.unpacked(bytes);
+    Map<String, byte[]> scores = new LinkedHashMap<>();
+    files.forEach(
+        (name, content) -> {
+          if (!name.startsWith("META-INF/")
+              && name.matches("(?i).*\\.(xml|musicxml)")
+              && looksLikeXml(content)) {
+            scores.put(name, content);
+          }
+        });
+    return rootFiles(files).stream()
+        .flatMap(name -> files.keySet().stream().filter(n -> isNamed(n, name)))
+        .map(files::get)
+        .filter(MusicXmlFile::looksLikeXml)
         .findFirst()
-        .orElseThrow(() -> new UnreadableException("file.no-music"));
+        .orElseGet(() -> only(scores));
   }
 
-  private static byte[] read(InputStream in, long left) throws IOException {
-    byte[] content = in.readNBytes((int) left + 1);
-    if (content.length > left) {
-      Limit.UNPACKED_MEGABYTES.check(Long.MAX_VALUE);
+  /** The one score of an archive that does not say which of its files it is. */
+  private static byte[] only(Map<String, byte[]> scores) {
+    if (scores.isEmpty()) {
+      throw new UnreadableException("file.no-music");
     }
-    return content;
+    if (scores.size() > 1) {
+      throw new UnreadableException(
+          "file.several", "n", scores.size(), "files", List.copyOf(scores.keySet()).subList(0, 2));
+    }
+    return scores.values().iterator().next();
+  }
+
+  /** What an archive says is its score; a picture of it may stand beside it. */
+  private static List<String> rootFiles(Map<String, byte[]> files) {
+    byte[] container = files.get("META-INF/container.xml");
+    if (container == null) {
+      return List.of();
+    }
+    try {
+      return Xml.read(container).descendants("rootfile").stream()
+          .filter(f -> f.attribute("media-type").matches("|.*xml.*"))
+          .map(f -> f.attribute("full-path"))
+          .toList();
+    } catch (UnreadableException e) {
+      // what it would say is found without it where there is one score
+      return List.of();
+    }
+  }
+
+  /** Whether a file has a name, which may be written in another encoding or with other slashes. */
+  private static boolean isNamed(String file, String said) {
+    return plain(file).equals(plain(said.replace('\\', '/').replaceFirst("^(\\./|/)+", "")));
+  }
+
+  private static String plain(String name) {
+    return name.replaceAll("[^\\x20-\\x7E]+", "?").toLowerCase(Locale.ROOT);
   }
 
   private static XmlNode partwise(XmlNode timewise) {

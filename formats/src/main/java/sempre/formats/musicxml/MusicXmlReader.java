@@ -49,12 +49,8 @@ public final class MusicXmlReader {
   public static Score read(MusicXmlFile file) {
     XmlNode root = file.root();
     boolean concert = !root.descendants("concert-score").isEmpty();
-    Map<String, String> names = new LinkedHashMap<>();
-    for (XmlNode p : root.descendants("score-part")) {
-      String name = p.textOf("part-name");
-      names.put(p.attribute("id"), name.isEmpty() ? p.attribute("id") : name);
-    }
-    List<Saying> remarks = new ArrayList<>();
+    Map<String, String> names = partNames(root);
+    List<Saying> remarks = new ArrayList<>(file.mended());
     List<PartReader> readers = new ArrayList<>();
     for (XmlNode part : root.children("part")) {
       String id = part.attribute("id");
@@ -98,6 +94,16 @@ public final class MusicXmlReader {
             .orElse(List.of());
     Score score = new Score(title, concert, parts, remarks.stream().distinct().toList(), chords);
     return PagePitch.of(score).because().map(score::remarked).orElse(score);
+  }
+
+  /** What the parts are called, by their ids. */
+  static Map<String, String> partNames(XmlNode root) {
+    Map<String, String> names = new LinkedHashMap<>();
+    for (XmlNode p : root.descendants("score-part")) {
+      String name = p.textOf("part-name");
+      names.put(p.attribute("id"), name.isEmpty() ? p.attribute("id") : name);
+    }
+    return names;
   }
 
   /** The bars with what stands in any part: a da capo is printed over the uppermost alone. */

@@ -9,7 +9,6 @@ import sempre.core.Limit;
 import sempre.core.Refusal;
 import sempre.core.Saying;
 import sempre.core.pitch.KeySignature;
-import sempre.core.pitch.Letter;
 import sempre.core.pitch.Pitch;
 import sempre.core.pitch.Transposition;
 import sempre.core.score.Bar;
@@ -111,7 +110,7 @@ final class PartReader {
         case "backup" -> cursor = Math.max(0, cursor - duration(e));
         case "forward" -> cursor += duration(e);
         case "direction", "sound" -> {
-          double offset = number(e.textOf("offset")) / divisions;
+          double offset = offset(e);
           directions.add(
               new Direction(
                   bar,
@@ -129,8 +128,7 @@ final class PartReader {
             cursor += length;
           }
         }
-        case "harmony" ->
-            harmonies.add(new Heard(bar, cursor + number(e.textOf("offset")) / divisions, e));
+        case "harmony" -> harmonies.add(new Heard(bar, cursor + offset(e), e));
         default -> {
           // print, figured bass, barlines and the like are read elsewhere or not needed
         }
@@ -143,11 +141,7 @@ final class PartReader {
 
   private void attributes(XmlNode a) {
     if (a.has("divisions")) {
-      double d = number(a.textOf("divisions"));
-      if (d <= 0) {
-        throw new Refusal("file.divisions");
-      }
-      divisions = d;
+      divisions = number(a.textOf("divisions"));
     }
     a.child("key")
         .ifPresent(
@@ -220,19 +214,11 @@ final class PartReader {
       return;
     }
     XmlNode p = e.child("pitch").get();
-    String step = p.textOf("step");
-    if (!step.matches("[A-G]")) {
-      throw new Refusal("file.step", "typed", step);
-    }
-    String octave = p.textOf("octave");
-    if (!octave.matches("\\d")) {
-      throw new Refusal("file.octave", "typed", octave);
-    }
-    double alter = number(p.textOf("alter"));
+    double alter = XmlPitch.alter(p);
     if (alter != Math.rint(alter)) {
       remark(Saying.of("read.quarter-tones"));
     }
-    Pitch pitch = new Pitch(Letter.valueOf(step), (int) Math.rint(alter), Integer.parseInt(octave));
+    Pitch pitch = XmlPitch.read(p);
     if (chord) {
       chords++;
     }
@@ -260,6 +246,11 @@ final class PartReader {
     return e.has("duration") || !e.has("type")
         ? number(e.textOf("duration")) / divisions
         : NoteLength.quarters(e);
+  }
+
+  /** How far from where it stands something is meant, in quarters. */
+  private double offset(XmlNode e) {
+    return MusicXmlReader.decimal(e.textOf("offset")).orElse(0) / divisions;
   }
 
   static double number(String text) {
@@ -390,12 +381,9 @@ final class PartReader {
                   top.node().children("tie").stream(), top.node().descendants("tied").stream())
               .anyMatch(t -> t.attribute("type").equals("stop"));
       double onset = starts[top.bar()] + top.offset();
-      Note previous = notes.isEmpty() ? null : notes.get(notes.size() - 1);
-      if (tied
-          && previous != null
-          && previous.pitch().soundsAs(top.pitch())
-          && Math.abs(previous.end() - onset) < 0.01) {
-        notes.set(notes.size() - 1, joined(previous, top, slurred));
+      int previous = tied ? goesOn(notes, top.pitch(), onset) : -1;
+      if (previous >= 0) {
+        notes.set(previous, joined(notes.get(previous), top, slurred));
         continue;
       }
       notes.add(
@@ -422,6 +410,17 @@ final class PartReader {
               manners.at(onset, top.node())));
     }
     return new Line(staff, voice, notes, tempi, played);
+  }
+
+  /** Which note a tie leads on from, also over grace notes; -1 where none ends here. */
+  private static int goesOn(List<Note> notes, Pitch pitch, double onset) {
+    for (int i = notes.size() - 1; i >= 0; i--) {
+      Note n = notes.get(i);
+      if (!n.grace()) {
+        return n.pitch().soundsAs(pitch) && Math.abs(n.end() - onset) < 0.01 ? i : -1;
+      }
+    }
+    return -1;
   }
 
   private static Note joined(Note first, Raw more, boolean slurred) {

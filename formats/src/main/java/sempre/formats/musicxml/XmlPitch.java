@@ -1,5 +1,6 @@
 package sempre.formats.musicxml;
 
+import sempre.core.Refusal;
 import sempre.core.pitch.Letter;
 import sempre.core.pitch.Pitch;
 import sempre.formats.xml.XmlNode;
@@ -8,12 +9,26 @@ import sempre.formats.xml.XmlNode;
 public final class XmlPitch {
   private XmlPitch() {}
 
-  /** Reads an element of a file that was read before, so that its letter is known to be one. */
+  /**
+   * Reads an element; what lies between the half steps is the nearest one.
+   *
+   * @throws Refusal where it is no pitch
+   */
   static Pitch read(XmlNode pitch) {
-    return new Pitch(
-        Letter.valueOf(pitch.textOf("step")),
-        MusicXmlReader.integer(pitch.textOf("alter"), 0),
-        MusicXmlReader.integer(pitch.textOf("octave"), 4));
+    String step = pitch.textOf("step");
+    if (!step.matches("[A-G]")) {
+      throw new Refusal("file.step", "typed", step);
+    }
+    String octave = pitch.textOf("octave");
+    if (!octave.matches("\\d")) {
+      throw new Refusal("file.octave", "typed", octave);
+    }
+    return new Pitch(Letter.valueOf(step), (int) Math.rint(alter(pitch)), Integer.parseInt(octave));
+  }
+
+  /** How far it is altered, in half steps; it may lie between them. */
+  static double alter(XmlNode pitch) {
+    return PartReader.number(pitch.textOf("alter"));
   }
 
   public static XmlNode write(Pitch p) {

@@ -1,14 +1,18 @@
 package sempre.formats.xml;
 
 import com.ctc.wstx.api.WstxInputProperties;
+import com.ctc.wstx.exc.WstxEOFException;
 import com.ctc.wstx.stax.WstxInputFactory;
 import com.ctc.wstx.stax.WstxOutputFactory;
-import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
+import java.io.StringReader;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
@@ -23,6 +27,14 @@ public final class Xml {
   private static final XMLInputFactory INPUT = input();
   private static final int MAX_ATTRIBUTES = 100;
   private static final int WORD = 12;
+
+  /** How the parser says that it does not know an entity. */
+  private static final Pattern ENTITY =
+      Pattern.compile("Undeclared general entity \"([^\"]{1,60})\"");
+
+  /** How the parser says that an element is closed that is not open. */
+  private static final Pattern CLOSED =
+      Pattern.compile("[Uu]nexpected close tag </([^>]{1,60})>; expected </([^>]{1,60})>");
 
   private Xml() {}
 
@@ -46,8 +58,29 @@ public final class Xml {
    * @throws UnreadableException with line and cause
    */
   public static XmlNode read(byte[] bytes) {
+    return document(bytes).root();
+  }
+
+  /**
+   * A document that was read.
+   *
+   * @param mended what was mended in its letters, one sentence each
+   */
+  public record Document(XmlNode root, List<Saying> mended) {}
+
+  /**
+   * Reads a document, and says what was mended in it.
+   *
+   * @throws UnreadableException with line and cause
+   */
+  public static Document document(byte[] bytes) {
+    XmlText letters = XmlText.of(bytes);
+    return new Document(read(letters), letters.mended());
+  }
+
+  private static XmlNode read(XmlText letters) {
     try {
-      XMLStreamReader r = INPUT.createXMLStreamReader(new ByteArrayInputStream(bytes));
+      XMLStreamReader r = INPUT.createXMLStreamReader(new StringReader(letters.text()));
       Deque<XmlNode> open = new ArrayDeque<>();
       StringBuilder text = new StringBuilder();
       XmlNode root = null;
@@ -88,7 +121,7 @@ public final class Xml {
               throw new UnreadableException(
                   "file.entity",
                   "line",
-                  r.getLocation().getLineNumber(),
+                  letters.before() + r.getLocation().getLineNumber(),
                   "entity",
                   r.getLocalName());
           default -> {
@@ -98,10 +131,23 @@ public final class Xml {
       }
       return root;
     } catch (XMLStreamException e) {
-      int line = e.getLocation() == null ? 0 : e.getLocation().getLineNumber();
-      String cause = String.valueOf(e.getMessage()).lines().findFirst().orElse("");
-      throw new UnreadableException(Saying.of("file.not-xml", "line", line, "why", cause), e);
+      int line = e.getLocation() == null ? 0 : letters.before() + e.getLocation().getLineNumber();
+      throw new UnreadableException(said(e, line), e);
     }
+  }
+
+  /** What is wrong in a document, in our words; the parser says it in its own. */
+  private static Saying said(XMLStreamException e, int line) {
+    Matcher entity = ENTITY.matcher(String.valueOf(e.getMessage()));
+    if (entity.find()) {
+      return Saying.of("file.entity", "line", line, "entity", entity.group(1));
+    }
+    Matcher closed = CLOSED.matcher(String.valueOf(e.getMessage()));
+    Saying why =
+        closed.find()
+            ? Saying.of("xml.closed", "found", closed.group(1), "open", closed.group(2))
+            : Saying.of(e instanceof WstxEOFException ? "xml.ends" : "xml.odd");
+    return Saying.of("file.not-xml", "line", line, "why", why);
   }
 
   /** Writes a document in UTF-8, without white space of its own. */
