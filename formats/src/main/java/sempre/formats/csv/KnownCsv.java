@@ -2,6 +2,7 @@ package sempre.formats.csv;
 
 import java.io.IOException;
 import java.io.StringReader;
+import java.io.UncheckedIOException;
 import java.util.LinkedHashSet;
 import java.util.Set;
 import org.apache.commons.csv.CSVFormat;
@@ -53,7 +54,7 @@ public final class KnownCsv {
               Saying.of("file.row", "row", row.getRecordNumber(), "why", e.saying()), e);
         }
       }
-    } catch (IOException e) {
+    } catch (IOException | UncheckedIOException e) {
       throw new UnreadableException(Saying.of("file.not-csv"), e);
     }
     return new Player.Known(known);

@@ -1,0 +1,72 @@
+package sempre.formats.fuzz;
+
+import java.nio.charset.StandardCharsets;
+import java.util.Map;
+import sempre.core.Refusal;
+import sempre.core.instrument.Catalogue;
+import sempre.core.instrument.House;
+import sempre.core.instrument.Instrument;
+import sempre.core.instrument.Setup;
+import sempre.core.score.Part;
+import sempre.core.score.PartChoice;
+import sempre.core.score.Score;
+import sempre.formats.csv.KnownCsv;
+import sempre.formats.csv.Roster;
+import sempre.formats.musicxml.FingeredFile;
+import sempre.formats.musicxml.MusicXmlFile;
+import sempre.formats.musicxml.MusicXmlReader;
+import sempre.formats.musicxml.PlayerPage;
+
+/**
+ * What the fuzzer runs: any bytes go through every reader of files. Each may refuse them with a
+ * sentence; whatever else comes out of it is a fault.
+ */
+public final class EveryReader {
+  private static final Instrument CLARINET = Catalogue.standard().instrument("clarinet");
+  private static final Setup SETUP = Setup.of(CLARINET, CLARINET.usualOptions());
+
+  private EveryReader() {}
+
+  /** Called by the fuzzer, by this name. */
+  public static void fuzzerTestOneInput(byte[] bytes) {
+    refusing(() -> music(bytes));
+    if (bytes.length > 0
+        && (bytes[0] == '<' || bytes[0] == 'P' && bytes[1 % bytes.length] == 'K')) {
+      // as a list it would be one odd cell
+      return;
+    }
+    String text = new String(bytes, StandardCharsets.UTF_8);
+    refusing(() -> Roster.read(text));
+    refusing(() -> KnownCsv.read(text, SETUP));
+    refusing(() -> House.read("own.yaml", text, CLARINET));
+  }
+
+  /** A piece is read, put on a page, drawn and written again. */
+  private static void music(byte[] bytes) {
+    MusicXmlFile file = MusicXmlFile.of(bytes);
+    Score score = MusicXmlReader.read(file);
+    for (Part p : score.parts()) {
+      if (p.topLine().isPresent()) {
+        PartChoice.Reading r = PartChoice.read(score, p, SETUP, PartChoice.Pages.AS_SAID);
+        PlayerPage.of(file, p.id(), r.move(), "treble");
+        FingeredFile.of(
+            file,
+            p.id(),
+            r.move(),
+            "treble",
+            new FingeredFile.Reader("Clarinet", CLARINET.transposition()),
+            Map.of());
+      }
+    }
+  }
+
+  private static void refusing(Runnable reader) {
+    try {
+      reader.run();
+    } catch (Refusal e) {
+      if (e.saying().key().isEmpty()) {
+        throw new IllegalStateException("a refusal without a sentence", e);
+      }
+    }
+  }
+}
