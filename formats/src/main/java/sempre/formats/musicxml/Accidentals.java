@@ -1,6 +1,7 @@
 package sempre.formats.musicxml;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -17,23 +18,75 @@ public final class Accidentals {
   private final Map<String, Integer> inBar = new HashMap<>();
   private KeySignature key = KeySignature.NATURAL;
 
+  /** Something in a bar that counts from then on, in the divisions of the file. */
+  private record Event(double at, Runnable what) {}
+
+  /** The key signature in which the bars stand that follow. */
   public void key(KeySignature now) {
     key = now;
   }
 
-  public void newBar() {
-    inBar.clear();
+  /** The key signature of a bar that is left as it is. */
+  void keyOf(XmlNode measure) {
+    measure.children("attributes").forEach(this::key);
   }
 
-  /** Writes the accidental that a note needs, if any, in place of the one it had. */
-  public void write(XmlNode note, Pitch pitch) {
+  private void key(XmlNode attributes) {
+    attributes
+        .child("key")
+        .filter(k -> k.has("fifths"))
+        .ifPresent(
+            k -> key = KeySignature.NATURAL.plus(MusicXmlReader.integer(k.textOf("fifths"), 0)));
+  }
+
+  /**
+   * Writes the accidentals of a bar, in place of those it had: in the order in which its notes
+   * sound, whichever of several voices stands first in the file, on each staff for itself.
+   */
+  public void bar(XmlNode measure) {
+    inBar.clear();
+    List<Event> events = new ArrayList<>();
+    double cursor = 0;
+    double chordStart = 0;
+    for (XmlNode e : measure.children()) {
+      switch (e.name()) {
+        case "attributes" -> events.add(new Event(cursor, () -> key(e)));
+        case "backup" -> cursor -= lasts(e);
+        case "forward" -> cursor += lasts(e);
+        case "note" -> {
+          double start = e.has("chord") ? chordStart : cursor;
+          e.child("pitch")
+              .ifPresent(p -> events.add(new Event(start, () -> write(e, XmlPitch.read(p)))));
+          if (!e.has("chord")) {
+            chordStart = cursor;
+            cursor += e.has("grace") ? 0 : lasts(e);
+          }
+        }
+        default -> {
+          // nothing else takes time or has a pitch
+        }
+      }
+    }
+    events.sort(Comparator.comparingDouble(Event::at));
+    events.forEach(e -> e.what().run());
+  }
+
+  private static double lasts(XmlNode e) {
+    return MusicXmlReader.decimal(e.textOf("duration")).orElse(0);
+  }
+
+  private void write(XmlNode note, Pitch pitch) {
     List<XmlNode> children = note.children();
     children.removeIf(c -> c.is("accidental"));
-    String place = pitch.letter() + String.valueOf(pitch.octave());
+    boolean tied = note.children("tie").stream().anyMatch(t -> t.attribute("type").equals("stop"));
+    if (tied) {
+      // it holds for the note it is tied to, and for none after it
+      return;
+    }
+    String place = note.textOf("staff") + "/" + pitch.letter() + pitch.octave();
     int inForce = inBar.getOrDefault(place, key.alterOf(pitch.letter()));
     inBar.put(place, pitch.alter());
-    boolean tied = note.children("tie").stream().anyMatch(t -> t.attribute("type").equals("stop"));
-    if (inForce == pitch.alter() || tied) {
+    if (inForce == pitch.alter()) {
       return;
     }
     String word =

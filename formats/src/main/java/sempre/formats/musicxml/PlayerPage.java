@@ -3,7 +3,6 @@ package sempre.formats.musicxml;
 import java.util.List;
 import java.util.Set;
 import sempre.core.pitch.KeySignature;
-import sempre.core.pitch.Pitch;
 import sempre.core.pitch.Transposition;
 import sempre.core.score.Part;
 import sempre.formats.xml.Xml;
@@ -145,8 +144,9 @@ public final class PlayerPage {
   private XmlNode part(XmlNode part) {
     XmlNode copy = new XmlNode("part");
     part.attributes().forEach(copy::set);
+    // some programs say what a note is altered by, and not what is printed before it
+    boolean anew = moves() || part.descendants("accidental").isEmpty();
     for (XmlNode m : part.children("measure")) {
-      accidentals.newBar();
       XmlNode measure = new XmlNode("measure");
       m.attributes().forEach(measure::set);
       for (XmlNode e : m.children()) {
@@ -165,6 +165,9 @@ public final class PlayerPage {
           default -> measure.add(e);
         }
       }
+      if (anew) {
+        accidentals.bar(measure);
+      }
       copy.add(measure);
     }
     return copy;
@@ -179,7 +182,6 @@ public final class PlayerPage {
       if (c.is("key") && c.has("fifths")) {
         original = KeySignature.NATURAL.plus(MusicXmlReader.integer(c.textOf("fifths"), 0));
         KeySignature key = original.plus(move.fifths());
-        accidentals.key(key);
         XmlNode k = new XmlNode("key").add(XmlNode.of("fifths", key.fifths()));
         c.child("mode").ifPresent(k::add);
         copy.add(k);
@@ -198,13 +200,11 @@ public final class PlayerPage {
   private XmlNode note(XmlNode n) {
     XmlNode copy = new XmlNode("note");
     n.attributes().forEach(copy::set);
-    Pitch moved = null;
     for (XmlNode c : n.children()) {
       switch (c.name()) {
         case "pitch" -> {
           if (moves()) {
-            moved = Part.moved(XmlPitch.read(c), original, move);
-            copy.add(XmlPitch.write(moved));
+            copy.add(XmlPitch.write(Part.moved(XmlPitch.read(c), original, move)));
           } else {
             copy.add(c);
           }
@@ -217,9 +217,6 @@ public final class PlayerPage {
         case "notations" -> copy.add(notations(c));
         default -> copy.add(c);
       }
-    }
-    if (moved != null) {
-      accidentals.write(copy, moved);
     }
     return copy;
   }

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import sempre.core.Refusal;
 import sempre.core.Saying;
 import sempre.formats.xml.XmlNode;
@@ -44,6 +45,7 @@ final class Repair {
     for (XmlNode part : root.children("part")) {
       String id = part.attribute("id");
       Repair repair = new Repair(names.getOrDefault(id, id), part.children("measure"));
+      repair.staves(part);
       repair.bars();
       repair.slashes();
       said.addAll(repair.said());
@@ -72,6 +74,82 @@ final class Repair {
                     "why",
                     e.getKey()))
         .toList();
+  }
+
+  /** A staff that is never printed is no part of the page. */
+  private void staves(XmlNode part) {
+    Map<Integer, Boolean> printed = new TreeMap<>();
+    for (XmlNode d : part.descendants("staff-details")) {
+      if (!d.attribute("print-object").isEmpty()) {
+        printed.merge(
+            MusicXmlReader.integer(d.attribute("number"), 1),
+            d.attribute("print-object").equals("yes"),
+            Boolean::logicalOr);
+      }
+    }
+    int staves =
+        part.descendants("staves").stream()
+            .mapToInt(s -> MusicXmlReader.integer(s.text(), 1))
+            .max()
+            .orElse(1);
+    for (int staff = staves; staff > 0; staff--) {
+      if (Boolean.FALSE.equals(printed.get(staff)) && staves > 1) {
+        withoutStaff(part, staff);
+        staves--;
+      }
+    }
+  }
+
+  private void withoutStaff(XmlNode part, int staff) {
+    for (XmlNode measure : measures) {
+      List<XmlNode> kept = new ArrayList<>();
+      for (XmlNode e : measure.children()) {
+        boolean gone =
+            Set.of("note", "direction", "forward").contains(e.name()) && staffOf(e) == staff;
+        if (gone && e.is("note") && !e.has("chord") && !e.has("grace") && e.has("duration")) {
+          // its time passes, so that what stands behind it keeps its place
+          kept.add(new XmlNode("forward").add(XmlNode.of("duration", e.textOf("duration"))));
+        } else if (gone && e.is("forward")) {
+          e.children().removeIf(c -> c.is("staff"));
+          kept.add(e);
+        } else if (!gone) {
+          kept.add(e);
+        }
+        e.child("staff")
+            .filter(s -> staffOf(e) > staff)
+            .ifPresent(s -> s.text(String.valueOf(staffOf(e) - 1)));
+        if (e.is("attributes")) {
+          attributesWithout(e, staff);
+        }
+      }
+      measure.children().clear();
+      kept.forEach(measure::add);
+    }
+    part.descendants("staves")
+        .forEach(s -> s.text(String.valueOf(Math.max(1, MusicXmlReader.integer(s.text(), 1) - 1))));
+  }
+
+  private static int staffOf(XmlNode e) {
+    return MusicXmlReader.integer(e.textOf("staff"), 1);
+  }
+
+  /** What is said of one staff goes; what is said of those below it counts for one higher. */
+  private static void attributesWithout(XmlNode attributes, int staff) {
+    attributes
+        .children()
+        .removeIf(
+            c ->
+                Set.of("clef", "staff-details", "key", "time", "transpose").contains(c.name())
+                    && (c.attribute("number").equals(String.valueOf(staff))
+                        || staff == 1
+                            && c.attribute("number").isEmpty()
+                            && Set.of("clef", "staff-details").contains(c.name())));
+    for (XmlNode c : attributes.children()) {
+      int number = MusicXmlReader.integer(c.attribute("number"), 0);
+      if (number > staff) {
+        c.set("number", String.valueOf(number - 1));
+      }
+    }
   }
 
   private void bars() {

@@ -6,7 +6,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Pitch;
 import sempre.core.pitch.Transposition;
 import sempre.formats.xml.XmlNode;
@@ -54,12 +53,6 @@ public final class SimplerFile {
   private XmlNode part(XmlNode part) {
     XmlNode copy = part.shell();
     for (XmlNode m : part.children()) {
-      for (XmlNode key : m.descendants("key")) {
-        if (key.has("fifths")) {
-          accidentals.key(
-              KeySignature.NATURAL.plus(MusicXmlReader.integer(key.textOf("fifths"), 0)));
-        }
-      }
       boolean changed =
           m.children("note").stream().anyMatch(n -> changes.containsKey(n.attribute("id")));
       copy.add(changed || !openings.isEmpty() ? bar(m) : kept(m));
@@ -68,13 +61,13 @@ public final class SimplerFile {
   }
 
   private XmlNode kept(XmlNode measure) {
+    accidentals.keyOf(measure);
     XmlNode copy = deep(measure);
     copy.children("note").stream().filter(n -> n.has("pitch")).forEach(this::last);
     return copy;
   }
 
   private XmlNode bar(XmlNode m) {
-    accidentals.newBar();
     XmlNode copy = m.shell();
     List<XmlNode> all = m.children();
     for (int i = 0; i < all.size(); i++) {
@@ -93,7 +86,7 @@ public final class SimplerFile {
       if (changed.isEmpty()) {
         for (XmlNode n : chord) {
           XmlNode note = deep(n);
-          note.child("pitch").ifPresent(p -> sounding(note, XmlPitch.read(p)));
+          note.child("pitch").ifPresent(p -> sounding(note));
           copy.add(note);
         }
       } else {
@@ -105,6 +98,7 @@ public final class SimplerFile {
         }
       }
     }
+    accidentals.bar(copy);
     beams(copy);
     return copy;
   }
@@ -115,8 +109,7 @@ public final class SimplerFile {
     return copy;
   }
 
-  private void sounding(XmlNode note, Pitch p) {
-    accidentals.write(note, p);
+  private void sounding(XmlNode note) {
     openings.forEach(s -> slur(note, s));
     openings.clear();
     last(note);
@@ -146,7 +139,7 @@ public final class SimplerFile {
         default -> copy.add(deep(c));
       }
     }
-    sounding(copy, p);
+    sounding(copy);
     return copy;
   }
 

@@ -301,7 +301,6 @@ final class Tidemarks {
           note.add(new XmlNode("dot"));
         }
         if (!word.rest()) {
-          accidentals.write(note, pitch(word.pitch(), instrument, octaves));
           beam = beam(note, word, at, beat, next(words, i), beam);
         }
         ends(closes, open, "slur", notations);
@@ -319,6 +318,7 @@ final class Tidemarks {
         at += word.quarters();
       }
     }
+    accidentals.bar(measure);
     return tied;
   }
 
