@@ -11,6 +11,7 @@
   import { draft } from './draft';
   import { sentences } from './sentences';
   import { onPage } from './moves';
+  import { levels, wide as lettersWide } from '../paper/layout';
   import {
     bars,
     BY_NAME,
@@ -22,6 +23,7 @@
     shakes,
     short,
     under,
+    type Event,
     type Lane,
     type Plan,
     keyOn
@@ -72,6 +74,8 @@
 
   const names = $derived(against ? 60 : 30);
   const RIBBON = 20;
+  /** size of the letters of a name, in px */
+  const NAME = 10.5;
   /** So many lines fill the screen until they are engraved. */
   const DRAFTS = 4;
 
@@ -160,7 +164,6 @@
         n.unlearned ||
         n.locked ||
         n.role !== 'STANDARD';
-  const top = $derived(names + RIBBON + 4);
   const moves = $derived(onPage(plan));
   /** the page for who hears it: a list of sentences, one of which is chosen */
   const read = $derived(sentences(plan));
@@ -176,9 +179,32 @@
   const drawn = $derived(
     (lines.length ? lines : drafts).map(({ svg, info }) => {
       const all = events(info, plan);
-      return { svg, info, events: all, ...bars(all, lanes), shakes: shakes(all, lanes) };
+      const on = standsOn(all);
+      // a row for each level of names, and the lanes below the last
+      const under = names * (1 + Math.max(0, ...on.values()));
+      return {
+        svg,
+        info,
+        events: all,
+        on,
+        under,
+        top: under + RIBBON + 4,
+        ...bars(all, lanes),
+        shakes: shakes(all, lanes)
+      };
     })
   );
+  /** Where names are close they stand on several levels, so that none touches another. */
+  function standsOn(all: Event[]): Map<Event, number> {
+    const shown = all.filter((e) => e.head && named(e.note));
+    const items = shown.map((e) => ({ x: e.x, width: across(e.note) }));
+    const on = levels(items, 1);
+    return new Map(shown.map((e, i) => [e, against ? 0 : on[i]!]));
+  }
+  const framed = (n: Plan['notes'][number]) => n.isNew || n.unlearned;
+  /** How wide a name is with its frame, in px. */
+  const across = (n: Plan['notes'][number]) =>
+    Math.max(...under(n).map(lettersWide)) * NAME + (framed(n) ? 8 : 0);
   /** lowest guide is the slide furthest out; steps grow as the positions do */
   const slideY = (cm: number) => {
     const far = guides[guides.length - 1] ?? 1;
@@ -247,7 +273,7 @@
       {/if}
       <svg
         class="lanes"
-        viewBox="0 0 {line.info.width} {bare ? names + 2 : top + lanesHeight + 6}"
+        viewBox="0 0 {line.info.width} {bare ? line.under + 2 : line.top + lanesHeight + 6}"
         aria-hidden="true"
         data-line={i}
       >
@@ -261,18 +287,28 @@
             {#if bare}
               <path class="bracket" d="M{x} 8V2H{end}V8" />
             {:else}
-              <rect class="selected" {x} y="0" width={end - x} height={top + lanesHeight + 4} />
+              <rect
+                class="selected"
+                {x}
+                y="0"
+                width={end - x}
+                height={line.top + lanesHeight + 4}
+              />
             {/if}
           {/if}
         {/if}
         {#each line.events as e, n (e.note.id + n)}
           {#if e.head && named(e.note)}
             {@const rowsOfName = under(e.note)}
+            {@const down = (line.on.get(e) ?? 0) * names}
             {@const instead = against?.get(e.note.id)}
             {@const other = e.note.role !== 'STANDARD'}
             {#each rowsOfName as text, r (r)}
-              <text class="name" class:other x={e.x} y={rowsOfName.length === 1 ? 17 : 11 + r * 12}
-                >{text}</text
+              <text
+                class="name"
+                class:other
+                x={e.x}
+                y={down + (rowsOfName.length === 1 ? 17 : 11 + r * 12)}>{text}</text
               >
             {/each}
             {#if instead}
@@ -280,26 +316,19 @@
               {#each short(instead.fingering) as text, r (r)}
                 <text class="name instead" x={e.x} y={45 + r * 12}>{text}</text>
               {/each}
-            {:else if e.note.isNew || e.note.unlearned}
-              {@const gap = Math.min(
-                e.x - (line.events[n - 1]?.x ?? -99),
-                (line.events[n + 1]?.x ?? 9999) - e.x
-              )}
-              {@const half = Math.min(
-                gap / 2 - 1,
-                5 + 3.2 * Math.max(...rowsOfName.map((t) => t.length))
-              )}
+            {:else if framed(e.note)}
+              {@const half = across(e.note) / 2}
               <rect
                 class="new"
                 x={e.x - half}
-                y="0.75"
+                y={down + 0.75}
                 width={2 * half}
                 height={names - 2}
                 rx="3"
               />
             {/if}
             {#if e.note.locked}
-              <path class="lock" d="M{e.x - 14} {names + 1}h28" />
+              <path class="lock" d="M{e.x - 14} {down + names + 1}h28" />
             {/if}
           {/if}
           {#if e.head}
@@ -310,7 +339,7 @@
               <rect
                 class="point"
                 x={e.x - 8}
-                y={names}
+                y={line.under}
                 width="16"
                 height={RIBBON + 6}
                 onmouseenter={(event) => point(event, move)}
@@ -320,12 +349,15 @@
                 class="hard"
                 class:very={move.difficulty >= 0.5}
                 x={e.x - 5}
-                y={names + 4 + RIBBON - h}
+                y={line.under + 4 + RIBBON - h}
                 width="10"
                 height={h}
               />
               {#if move.contrary}
-                <path class="cross" d="M{e.x - 3} {names + 4 + RIBBON - h - 7}l6 5m0 -5l-6 5" />
+                <path
+                  class="cross"
+                  d="M{e.x - 3} {line.under + 4 + RIBBON - h - 7}l6 5m0 -5l-6 5"
+                />
               {/if}
             {/if}
           {/if}
@@ -336,7 +368,7 @@
         {#if line.events.length}
           {@const last = line.events[line.events.length - 1]!}
           {#each lanes as lane, n (lane.finger)}
-            {@const y = top + rowAt[n]!}
+            {@const y = line.top + rowAt[n]!}
             <path class="guide" d="M58 {y + ROW / 2}H{last.end}" />
             <text class="lane" x="54" y={y + 10}
               >{n === 0 && lane.finger.startsWith('L')
@@ -347,7 +379,7 @@
             >
           {/each}
           {#each line.bars as b (b.lane + '/' + b.x)}
-            {@const y = top + rowAt[b.lane]!}
+            {@const y = line.top + rowAt[b.lane]!}
             <rect
               class="bar"
               class:unheard={b.unheard}
@@ -362,16 +394,16 @@
             {/if}
           {/each}
           {#each line.shakes as t (t.lane + '/' + t.x)}
-            {@const y = top + rowAt[t.lane]!}
+            {@const y = line.top + rowAt[t.lane]!}
             {#if t.key && !t.down}<text class="key apart" x={t.x} y={y + 10}>{t.key}</text>{/if}
             <path class="shake" class:down={t.down} d={shaken(t, y)} />
           {/each}
           {#each line.links as l (l.lane + '/' + l.x)}
-            {@const y = top + rowAt[l.lane]!}
+            {@const y = line.top + rowAt[l.lane]!}
             <path class="link" d="M{l.x - 7} {y + 1}l8 {ROW - 2}" />
           {/each}
           {#if slideHeight}
-            {@const y0 = top + (lanes.length ? rowAt[lanes.length - 1]! + ROW + GAP : 0)}
+            {@const y0 = line.top + (lanes.length ? rowAt[lanes.length - 1]! + ROW + GAP : 0)}
             {#each guides as g, n (n)}
               <path class="guide" d="M58 {y0 + slideY(g)}H{last.end}" />
               <text class="lane" x="54" y={y0 + slideY(g) + 3.5}
@@ -395,11 +427,16 @@
             {#each line.events as e, n (e.note.id + n)}
               {@const g = graded.get(e.note.id)}
               {#if e.head && g}
-                <circle class="grade line" cx={e.x} cy={names + 15} r="5" />
-                {#if g === 'SECURE'}<circle class="grade" cx={e.x} cy={names + 15} r="5" />{/if}
+                <circle class="grade line" cx={e.x} cy={line.under + 15} r="5" />
+                {#if g === 'SECURE'}<circle
+                    class="grade"
+                    cx={e.x}
+                    cy={line.under + 15}
+                    r="5"
+                  />{/if}
                 {#if g === 'SHAKY'}<path
                     class="grade"
-                    d="M{e.x} {names + 10}a5 5 0 0 0 0 10z"
+                    d="M{e.x} {line.under + 10}a5 5 0 0 0 0 10z"
                   />{/if}
               {/if}
             {/each}
