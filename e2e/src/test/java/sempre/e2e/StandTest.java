@@ -387,4 +387,47 @@ public class StandTest {
     page.reload();
     assertThat(flute).hasValue("");
   }
+
+  /** Sixteen notes of a flute in each bar, most of them new. */
+  private static byte[] sixteenths() {
+    StringBuilder s =
+        new StringBuilder(
+            "<score-partwise version='4.0'><part-list><score-part id='P1'>"
+                + "<part-name>Flute</part-name></score-part></part-list><part id='P1'>"
+                + "<measure number='1'><attributes><divisions>4</divisions></attributes>");
+    for (String note : "D5 E5 F5 G5 A5 B5 C6 D6 E6 F6 G6 F6 E6 D6 C6 B5".split(" ")) {
+      s.append("<note><pitch><step>" + note.charAt(0) + "</step><octave>" + note.charAt(1))
+          .append("</octave></pitch><duration>1</duration><type>16th</type></note>");
+    }
+    return s.append("</measure></part></score-partwise>").toString().getBytes();
+  }
+
+  @Test
+  public void fingeringsOfSixteenthsTouchNoneOther() {
+    page = browsing.page();
+    long piece = browsing.brought(page, "Spindrift", sixteenths());
+    at("/stand/{Linh}/" + piece);
+    // the boxes of all names of a line, in px: none meets another
+    Object touching =
+        page.evaluate(
+            """
+            () => [...document.querySelectorAll('svg.lanes')].flatMap((lanes) => {
+              const boxes = [...lanes.querySelectorAll('text.name, rect.new')].map((e) => [
+                e,
+                e.getBBox()
+              ]);
+              const meet = (a, b) =>
+                a.x < b.x + b.width && b.x < a.x + a.width &&
+                a.y < b.y + b.height && b.y < a.y + a.height;
+              const middle = (b) => b.x + b.width / 2;
+              return boxes.flatMap(([e, a], i) =>
+                boxes.slice(i + 1)
+                  // the two rows of a name, and its own frame, stand over the same place
+                  .filter(([, b]) => Math.abs(middle(a) - middle(b)) > 1 && meet(a, b))
+                  .map(() => e.textContent)
+              );
+            })""");
+    assertEquals(touching, List.of());
+    assertTrue(page.locator("svg.lanes rect.new").count() > 8);
+  }
 }
