@@ -6,14 +6,14 @@ import sempre.core.pitch.Transposition;
 import sempre.formats.xml.XmlNode;
 
 /** Writes {@code <transpose>} where MusicXML 4.0 has it. */
-final class Transposes {
+public final class Transposes {
   /** What stands behind it in {@code <attributes>}. */
   private static final Set<String> BEHIND = Set.of("for-part", "directive", "measure-style");
 
   private Transposes() {}
 
   /** Says a transposition in attributes, in place of what they said. */
-  static void put(XmlNode attributes, Transposition t) {
+  public static void put(XmlNode attributes, Transposition t) {
     List<XmlNode> children = attributes.children();
     children.removeIf(c -> c.is("transpose"));
     int at = 0;
