@@ -38,7 +38,7 @@ record AbcKey(KeySignature signature, Map<Letter, Integer> besides) {
           Map.entry("exp", 0));
 
   private static final Pattern KEY =
-      Pattern.compile("([A-G])([#b]?)\\s*([A-Za-z]*)((?:\\s+(?:\\^\\^|\\^|__|_|=)[a-gA-G])*)\\s*");
+      Pattern.compile("([A-G])([#b]?)\\s*([A-Za-z]*)((?:\\s*(?:\\^\\^|\\^|__|_|=)[a-gA-G])*)\\s*");
 
   private static final Pattern BESIDE = Pattern.compile("(\\^\\^|\\^|__|_|=)([a-gA-G])");
 
@@ -56,8 +56,12 @@ record AbcKey(KeySignature signature, Map<Letter, Integer> besides) {
   /** Reads a key; empty where it is none. */
   static Optional<AbcKey> of(String text) {
     String plain = text.strip();
-    if (plain.isEmpty() || plain.equalsIgnoreCase("none") || plain.equals("HP")) {
+    if (plain.isEmpty() || plain.equalsIgnoreCase("none")) {
       return Optional.of(NONE);
+    }
+    if (plain.equals("HP")) {
+      // the pipes' scale, without its signature
+      return Optional.of(new AbcKey(KeySignature.NATURAL, Map.of(Letter.F, 1, Letter.C, 1)));
     }
     if (plain.equals("Hp")) {
       return Optional.of(new AbcKey(new KeySignature(2), Map.of()));

@@ -214,6 +214,11 @@ public final class AbcReader {
         }
       }
       case 'V' -> voice(text);
+      case 'P' -> {
+        if (voice == null && text.length() > 1) {
+          told(line, column, Saying.of("abc.parts", "typed", text));
+        }
+      }
       default -> {
         // words, sources, histories and the like are no music
       }

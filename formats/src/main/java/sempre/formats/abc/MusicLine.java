@@ -23,7 +23,7 @@ import sempre.formats.xml.XmlNode;
  */
 final class MusicLine {
   private static final Pattern STAYS =
-      Pattern.compile("(1|2|4|8|16|32)(\\.{0,2})(?=[\\^_=a-gA-GzxZ(\\[{!\"])");
+      Pattern.compile("(1|2|4|8|16|32)(\\.{0,2})\\s*(?=[\\^_=a-gA-GzxZ(\\[{!\"])");
   private static final Pattern BAR =
       Pattern.compile(":*\\[?\\|+[\\]|]*:*|::+|:\\|+|\\|?\\](?![A-Za-z])");
   private static final Pattern ENDING = Pattern.compile("\\s*\\[?(\\d[\\d,-]*)\\.?(?![A-Ga-g/])");
@@ -444,7 +444,11 @@ final class MusicLine {
     } else if (Decorations.LETTERS.containsKey(c)) {
       signs.add(Decorations.LETTERS.get(c));
       at++;
-    } else if (c == '\\' && at == text.length() - 1 || c == '$') {
+    } else if (c == '\\' && at == text.length() - 1
+        || c == '$'
+        || c == '!' && text.substring(at + 1).isBlank()) {
+      // where a line of the page ends
+
       at++;
     } else {
       problem(at, unknown(c));
@@ -454,6 +458,9 @@ final class MusicLine {
 
   /** What may have been meant by a sign that is none. */
   private static Saying unknown(char c) {
+    if (c == '&') {
+      return Saying.of("abc.overlay");
+    }
     if (c == 'r' || c == 'R') {
       return Saying.of("abc.rest", "typed", String.valueOf(c));
     }

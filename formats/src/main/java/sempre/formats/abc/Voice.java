@@ -55,6 +55,7 @@ final class Voice {
   private boolean tieOpen;
   private String ending = "";
   private boolean begun;
+  private boolean afterSpecial;
 
   Voice(String id, List<Problem> problems) {
     this.id = id;
@@ -281,7 +282,10 @@ final class Voice {
     accidentals.bar(measure);
     Fraction wants = meter.map(Meter::quarters).orElse(filled);
     boolean over = filled.compareTo(wants) > 0;
-    if (over || checked && !measures.isEmpty() && !filled.equals(wants)) {
+    // an upbeat stands at the beginning, and behind a repeat or a double bar
+    boolean upbeat = measures.isEmpty() || afterSpecial;
+    afterSpecial = !checked;
+    if (over || checked && !upbeat && filled.compareTo(wants) != 0) {
       problems.add(
           new Problem(
               line,
@@ -295,9 +299,9 @@ final class Voice {
                   "bar",
                   measures.size() + 1,
                   "has",
-                  filled.toProperString(),
+                  filled.reduce().toProperString(),
                   "wants",
-                  wants.toProperString())));
+                  wants.reduce().toProperString())));
     }
     measures.add(measure);
     lines.add(line);
