@@ -15,6 +15,7 @@ export const { navigate, preload, route } = createRouter({
   '/ear/:student/:piece': () => import('./ear/Ear.svelte'),
   '/parts/:assignment': () => import('./shelf/Parts.svelte'),
   '/shelf/book/:book': () => import('./shelf/Book.svelte'),
+  '/shelf/typed': () => import('./typing/Typing.svelte'),
   '/shelf/:piece': () => import('./shelf/Look.svelte'),
   '/shelf': () => import('./shelf/Shelf.svelte'),
   '/people': () => import('./people/People.svelte'),

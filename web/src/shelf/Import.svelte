@@ -3,7 +3,9 @@
   import { Button, ProgressBar, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { tick } from 'svelte';
   import { Problem, sentence, type Schemas } from '../api/client';
+  import { Kept } from '../lib/kept.svelte';
   import Trouble from '../parts/Trouble.svelte';
+  import { navigate } from '../router';
   import Beginning from './Beginning.svelte';
   import { language } from '../words/language';
   import { ui } from '../words/ui';
@@ -55,6 +57,11 @@
 
   async function open(f: File | undefined | null) {
     if (!f) return;
+    if (/\.abc$/i.test(f.name)) {
+      // tunes as letters are looked at where they can be put right
+      new Kept('typed-text', '').value = await f.text();
+      return navigate('/shelf/typed');
+    }
     problem = '';
     look = undefined;
     file = f;
@@ -130,7 +137,7 @@
     bind:this={field}
     id="piece-file"
     type="file"
-    accept=".musicxml,.xml,.mxl"
+    accept=".musicxml,.xml,.mxl,.abc"
     onchange={(e) => open(e.currentTarget.files?.[0])}
   />
 </div>

@@ -3,6 +3,7 @@
   import { Button, Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
   import { api, asked, type Schemas } from '../api/client';
   import { drawing, engrave } from '../engrave/engrave';
+  import { Kept } from '../lib/kept.svelte';
   import { loaded } from '../lib/load.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, route } from '../router';
@@ -56,6 +57,13 @@
     const most = Math.max(0, ...hard);
     return most >= EASY ? ui.shelf.hardestIn(bars[hard.indexOf(most)]!) : ui.shelf.hardNowhere;
   }
+  /** What was typed is changed where it was typed. */
+  function typeAnew(text: string) {
+    new Kept('typed-text', '').value = text;
+    const { title = '', book, number } = look!.piece;
+    new Kept('typed-book', '').value = book;
+    navigate('/shelf/typed', { search: { title, number } });
+  }
   const about = $derived(
     look
       ? [
@@ -82,6 +90,11 @@
         <h1>{look.piece.title}</h1>
         <p class="quiet">{about}</p>
       </div>
+      {#if look.typed}
+        <button class="plain link anew" onclick={() => typeAnew(look.typed)}
+          >{ui.shelf.typeAnew}</button
+        >
+      {/if}
       <Button size="small" on:click={() => (giving = true)}>{ui.shelf.giveIt}</Button>
     </header>
     <Select
@@ -164,6 +177,9 @@
     justify-content: space-between;
     gap: 1rem;
     margin-bottom: 1rem;
+  }
+  .anew {
+    margin-left: auto;
   }
   .page > :global(.bx--form-item) {
     max-width: 18rem;

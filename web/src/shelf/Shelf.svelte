@@ -166,6 +166,7 @@
       void load().then(() => (said = ui.shelf.onShelf(title)));
     }}
   />
+  <p class="type"><a href="/shelf/typed">{ui.shelf.typeIt}</a></p>
   <p class="said" role="status">{said}</p>
   {#if problem}
     <Trouble text={problem} again={load} />
@@ -319,6 +320,9 @@
   }
   section {
     margin-top: 1.5rem;
+  }
+  .type {
+    margin-top: 0.5rem;
   }
   .said {
     min-height: 1.4em;

@@ -587,7 +587,34 @@ export const en = {
     goOnWith: 'Go on with the playing check: ',
     begun: (when: Text) => `begun ${when}, not finished`
   },
+  typing: {
+    title: 'Type music',
+    pageTitle: 'Type music – Sempre',
+    keep: 'Put on the shelf',
+    hear: 'Hear it',
+    toShelf: 'to the shelf',
+    for: 'As written for',
+    key: 'Key signature',
+    signature: (fifths: number) =>
+      fifths === 0
+        ? 'none'
+        : `${Math.abs(fifths)} ${form(Math.abs(fifths), fifths < 0 ? 'flat' : 'sharp', fifths < 0 ? 'flats' : 'sharps')}`,
+    meter: 'Metre',
+    tempo: 'Quarters a minute',
+    pieceTitle: 'Title',
+    book: 'Book',
+    number: 'Number',
+    text: 'Notes',
+    example: '4C D E F 8G A B c 2c',
+    how: 'A number before a note is its length and that of all that follow: 1 whole, 2 half, 4 quarter, 8 eighth, 16; with a dot behind it, dotted: 4. C to B is the lower octave, c to b the one above; a comma is an octave lower, an apostrophe higher. ^ sharp, _ flat, = natural; z rest; - tie; ( ) slur; | bar line, else bars come from the metre; |: :| repeat. A number with a point, as 12. at the beginning of a line, begins another exercise. Tunes in ABC can be pasted.',
+    problems: 'What can’t be read',
+    at: (line: number, column: number) => `line ${line}, column ${column}`,
+    music: (bars: number) => form(bars, 'one bar of music', `${bars} bars of music`),
+    kept: (n: number) => form(n, 'It is on the shelf.', `${n} pieces are on the shelf.`)
+  },
   shelf: {
+    typeIt: 'Type a piece',
+    typeAnew: 'change what was typed',
     findPart: 'Find by name or instrument',
     partOrders: { section: 'section', name: 'name', stuck: 'who is stuck, first' },
     bookHow:
@@ -663,7 +690,7 @@ export const en = {
     giveTitle: 'Give the piece a title.',
     putting: 'Putting it on the shelf',
     bringIn: 'Bring in a piece:',
-    dropHere: 'drop a MusicXML file here, or',
+    dropHere: 'drop a MusicXML or ABC file here, or',
     fileHolds: 'What the file holds',
     holds: (file: Text, n: number) => `${file} holds ${form(n, `${n} bar`, `${n} bars`)}`,
     part: 'Part',

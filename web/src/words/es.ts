@@ -593,7 +593,34 @@ export const es: Dictionary = {
     goOnWith: 'Seguir con la prueba: ',
     begun: (when: Text) => `empezada ${when}, sin terminar`
   },
+  typing: {
+    title: 'Escribir música',
+    pageTitle: 'Escribir música – Sempre',
+    keep: 'Poner en el estante',
+    hear: 'Oírlo',
+    toShelf: 'al estante',
+    for: 'Como está escrito para',
+    key: 'Armadura',
+    signature: (fifths: number) =>
+      fifths === 0
+        ? 'ninguna'
+        : `${Math.abs(fifths)} ${form(Math.abs(fifths), fifths < 0 ? 'bemol' : 'sostenido', fifths < 0 ? 'bemoles' : 'sostenidos')}`,
+    meter: 'Compás',
+    tempo: 'Negras por minuto',
+    pieceTitle: 'Título',
+    book: 'Libro',
+    number: 'Número',
+    text: 'Notas',
+    example: '4C D E F 8G A B c 2c',
+    how: 'Un número delante de una nota es su duración y la de todas las que siguen: 1 redonda, 2 blanca, 4 negra, 8 corchea, 16; con un punto detrás, con puntillo: 4. De C (do) a B (si) es la octava grave, de c a b la de encima; una coma es una octava más abajo, un apóstrofo más arriba. ^ sostenido, _ bemol, = becuadro; z silencio; - ligadura de unión; ( ) ligadura de expresión; | barra, si no, los compases salen del compás elegido; |: :| repetición. Un número con punto, como 12. al principio de una línea, empieza otro ejercicio. Se pueden pegar piezas en ABC.',
+    problems: 'Lo que no se puede leer',
+    at: (line: number, column: number) => `línea ${line}, columna ${column}`,
+    music: (bars: number) => form(bars, 'un compás de música', `${bars} compases de música`),
+    kept: (n: number) => form(n, 'Está en el estante.', `${n} piezas están en el estante.`)
+  },
   shelf: {
+    typeIt: 'Escribir una pieza',
+    typeAnew: 'cambiar lo escrito',
     findPart: 'Buscar por nombre o instrumento',
     partOrders: { section: 'sección', name: 'nombre', stuck: 'primero quien está atascado' },
     bookHow:
@@ -670,7 +697,7 @@ export const es: Dictionary = {
     giveTitle: 'Pon un título a la pieza.',
     putting: 'Poniéndola en el estante',
     bringIn: 'Añadir una pieza:',
-    dropHere: 'suelta aquí un archivo MusicXML, o',
+    dropHere: 'suelta aquí un archivo MusicXML o ABC, o',
     fileHolds: 'Lo que hay en el archivo',
     holds: (file: Text, n: number) => `${file}: ${form(n, `${n} compás`, `${n} compases`)}`,
     part: 'Parte',

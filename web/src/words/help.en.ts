@@ -96,6 +96,7 @@ export const help: Help = {
       caption: 'Each row says length, key, range and how many of a group are ready.',
       steps: [
         'Drop a MusicXML file, or choose one. Sempre says what it holds before it is kept.',
+        'Type a piece: letters become notes as you type, with the fingering under each. What can’t be read is told by its column. Tunes in ABC are opened there too.',
         'A title opens the piece as each instrument reads it: key, range, where it is hard, whose page it comes from.',
         'Give it: to whom, until when, which bars, how fast, a sentence for the students.',
         'Tick several pieces to give or remove them together.',
@@ -106,6 +107,11 @@ export const help: Help = {
           ask: 'Where does MusicXML come from?',
           answer:
             'Programs in which music is written save it; the menu is called Export. A picture or a PDF holds no notes that can be read.'
+        },
+        {
+          ask: 'Something in my file was wrong.',
+          answer:
+            'A wrong note costs its bar and no more; what has one meaning is mended. Both are told with part and bar before the piece is kept.'
         },
         {
           ask: 'My instrument has no part of its own.',

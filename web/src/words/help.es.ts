@@ -97,6 +97,7 @@ export const help: Help = {
         'Cada fila dice longitud, tonalidad, extensión y cuántos de un grupo la tienen lista.',
       steps: [
         'Suelta un archivo MusicXML o elige uno. Sempre dice qué contiene antes de guardarlo.',
+        'Escribe una pieza: las letras se vuelven notas mientras escribes, con la digitación debajo. Lo que no se puede leer se dice por su columna. También se abren allí piezas en ABC.',
         'Un título abre la pieza como la lee cada instrumento: tonalidad, extensión, dónde es difícil, de quién es la página.',
         'Dala: a quién, para cuándo, qué compases, a qué tempo, una frase para los alumnos.',
         'Marca varias piezas para darlas o quitarlas juntas.',
@@ -107,6 +108,11 @@ export const help: Help = {
           ask: '¿De dónde viene MusicXML?',
           answer:
             'Lo guardan los programas en que se escribe música; el menú se llama Exportar. Una imagen o un PDF no tienen notas que se puedan leer.'
+        },
+        {
+          ask: 'Algo de mi archivo estaba mal.',
+          answer:
+            'Una nota equivocada cuesta su compás y nada más; lo que tiene un solo sentido se corrige. Las dos cosas se dicen, con parte y compás, antes de guardar la pieza.'
         },
         {
           ask: 'Mi instrumento no tiene parte propia.',

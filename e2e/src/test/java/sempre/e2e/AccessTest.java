@@ -40,6 +40,7 @@ public class AccessTest {
           "/ear/{Mateo}/{The Harbour Wall}",
           "/ear/class/{First-year band}",
           "/shelf",
+          "/shelf/typed",
           "/shelf/{Two Gulls}",
           "/shelf/book/Tidemarks",
           "/parts/{given Fog Horn and Fiddle}",

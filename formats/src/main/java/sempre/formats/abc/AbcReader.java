@@ -94,6 +94,14 @@ public final class AbcReader {
     everyOctave = said.everyOctave();
   }
 
+  /** The text that a music file was typed as; empty where it was not. */
+  public static Optional<String> typed(XmlNode scorePartwise) {
+    return scorePartwise.descendants("miscellaneous-field").stream()
+        .filter(f -> f.attribute("name").equals(FIELD))
+        .map(XmlNode::text)
+        .findFirst();
+  }
+
   /**
    * Whether a text is a file of tunes: its first line that says something is a field or {@code
    * %abc}.
@@ -374,9 +382,7 @@ public final class AbcReader {
     root.add(
         identification.add(
             new XmlNode("miscellaneous")
-                .add(
-                    XmlNode.of("miscellaneous-field", source.toString().strip())
-                        .set("name", FIELD))));
+                .add(XmlNode.of("miscellaneous-field", whole()).set("name", FIELD))));
     XmlNode list = new XmlNode("part-list");
     root.add(list);
     int p = 0;
@@ -393,6 +399,26 @@ public final class AbcReader {
     }
     return Optional.of(
         new Tune(title, number, Xml.write(root), List.copyOf(problems), source.toString().strip()));
+  }
+
+  /** The text with what was said beside it, so that it is read again to the same. */
+  private String whole() {
+    String text = source.toString().strip();
+    if (text.startsWith("X:")) {
+      return text;
+    }
+    StringBuilder all = new StringBuilder();
+    Map<String, String> fields = new LinkedHashMap<>();
+    fields.put("K:", said.key());
+    fields.put("M:", said.meter());
+    fields.put("Q:", said.tempo());
+    fields.forEach(
+        (name, value) -> {
+          if (!value.isBlank() && text.lines().noneMatch(l -> l.startsWith(name))) {
+            all.append(name).append(value).append('\n');
+          }
+        });
+    return all.append(text).toString();
   }
 
   private static void behindAttributes(XmlNode measure, XmlNode direction) {

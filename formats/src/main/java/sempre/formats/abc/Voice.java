@@ -18,6 +18,7 @@ import sempre.formats.xml.XmlNode;
 /** One voice of a tune while its text is read: the bars that are complete, and the one begun. */
 final class Voice {
   private static final Fraction EIGHTH = Fraction.ONE_HALF;
+  private static final Fraction DOTTED = Fraction.getFraction(3, 2);
   private static final Fraction SIXTEENTH = Fraction.ONE_QUARTER;
 
   /** Something in a bar: a sound, or else what stands between sounds. */
@@ -269,6 +270,9 @@ final class Voice {
       measure.add(attributes);
       attributes = new XmlNode("attributes");
     }
+    if (stays.isPresent()) {
+      beamByBeat();
+    }
     BarWriter writer = new BarWriter(measure, openSlurs);
     for (Item i : items) {
       if (i.sound() == null) {
@@ -308,6 +312,18 @@ final class Voice {
     items = new ArrayList<>();
     filled = Fraction.ZERO;
     altered.clear();
+  }
+
+  /** In the short form spaces say nothing of beams: they go by the beat. */
+  private void beamByBeat() {
+    Fraction beat = meter.filter(Meter::compound).isPresent() ? DOTTED : Fraction.ONE;
+    Fraction at = Fraction.ZERO;
+    for (Item i : items) {
+      if (i.sound() != null) {
+        at = at.add(i.sound().lasts());
+        i.sound().apart = at.divideBy(beat).reduce().getDenominator() == 1;
+      }
+    }
   }
 
   /** Bars of rest. */

@@ -215,6 +215,18 @@ public class AbcReaderTest {
   }
 
   @Test
+  public void beamsInTheShortFormGoByTheBeat() {
+    String xml = new String(typed("8C D E F 4G 8A z").xml());
+    assertEquals(
+        java.util.regex.Pattern.compile("<beam number=\"1\">([a-z ]+)<")
+            .matcher(xml)
+            .results()
+            .map(m -> m.group(1))
+            .toList(),
+        List.of("begin", "end", "begin", "end"));
+  }
+
+  @Test
   public void exercisesThatArePastedHaveTheirNumbers() {
     List<AbcReader.Tune> all =
         AbcReader.read(

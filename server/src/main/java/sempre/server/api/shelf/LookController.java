@@ -13,14 +13,17 @@ import sempre.formats.musicxml.PlayerPage;
 import sempre.server.api.Refs;
 import sempre.server.api.Speech;
 import sempre.server.app.Looking;
+import sempre.server.app.Typing;
 
 /** What stands on the shelf, looked at before it is given. */
 @RestController
 class LookController {
   private final Looking looking;
+  private final Typing typing;
 
-  LookController(Looking looking) {
+  LookController(Looking looking, Typing typing) {
     this.looking = looking;
+    this.typing = typing;
   }
 
   @GetMapping("/api/pieces/facts")
@@ -45,6 +48,7 @@ class LookController {
         looking.look(id, group == null ? OptionalLong.empty() : OptionalLong.of(group));
     return new ShelfViews.ReadingsView(
         Refs.PieceRef.of(look.piece()),
+        typing.text(id).orElse(""),
         view(look.facts()),
         look.readings().stream().map(LookController::row).toList());
   }

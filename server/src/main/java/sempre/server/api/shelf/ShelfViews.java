@@ -52,8 +52,13 @@ public final class ShelfViews {
   /** What an exercise brings that none before it in its book had; {@code soFar} with it. */
   public record ExerciseRow(Refs.PieceRef piece, List<String> fresh, int soFar) {}
 
-  /** A piece as every instrument reads it. */
-  public record ReadingsView(Refs.PieceRef piece, FactsView facts, List<ReadingRow> rows) {}
+  /**
+   * A piece as every instrument reads it.
+   *
+   * @param typed the text it was typed as; empty where it came as a file
+   */
+  public record ReadingsView(
+      Refs.PieceRef piece, String typed, FactsView facts, List<ReadingRow> rows) {}
 
   /**
    * One instrument's reading.
