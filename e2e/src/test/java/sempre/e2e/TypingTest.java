@@ -68,7 +68,7 @@ public class TypingTest {
     Page page = browsing.page();
     page.navigate(browsing.at("/shelf/typed"));
     Locator text = page.getByLabel("Notes", new Page.GetByLabelOptions().setExact(true));
-    text.fill("4C D\n\n4E r G");
+    text.fill("4C D\n\n4E h G");
     page.getByText("line 3, column 4").click();
     assertThat(text).isFocused();
     assertEquals(page.evaluate("() => document.activeElement.selectionStart"), 9);

@@ -23,6 +23,10 @@ public final class AbcReader {
   /** The field of the music file in which the text stands that it was typed as. */
   public static final String FIELD = "typed-as-abc";
 
+  /** What no file can hold (XML 1.0, section 2.2); a blank stands for it, so that columns stay. */
+  private static final Pattern UNSEEN =
+      Pattern.compile("[\\x00-\\x08\\x0B\\x0C\\x0E-\\x1F\\uFFFE\\uFFFF]|\\p{Cs}");
+
   private static final Pattern FIELD_LINE = Pattern.compile("([A-Za-z]):(.*)");
   private static final Pattern NUMBERED =
       Pattern.compile("\\s*(\\d{1,4}[a-z]?)[.)]\\s+(?=\\S)(.*)");
@@ -129,7 +133,7 @@ public final class AbcReader {
     boolean numbered = text.lines().anyMatch(l -> l.startsWith("X:"));
     AbcReader now = null;
     int n = 0;
-    for (String raw : text.lines().toList()) {
+    for (String raw : UNSEEN.matcher(text).replaceAll(" ").lines().toList()) {
       n++;
       Matcher exercise = NUMBERED.matcher(raw);
       boolean begins = numbered ? raw.startsWith("X:") : exercise.matches();

