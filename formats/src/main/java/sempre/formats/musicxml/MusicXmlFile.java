@@ -9,6 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import sempre.core.Limit;
 import sempre.core.Saying;
@@ -68,7 +69,7 @@ public final class MusicXmlFile {
     boolean zip = Archive.is(bytes);
     byte[] xml = zip ? unzip(bytes) : bytes;
     if (!zip && !looksLikeXml(xml)) {
-      throw new UnreadableException("file.not-musicxml");
+      throw refused(ForeignFile.of(xml), Saying.of("file.not-musicxml"));
     }
     Xml.Document document = Xml.document(xml);
     XmlNode root = document.root();
@@ -77,7 +78,9 @@ public final class MusicXmlFile {
           case "score-partwise" -> root;
           case "score-timewise" -> partwise(root);
           case "opus" -> throw new UnreadableException("file.opus");
-          default -> throw new UnreadableException("file.other-xml", "root", root.name());
+          default ->
+              throw refused(
+                  ForeignFile.root(root.name()), Saying.of("file.other-xml", "root", root.name()));
         };
     if (partwise.children("part").isEmpty()) {
       throw new UnreadableException("file.no-part");
@@ -139,13 +142,19 @@ public final class MusicXmlFile {
         .map(files::get)
         .filter(MusicXmlFile::looksLikeXml)
         .findFirst()
-        .orElseGet(() -> only(scores));
+        .orElseGet(() -> only(scores, files.keySet()));
+  }
+
+  /** A file of a kind that is known is told by what it is. */
+  private static UnreadableException refused(Optional<Saying> known, Saying otherwise) {
+    Saying said = known.orElse(otherwise);
+    return new UnreadableException(said, null);
   }
 
   /** The one score of an archive that does not say which of its files it is. */
-  private static byte[] only(Map<String, byte[]> scores) {
+  private static byte[] only(Map<String, byte[]> scores, Set<String> names) {
     if (scores.isEmpty()) {
-      throw new UnreadableException("file.no-music");
+      throw refused(ForeignFile.of(names), Saying.of("file.no-music"));
     }
     if (scores.size() > 1) {
       throw new UnreadableException(

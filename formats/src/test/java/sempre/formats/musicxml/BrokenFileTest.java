@@ -297,6 +297,33 @@ public class BrokenFileTest {
     assertSaid(Arrays.copyOf(zip("a.xml", music), 60), "is damaged");
   }
 
+  @DataProvider
+  public Object[][] foreign() {
+    return new Object[][] {
+      {bytes("%PDF-1.7\n…"), "this is a PDF"},
+      {new byte[] {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10}, "this is a picture"},
+      {new byte[] {(byte) 0xFF, (byte) 0xD8, (byte) 0xFF, (byte) 0xE0}, "this is a picture"},
+      {bytes("\0\0\0\u0018ftypheic\0\0\0\0"), "this is a picture"},
+      {bytes("MThd\0\0\0\6\0\1"), "this is a MIDI file"},
+      {bytes("RIFF\0\0\0\0WAVE"), "this is a recording"},
+      {bytes("\u000FSIBELIUS\0\0"), "choose Export, then MusicXML"},
+      {bytes("<museScore version='4.0'/>"), "choose Export, then MusicXML"},
+      {zip("a.mscx", bytes("<museScore/>"), "x.png", new byte[9]), "choose Export, then MusicXML"},
+      {bytes("<mei xmlns='http://www.music-encoding.org/ns/mei'/>"), "this is MEI"},
+      {bytes("<!DOCTYPE html><html><body/></html>"), "a page from the web"},
+      {zip("word/document.xml", new byte[9]), "a document of a program for writing texts"},
+      {bytes("\\version \"2.24\"\n{ c'4 }"), "for a program that engraves"},
+      {zip("one.mxl", zip("a.xml", bytes("<a/>"))), "in this archive are others"},
+      {bytes("X:1\nT:Ebb\nK:C\nCDEF|"), "a file of tunes in ABC"},
+    };
+  }
+
+  /** Each kind of file that a teacher may have has its own sentence, which says what to do. */
+  @Test(dataProvider = "foreign")
+  public void aFileOfAnotherKindIsToldByWhatItIs(byte[] file, String said) {
+    assertSaid(file, said);
+  }
+
   private static void assertSaid(byte[] file, String said) {
     Refusal e = expectThrows(Refusal.class, () -> MusicXmlReader.read(file));
     assertTrue(Said.of(e).contains(said), Said.of(e));

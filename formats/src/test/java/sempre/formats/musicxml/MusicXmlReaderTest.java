@@ -711,7 +711,7 @@ public class MusicXmlReaderTest {
     return new Object[][] {
       {new byte[0], "the file is empty"},
       {bytes("Dear teacher, here is the piece."), "not MusicXML"},
-      {bytes("<html><body/></html>"), "it starts with <html>"},
+      {bytes("<plan><body/></plan>"), "it starts with <plan>"},
       {bytes("<score-partwise><part-list/></score-partwise>"), "holds no part"},
       {bytes("<score-partwise><part id='P1'><measure></part></score-partwise>"), "not well-formed"},
       {bytes("<opus/>"), "list of pieces"},
