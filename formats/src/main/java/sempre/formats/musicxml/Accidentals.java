@@ -6,7 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import sempre.core.pitch.KeySignature;
-import sempre.core.pitch.Pitch;
+import sempre.core.pitch.Letter;
 import sempre.formats.xml.XmlNode;
 
 /** Which accidentals are written where notes were moved: those that are not in force already. */
@@ -55,8 +55,7 @@ public final class Accidentals {
         case "forward" -> cursor += lasts(e);
         case "note" -> {
           double start = e.has("chord") ? chordStart : cursor;
-          e.child("pitch")
-              .ifPresent(p -> events.add(new Event(start, () -> write(e, XmlPitch.read(p)))));
+          e.child("pitch").ifPresent(p -> events.add(new Event(start, () -> write(e, p))));
           if (!e.has("chord")) {
             chordStart = cursor;
             cursor += e.has("grace") ? 0 : lasts(e);
@@ -75,7 +74,8 @@ public final class Accidentals {
     return MusicXmlReader.decimal(e.textOf("duration")).orElse(0);
   }
 
-  private void write(XmlNode note, Pitch pitch) {
+  /** A pitch may lie beyond what a file can say: it was moved there. */
+  private void write(XmlNode note, XmlNode pitch) {
     List<XmlNode> children = note.children();
     children.removeIf(c -> c.is("accidental"));
     boolean tied = note.children("tie").stream().anyMatch(t -> t.attribute("type").equals("stop"));
@@ -83,14 +83,15 @@ public final class Accidentals {
       // it holds for the note it is tied to, and for none after it
       return;
     }
-    String place = note.textOf("staff") + "/" + pitch.letter() + pitch.octave();
-    int inForce = inBar.getOrDefault(place, key.alterOf(pitch.letter()));
-    inBar.put(place, pitch.alter());
-    if (inForce == pitch.alter()) {
+    String place = note.textOf("staff") + "/" + pitch.textOf("step") + pitch.textOf("octave");
+    int alter = (int) Math.rint(XmlPitch.alter(pitch));
+    int inForce = inBar.getOrDefault(place, key.alterOf(Letter.valueOf(pitch.textOf("step"))));
+    inBar.put(place, alter);
+    if (inForce == alter) {
       return;
     }
     String word =
-        switch (pitch.alter()) {
+        switch (alter) {
           case -2 -> "flat-flat";
           case -1 -> "flat";
           case 1 -> "sharp";

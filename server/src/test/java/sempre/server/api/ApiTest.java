@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.concurrent.Executors;
@@ -186,14 +187,19 @@ public class ApiTest extends DemoTestBase {
   }
 
   @Test
-  public void aBadFileIsRefusedWithBarAndCause() {
+  public void aBadBarIsToldAndABadFileIsRefusedWithLineAndCause() {
     byte[] file =
         ("<score-partwise><part-list/><part id='P1'><measure number='7'><note><pitch><step>X</step>"
                 + "<octave>4</octave></pitch></note></measure></part></score-partwise>")
             .getBytes(StandardCharsets.UTF_8);
     MvcTestResult r = upload("/api/pieces/look", "bad.xml", file);
-    assertThat(r).hasStatus(422);
-    assertThat(body(r).get("detail").asString()).contains("bar 7").contains("‘X’ is not A to G");
+    assertThat(r).hasStatusOk();
+    assertThat(body(r).get("remarks").toString()).contains("bar 7").contains("‘X’ is not A to G");
+    MvcTestResult cut = upload("/api/pieces/look", "cut.xml", Arrays.copyOf(file, 60));
+    assertThat(cut).hasStatus(422);
+    assertThat(body(cut).get("detail").asString())
+        .contains("Line 1")
+        .contains("ends in the middle");
   }
 
   @Test
