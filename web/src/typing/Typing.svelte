@@ -18,9 +18,9 @@
   const meter = new Kept('typed-meter', '4/4');
   const tempo = new Kept('typed-tempo', '96');
   const book = new Kept('typed-book', '');
-  const before = new URLSearchParams(location.search);
-  let title = $state(before.get('title') ?? '');
-  let number = $state(before.get('number') ?? '');
+  const address = new URLSearchParams(location.search);
+  let title = $state(address.get('title') ?? '');
+  let number = $state(address.get('number') ?? '');
   let said = $state('');
   let failed = $state('');
   let keeping = $state(false);
