@@ -89,6 +89,10 @@
       <div>
         <h1>{look.piece.title}</h1>
         <p class="quiet">{about}</p>
+        <p class="small">
+          <a href="/api/pieces/{id}/file" download>{ui.shelf.asFile}</a> ·
+          <a href="/api/pieces/{id}/abc" download>{ui.shelf.asAbc}</a>
+        </p>
       </div>
       {#if look.typed}
         <button class="plain link anew" onclick={() => typeAnew(look.typed)}

@@ -614,6 +614,8 @@ export const en = {
   },
   shelf: {
     typeIt: 'Type a piece',
+    asFile: 'Save as MusicXML',
+    asAbc: 'Save as ABC',
     typeAnew: 'change what was typed',
     findPart: 'Find by name or instrument',
     partOrders: { section: 'section', name: 'name', stuck: 'who is stuck, first' },

@@ -620,6 +620,8 @@ export const es: Dictionary = {
   },
   shelf: {
     typeIt: 'Escribir una pieza',
+    asFile: 'Guardar en MusicXML',
+    asAbc: 'Guardar en ABC',
     typeAnew: 'cambiar lo escrito',
     findPart: 'Buscar por nombre o instrumento',
     partOrders: { section: 'sección', name: 'nombre', stuck: 'primero quien está atascado' },

@@ -14,7 +14,7 @@ public final class XmlPitch {
    *
    * @throws Refusal where it is no pitch
    */
-  static Pitch read(XmlNode pitch) {
+  public static Pitch read(XmlNode pitch) {
     String step = pitch.textOf("step");
     if (!step.matches("[A-G]")) {
       throw new Refusal("file.step", "typed", step);

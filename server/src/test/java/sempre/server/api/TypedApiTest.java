@@ -2,6 +2,8 @@ package sempre.server.api;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.UnsupportedEncodingException;
+import java.nio.charset.StandardCharsets;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import sempre.core.instrument.Catalogue;
@@ -69,6 +71,17 @@ public class TypedApiTest extends DemoTestBase {
     String again = look(typed.replace("\n", "\\n"), "clarinet").get(0).get("xml").asString();
     assertThat(again.replaceAll("<identification>.*?</identification>", ""))
         .isEqualTo(before.replaceAll("<identification>.*?</identification>", ""));
+  }
+
+  @Test
+  public void aPieceOfTheShelfGoesOutAsAbcAndIsReadAgain() throws UnsupportedEncodingException {
+    var answer = mvc.get().uri("/api/pieces/" + piece("Two Gulls") + "/abc").exchange();
+    assertThat(answer).hasStatusOk();
+    String abc = answer.getResponse().getContentAsString(StandardCharsets.UTF_8);
+    assertThat(abc).startsWith("X:5\nT:Two Gulls\n").contains("name=\"Flute\"");
+    JsonNode tune = look(abc.replace("\"", "\\\"").replace("\n", "\\n"), "flute").get(0);
+    assertThat(tune.get("bars").asInt()).isEqualTo(8);
+    assertThat(tune.get("problems")).isEmpty();
   }
 
   @Test

@@ -26,6 +26,7 @@ import sempre.core.score.PagePitch;
 import sempre.core.score.Part;
 import sempre.core.score.PartChoice;
 import sempre.core.score.Score;
+import sempre.formats.abc.AbcWriter;
 import sempre.formats.musicxml.MusicXmlFile;
 import sempre.formats.musicxml.MusicXmlReader;
 import sempre.formats.musicxml.PlayerPage;
@@ -92,6 +93,23 @@ public class ShelfController {
                 .build()
                 .toString())
         .body(kept.file());
+  }
+
+  /** The piece as a tune of ABC, readable without a program. */
+  @GetMapping("/pieces/{id}/abc")
+  public ResponseEntity<byte[]> abc(@PathVariable long id) {
+    OnTheShelf.Kept kept = shelf.file(id);
+    String number = kept.piece().number().matches("\\d{1,4}") ? kept.piece().number() : "1";
+    String tune = AbcWriter.write(MusicXmlFile.of(kept.file()), number, kept.piece().title());
+    return ResponseEntity.ok()
+        .contentType(new MediaType(MediaType.TEXT_PLAIN, StandardCharsets.UTF_8))
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment()
+                .filename(kept.piece().title() + ".abc", StandardCharsets.UTF_8)
+                .build()
+                .toString())
+        .body(tune.getBytes(StandardCharsets.UTF_8));
   }
 
   /** So many players are shown, and so many bars of each. */
