@@ -89,7 +89,7 @@
       <div>
         <h1>{look.piece.title}</h1>
         <p class="quiet">{about}</p>
-        <p class="small">
+        <p class="small files">
           <a href="/api/pieces/{id}/file" download>{ui.shelf.asFile}</a> ·
           <a href="/api/pieces/{id}/abc" download>{ui.shelf.asAbc}</a>
         </p>
@@ -181,6 +181,10 @@
     justify-content: space-between;
     gap: 1rem;
     margin-bottom: 1rem;
+  }
+  .files a {
+    display: inline-block;
+    padding-block: max(0.125rem, (var(--target) - 1lh) / 2);
   }
   .anew {
     margin-left: auto;

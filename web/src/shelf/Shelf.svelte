@@ -321,8 +321,9 @@
   section {
     margin-top: 1.5rem;
   }
-  .type {
-    margin-top: 0.5rem;
+  .type a {
+    display: inline-block;
+    padding-block: max(0.125rem, (var(--target) - 1lh) / 2);
   }
   .said {
     min-height: 1.4em;
