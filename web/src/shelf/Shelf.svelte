@@ -234,7 +234,7 @@
                 >{p.piece.title}</a
               >
               <span class="quiet small">
-                <span class="about">{about(r)}</span>
+                <span class="about">{about(r) || '\u200B'}</span>
                 {#if r.players}<b>{ui.shelf.readyOf(r.ready, r.players)}</b>{more(r)
                     ? ' · '
                     : ''}{/if}

@@ -168,6 +168,10 @@ public final class Screenshots {
     if (there.startsWith("/simpler/")) {
       page.locator("svg.engraved").first().waitFor();
     }
+    if (there.matches("/shelf(\\?.*)?")) {
+      // what each row says comes later
+      page.locator("li .quiet b").first().waitFor();
+    }
     if (there.matches("/(sheet|chart)/.*")) {
       page.locator("html[data-printable=yes]").waitFor();
     }
