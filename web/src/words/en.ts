@@ -606,7 +606,7 @@ export const en = {
     number: 'Number',
     text: 'Notes',
     example: '4C D E F 8G A B c 2c',
-    how: 'A number before a note is its length and that of all that follow: 1 whole, 2 half, 4 quarter, 8 eighth, 16; with a dot behind it, dotted: 4. C to B is the lower octave, c to b the one above; a comma is an octave lower, an apostrophe higher. ^ sharp, _ flat, = natural; z rest; - tie; ( ) slur; | bar line, else bars come from the metre; |: :| repeat. A number with a point, as 12. at the beginning of a line, begins another exercise. Tunes in ABC can be pasted.',
+    how: 'A number before a note is its length and that of all that follow: 1 whole, 2 half, 4 quarter, 8 eighth, 16; with a dot behind it, dotted: 4. C to B is the octave from middle C as it is written, c to b the one above; a comma is an octave lower, an apostrophe higher. ^ sharp, _ flat, = natural; z rest; - tie; ( ) slur; | bar line, else bars come from the metre; |: :| repeat. A number with a point, as 12. at the beginning of a line, begins another exercise. Tunes in ABC can be pasted.',
     problems: 'What can’t be read',
     at: (line: number, column: number) => `line ${line}, column ${column}`,
     music: (bars: number) => form(bars, 'one bar of music', `${bars} bars of music`),

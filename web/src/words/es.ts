@@ -612,7 +612,7 @@ export const es: Dictionary = {
     number: 'Número',
     text: 'Notas',
     example: '4c B A G 8F E D C 2C',
-    how: 'Un número delante de una nota es su duración y la de todas las que siguen: 1 redonda, 2 blanca, 4 negra, 8 corchea, 16; con un punto detrás, con puntillo: 4. De C (do) a B (si) es la octava grave, de c a b la de encima; una coma es una octava más abajo, un apóstrofo más arriba. ^ sostenido, _ bemol, = becuadro; z silencio; - ligadura de unión; ( ) ligadura de expresión; | barra, si no, los compases salen del compás elegido; |: :| repetición. Un número con punto, como 12. al principio de una línea, empieza otro ejercicio. Se pueden pegar piezas en ABC.',
+    how: 'Un número delante de una nota es su duración y la de todas las que siguen: 1 redonda, 2 blanca, 4 negra, 8 corchea, 16; con un punto detrás, con puntillo: 4. De C (do) a B (si) es la octava del do central escrito, de c a b la de encima; una coma es una octava más abajo, un apóstrofo más arriba. ^ sostenido, _ bemol, = becuadro; z silencio; - ligadura de unión; ( ) ligadura de expresión; | barra, si no, los compases salen del compás elegido; |: :| repetición. Un número con punto, como 12. al principio de una línea, empieza otro ejercicio. Se pueden pegar piezas en ABC.',
     problems: 'Lo que no se puede leer',
     at: (line: number, column: number) => `línea ${line}, columna ${column}`,
     music: (bars: number) => form(bars, 'un compás de música', `${bars} compases de música`),

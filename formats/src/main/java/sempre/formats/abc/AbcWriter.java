@@ -28,21 +28,6 @@ public final class AbcWriter {
   private static final int BARS_A_LINE = 4;
   private static final int MIDDLE = 4;
 
-  /** Elements at notes by the names of their decorations. */
-  private static final Map<String, String> SIGNS =
-      Map.ofEntries(
-          Map.entry("staccato", "."),
-          Map.entry("accent", "!accent!"),
-          Map.entry("tenuto", "!tenuto!"),
-          Map.entry("staccatissimo", "!wedge!"),
-          Map.entry("breath-mark", "!breath!"),
-          Map.entry("trill-mark", "!trill!"),
-          Map.entry("turn", "!turn!"),
-          Map.entry("mordent", "!mordent!"),
-          Map.entry("inverted-mordent", "!pralltriller!"),
-          Map.entry("fermata", "!fermata!"),
-          Map.entry("stopped", "!+!"));
-
   private final StringBuilder out = new StringBuilder();
   private final Map<String, Integer> altered = new HashMap<>();
   private Fraction divisions = Fraction.ONE;
@@ -331,14 +316,8 @@ public final class AbcWriter {
 
   private void signs(XmlNode notations) {
     for (XmlNode group : notations.children()) {
-      if (SIGNS.containsKey(group.name())) {
-        out.append(SIGNS.get(group.name()));
-      }
-      group.children().stream()
-          .map(XmlNode::name)
-          .filter(SIGNS::containsKey)
-          .map(SIGNS::get)
-          .forEach(out::append);
+      Decorations.sign(group.name()).ifPresent(out::append);
+      group.children().forEach(e -> Decorations.sign(e.name()).ifPresent(out::append));
     }
   }
 

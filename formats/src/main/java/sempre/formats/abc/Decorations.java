@@ -1,5 +1,6 @@
 package sempre.formats.abc;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -68,6 +69,20 @@ final class Decorations {
           Map.entry("D.S.alcoda", "D.S. al Coda"));
 
   private Decorations() {}
+
+  /** How what stands at a note in a music file is typed; empty where ABC has no sign for it. */
+  static Optional<String> sign(String element) {
+    if (element.equals("fermata")) {
+      return Optional.of("!fermata!");
+    }
+    // of several names the first by the alphabet, so that it is always the same
+    return AT_NOTES.entrySet().stream()
+        .filter(e -> e.getValue().name().equals(element))
+        .map(Map.Entry::getKey)
+        .filter(name -> name.matches("[a-z]+"))
+        .min(Comparator.naturalOrder())
+        .map(name -> "!" + name + "!");
+  }
 
   /** Writes those that stand at notes. */
   static void put(List<String> signs, XmlNode notations) {

@@ -82,6 +82,23 @@ public class OnTheShelf {
    * @throws Refusal where it can't be read, holds no notes with a pitch, or lacks a title
    */
   public long keep(Said said, byte[] file) {
+    return keep(List.of(new Given(said, file))).get(0);
+  }
+
+  /** A file and what a teacher says of it. */
+  public record Given(Said said, byte[] file) {}
+
+  /**
+   * Keeps several files as they came: all of them, or where one can't be kept none.
+   *
+   * @throws Refusal as for one
+   */
+  public List<Long> keep(List<Given> all) {
+    all.forEach(g -> check(g.said(), g.file()));
+    return db.inTransaction(tx -> all.stream().map(g -> add(tx, g.said(), g.file())).toList());
+  }
+
+  private static void check(Said said, byte[] file) {
     Score score = MusicXmlReader.read(file);
     if (said.title().isBlank()) {
       throw new Refusal("ask.title");
@@ -94,20 +111,21 @@ public class OnTheShelf {
     if (score.parts().stream().noneMatch(p -> p.topLine().isPresent())) {
       throw new Refusal("ask.no-notes");
     }
+  }
+
+  private long add(Db.Tx tx, Said said, byte[] file) {
     String name = said.fileName();
-    return db.inTransaction(
-        tx ->
-            shelf.add(
-                tx,
-                new Shelf.Piece(
-                    0,
-                    said.title().strip(),
-                    said.book().strip(),
-                    said.number().strip(),
-                    name.substring(Math.max(0, name.length() - LONGEST_FILE)),
-                    said.pages(),
-                    clock.instant()),
-                file));
+    return shelf.add(
+        tx,
+        new Shelf.Piece(
+            0,
+            said.title().strip(),
+            said.book().strip(),
+            said.number().strip(),
+            name.substring(Math.max(0, name.length() - LONGEST_FILE)),
+            said.pages(),
+            clock.instant()),
+        file);
   }
 
   /** A file as it came. */

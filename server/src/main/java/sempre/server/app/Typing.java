@@ -74,22 +74,22 @@ public class Typing {
     if (tunes.isEmpty()) {
       throw new Refusal("ask.nothing-typed");
     }
-    List<Long> ids = new ArrayList<>();
+    List<OnTheShelf.Given> all = new ArrayList<>();
     for (AbcReader.Tune t : tunes) {
       String own = t.number().isEmpty() ? number : t.number();
-      String called = t.title().isEmpty() ? title : t.title();
-      String numbered = tunes.size() > 1 && t.title().isEmpty() ? called + " " + own : called;
-      ids.add(
-          shelf.keep(
+      String several = tunes.size() > 1 && !title.isBlank() ? (title + " " + own).strip() : title;
+      String called = t.title().isEmpty() ? several : t.title();
+      all.add(
+          new OnTheShelf.Given(
               new OnTheShelf.Said(
-                  title.isBlank() ? called : numbered,
+                  called,
                   book,
                   own,
                   PartChoice.Pages.AS_SAID,
                   (own + " " + called).strip() + ".musicxml"),
               t.xml()));
     }
-    return ids;
+    return shelf.keep(all);
   }
 
   private static Setup setup(Typed typed) {

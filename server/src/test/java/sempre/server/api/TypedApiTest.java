@@ -85,6 +85,21 @@ public class TypedApiTest extends DemoTestBase {
   }
 
   @Test
+  public void whereOneOfSeveralLacksATitleNoneIsKept() {
+    int before = get("/api/pieces").size();
+    String two = "X:1\\nT:Wherry\\nK:C\\nCDEF|\\n\\nX:2\\nK:C\\nGABc|\\n";
+    assertThat(
+            post(
+                "/api/typed",
+                "{\"music\": "
+                    + music(two, "flute")
+                    + ", \"title\": \"\", \"book\": \"\", \"number\": \"\"}"))
+        .hasStatus(400);
+    assertThat(get("/api/pieces").size()).isEqualTo(before);
+    assertThat(keep(two, "flute", "Lugger", "")).hasSize(2);
+  }
+
+  @Test
   public void severalExercisesAreSeveralPiecesByTheirNumbers() {
     JsonNode ids = keep("12. 4C D E F\\n13. 4G A B c", "flute", "Ladder", "");
     assertThat(ids).hasSize(2);
