@@ -1,7 +1,8 @@
 import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { optimizeCss } from 'carbon-preprocess-svelte';
 import { readFileSync } from 'node:fs';
-import { defineConfig, type Plugin } from 'vite';
+import { type Plugin } from 'vite';
+import { defineConfig } from 'vitest/config';
 
 /** Carbon's style sheet points to fonts on another host; ours ship with the application. */
 const noForeignFonts: Plugin = {
@@ -27,6 +28,8 @@ export default defineConfig({
     // what is bundled of others, each with its licence
     license: { fileName: 'licences/web.md' }
   },
+  // on a machine that builds and tests other things meanwhile, reading every page takes its time
+  test: { testTimeout: 60_000 },
   worker: { format: 'es' },
   optimizeDeps: { exclude: ['verovio', 'carbon-components-svelte'] },
   server: { proxy: { '/api': 'http://localhost:8484' } }

