@@ -1,5 +1,6 @@
 package sempre.core.score;
 
+import java.util.ArrayList;
 import java.util.List;
 import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Pitch;
@@ -105,6 +106,30 @@ public record Note(
         breath,
         printed,
         other);
+  }
+
+  /** The same note with one more that is tied to it where a sign leads; it gets no longer here. */
+  public Note tiedTo(String another) {
+    List<String> all = new ArrayList<>(tied);
+    all.add(another);
+    return new Note(
+        id,
+        all,
+        bar,
+        beat,
+        onset,
+        quarters,
+        pitch,
+        grace,
+        slurToNext,
+        dynamic,
+        tempo,
+        key,
+        ornament,
+        fermata,
+        breath,
+        printed,
+        manner);
   }
 
   /** Length in seconds at the written tempo. */

@@ -1,7 +1,9 @@
 package sempre.core.score;
 
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.IntStream;
 
 /**
@@ -10,13 +12,15 @@ import java.util.stream.IntStream;
  *
  * @param stretches what is played on end, one after the other; none where the page is played as it
  *     is printed
+ * @param held notes that sound on where a sign leads, as over a tie into a second ending
  */
-public record Played(List<Stretch> stretches) {
+public record Played(List<Stretch> stretches, List<Held> held) {
   /** From the first bar to the last. */
-  public static final Played AS_PRINTED = new Played(List.of());
+  public static final Played AS_PRINTED = new Played(List.of(), List.of());
 
   public Played {
     stretches = List.copyOf(stretches);
+    held = List.copyOf(held);
   }
 
   /**
@@ -28,6 +32,56 @@ public record Played(List<Stretch> stretches) {
    * @param quarters how long they last together
    */
   public record Stretch(int from, int to, double start, double quarters) {}
+
+  /**
+   * A note that is tied into a bar which does not stand behind it on the page.
+   *
+   * @param id the note
+   * @param bar index of the bar in which it sounds on
+   * @param quarters how long it does there
+   */
+  public record Held(String id, int bar, double quarters) {}
+
+  /** The same order, with what is tied over its signs. */
+  public Played holding(List<Held> tied) {
+    return new Played(stretches, tied);
+  }
+
+  /**
+   * How long a note sounds on when a bar is played that does not stand behind it, in quarters; 0
+   * where it does not.
+   */
+  public double holds(String id, int bar) {
+    return held.stream()
+        .filter(h -> h.bar() == bar && h.id().equals(id))
+        .mapToDouble(Held::quarters)
+        .findFirst()
+        .orElse(0);
+  }
+
+  /** Indexes of the bars after which a sign leads to a bar. */
+  public Set<Integer> leadingTo(int bar) {
+    Set<Integer> all = new LinkedHashSet<>();
+    for (int i = 1; i < stretches.size(); i++) {
+      if (stretches.get(i).from() == bar) {
+        all.add(stretches.get(i - 1).to());
+      }
+    }
+    return all;
+  }
+
+  /** Whether a bar is played at all. */
+  public boolean plays(int bar) {
+    return stretches.isEmpty()
+        || stretches.stream().anyMatch(s -> s.from() <= bar && bar <= s.to());
+  }
+
+  /** Whether a bar is played with no other before it, or with the one that stands before it. */
+  public boolean alsoStraight(int bar) {
+    return stretches.stream().anyMatch(s -> s.from() < bar && bar <= s.to())
+        || stretches.isEmpty()
+        || stretches.get(0).from() == bar;
+  }
 
   /**
    * The order of some bars.
@@ -53,7 +107,9 @@ public record Played(List<Stretch> stretches) {
       at = end + 1;
     }
     boolean straight = all.size() == 1 && all.get(0).to() == bars.size() - 1;
-    return all.isEmpty() || straight && all.get(0).from() == 0 ? AS_PRINTED : new Played(all);
+    return all.isEmpty() || straight && all.get(0).from() == 0
+        ? AS_PRINTED
+        : new Played(all, List.of());
   }
 
   /**

@@ -59,6 +59,10 @@ public final class Succession {
     double silentSince = 0;
     double clock = 0;
     for (Played.Stretch s : played.stretches()) {
+      if (before != NONE) {
+        double held = played.holds(notes.get(before).id(), s.from());
+        silentSince = Math.max(silentSince, held > 0 ? clock + held : silentSince);
+      }
       for (int i = 0; i < n; i++) {
         Note note = notes.get(i);
         if (note.bar() < s.from() || note.bar() > s.to()) {

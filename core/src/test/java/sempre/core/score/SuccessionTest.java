@@ -50,6 +50,18 @@ public class SuccessionTest {
     assertFalse(s.jumps().get(1).back());
   }
 
+  /** What is tied into the second ending is no silence before the note that follows it there. */
+  @Test
+  public void aNoteHeldIntoTheSecondEndingIsFollowedWithoutARest() {
+    // G in bar 1 is tied into bar 2, and over the repeat into the first two beats of bar 3
+    List<Note> notes =
+        Phrase.of("tempo=120: C4/2 G4/2 A4/4 A4/4 A4/4 A4/4 r/2 E4/2").line().notes();
+    Played order = Played.of(bars(3), List.of(0, 1, 0, 2));
+    Played held = order.holding(List.of(new Played.Held(notes.get(1).id(), 2, 2)));
+    assertEquals(Succession.of(notes, order).rest(1, 6), 2.0, 0.0);
+    assertEquals(Succession.of(notes, held).rest(1, 6), 0.0, 0.0);
+  }
+
   @Test
   public void daCapoAlFineAndCodaLeadBackAndAhead() {
     // to the end, back to bar 1, from there to the coda in bar 4
