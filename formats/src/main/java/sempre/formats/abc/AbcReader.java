@@ -29,7 +29,7 @@ public final class AbcReader {
 
   private static final Pattern FIELD_LINE = Pattern.compile("([A-Za-z]):(.*)");
   private static final Pattern NUMBERED =
-      Pattern.compile("\\s*(\\d{1,4}[a-z]?)[.)]\\s+(?=\\S)(.*)");
+      Pattern.compile("\\s*(\\d{1,4}[a-z]?(?=\\.)|\\d{1,4}(?=\\)))[.)]\\s+(?=\\S)(.*)");
   private static final Pattern TEMPO =
       Pattern.compile(
           "(?:\"([^\"]*)\")?\\s*(?:(\\d{1,2})/(\\d{1,2})(?:\\s+[\\d/ ]*)?=)?\\s*(\\d{1,3})?\\s*(?:\"([^\"]*)\")?");

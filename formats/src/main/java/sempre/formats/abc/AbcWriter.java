@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import org.apache.commons.lang3.math.Fraction;
@@ -26,7 +25,6 @@ public final class AbcWriter {
 
   private static final String SHARPS = "FCGDAEB";
   private static final int BARS_A_LINE = 4;
-  private static final int MIDDLE = 4;
 
   private final StringBuilder out = new StringBuilder();
   private final Map<String, Integer> altered = new HashMap<>();
@@ -235,7 +233,7 @@ public final class AbcWriter {
   }
 
   /** The major key of a signature. */
-  private static String tonic(int fifths) {
+  static String tonic(int fifths) {
     int place = fifths + 1;
     String letter = String.valueOf(SHARPS.charAt(Math.floorMod(place, 7)));
     return letter + (place >= 7 ? "#" : place < 0 ? "b" : "");
@@ -338,21 +336,13 @@ public final class AbcWriter {
     boolean tied = note.children("tie").stream().anyMatch(t -> t.attribute("type").equals("stop"));
     int here = altered.getOrDefault(own, key.alterOf(letter));
     int anywhere = altered.getOrDefault(letter.name(), key.alterOf(letter));
-    if (here != p.alter() || anywhere != p.alter() || tied && p.alter() != key.alterOf(letter)) {
-      out.append(
-          switch (p.alter()) {
-            case -2 -> "__";
-            case -1 -> "_";
-            case 1 -> "^";
-            case 2 -> "^^";
-            default -> "=";
-          });
+    boolean signed =
+        here != p.alter() || anywhere != p.alter() || tied && p.alter() != key.alterOf(letter);
+    if (signed) {
       altered.put(own, p.alter());
       altered.put(letter.name(), p.alter());
     }
-    boolean high = p.octave() > MIDDLE;
-    out.append(high ? letter.name().toLowerCase(Locale.ROOT) : letter.name());
-    out.append(high ? "'".repeat(p.octave() - MIDDLE - 1) : ",".repeat(MIDDLE - p.octave()));
+    out.append(Letters.of(p, signed));
   }
 
   /** A length behind a note, in units. */

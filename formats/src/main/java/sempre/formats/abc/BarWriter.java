@@ -46,10 +46,17 @@ final class BarWriter {
   }
 
   private final XmlNode measure;
+  private final int voice;
   private final List<Written> written = new ArrayList<>();
   private int openSlurs;
 
-  BarWriter(XmlNode measure, int openSlurs) {
+  /**
+   * For the sounds of one voice in a bar.
+   *
+   * @param voice its number in the part, from 1
+   */
+  BarWriter(XmlNode measure, int openSlurs, int voice) {
+    this.voice = voice;
     this.measure = measure;
     this.openSlurs = openSlurs;
   }
@@ -137,7 +144,7 @@ final class BarWriter {
               "duration", sign.length().multiplyBy(Fraction.getFraction(s.normal, s.actual))));
     }
     ends(s, "tie", note);
-    note.add(XmlNode.of("voice", 1));
+    note.add(XmlNode.of("voice", voice));
     if (!sign.type().isEmpty()) {
       note.add(XmlNode.of("type", sign.type()));
     }

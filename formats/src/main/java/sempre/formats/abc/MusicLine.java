@@ -23,10 +23,12 @@ import sempre.formats.xml.XmlNode;
  */
 final class MusicLine {
   private static final Pattern STAYS =
-      Pattern.compile("(1|2|4|8|16|32)(\\.{0,2})\\s*(?=[\\^_=a-gA-GzxrZ(\\[{!\"])");
+      Pattern.compile(
+          "(1|2|4|8|16|32)(\\.{0,2})(?:\\s*(?=[\\^_=a-gA-GzxrZ(\\[{!\"])|\\s+(?=\\.[\\^_=a-gA-G(]))");
   private static final Pattern BAR =
       Pattern.compile(":*\\[?\\|+[\\]|]*:*|::+|:\\|+|\\|?\\](?![A-Za-z])");
-  private static final Pattern ENDING = Pattern.compile("\\s*\\[?(\\d[\\d,-]*)\\.?(?![A-Ga-g/])");
+  private static final Pattern ENDING =
+      Pattern.compile("(?:\\s*\\[)?(\\d[\\d,-]*)\\.?(?![A-Ga-g/])");
   private static final Pattern FIELD = Pattern.compile("\\[([A-Za-z]):([^\\]]*)\\]");
   private static final Pattern NOTE = Pattern.compile("(\\^\\^|\\^|__|_|=)?([A-Ga-g])([,']*)");
   private static final Pattern LENGTH = Pattern.compile("(\\d{1,3})?(?:(/+)(\\d{1,3})?)?");
@@ -135,6 +137,10 @@ final class MusicLine {
     } else if (c == '-') {
       voice.tie();
       at++;
+    } else if (c == '&') {
+      tupletLeft = 0;
+      voice.overlay();
+      at++;
     } else if (c == '<' || c == '>') {
       brokenRhythm(c);
     } else if (c == '"') {
@@ -177,8 +183,7 @@ final class MusicLine {
   private void bar(String sign) {
     Optional<Matcher> ending = next(ENDING);
     String number = "";
-    if (ending.isPresent()
-        && (ending.get().group().charAt(0) != ' ' || ending.get().group().contains("["))) {
+    if (ending.isPresent()) {
       number = ending.get().group(1);
       at = ending.get().end();
     }
@@ -461,9 +466,6 @@ final class MusicLine {
 
   /** What may have been meant by a sign that is none. */
   private static Saying unknown(char c) {
-    if (c == '&') {
-      return Saying.of("abc.overlay");
-    }
     if (c == '#' || c == '♯') {
       return Saying.of("abc.sharp", "typed", String.valueOf(c));
     }

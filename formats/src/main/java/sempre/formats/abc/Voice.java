@@ -24,6 +24,9 @@ final class Voice {
   /** Something in a bar: a sound, or else what stands between sounds. */
   private record Item(Sound sound, XmlNode node) {}
 
+  /** What sounds together in a bar, behind one another in the text; and how long it lasts. */
+  private record Layer(List<Item> items, Fraction filled) {}
+
   final String id;
   final List<Problem> problems;
   String name = "";
@@ -46,6 +49,13 @@ final class Voice {
   private final List<XmlNode> measures = new ArrayList<>();
   private final List<Integer> lines = new ArrayList<>();
   private List<Item> items = new ArrayList<>();
+
+  /** Of this bar, what stands before the signs that go back to its beginning. */
+  private final List<Layer> layers = new ArrayList<>();
+
+  /** Whether the first of them leads on into the next bar. */
+  private boolean firstTies;
+
   private XmlNode attributes = new XmlNode("attributes");
   private XmlNode left = new XmlNode("barline").set("location", "left");
   private final Map<String, Integer> altered = new HashMap<>();
@@ -218,7 +228,7 @@ final class Voice {
     boolean back = sign.startsWith(":");
     boolean forward = sign.endsWith(":") && sign.length() > 1 || sign.equals("::");
     boolean special = sign.length() > 1;
-    if (!items.isEmpty() || !measures.isEmpty() && back) {
+    if (!items.isEmpty() || !layers.isEmpty() || !measures.isEmpty() && back) {
       XmlNode right = new XmlNode("barline").set("location", "right");
       if (special && !forward || back) {
         right.add(
@@ -236,7 +246,7 @@ final class Voice {
       if (back) {
         right.add(new XmlNode("repeat").set("direction", "backward"));
       }
-      if (items.isEmpty()) {
+      if (items.isEmpty() && layers.isEmpty()) {
         // a sign after a bar line belongs to the bar before it
         if (!right.children().isEmpty()) {
           measures.get(measures.size() - 1).add(right);
@@ -270,19 +280,18 @@ final class Voice {
       measure.add(attributes);
       attributes = new XmlNode("attributes");
     }
-    if (stays.isPresent()) {
-      beamByBeat();
-    }
-    BarWriter writer = new BarWriter(measure, openSlurs);
-    for (Item i : items) {
-      if (i.sound() == null) {
-        measure.add(i.node());
-      } else {
-        writer.write(i.sound());
+    layers.add(new Layer(items, filled));
+    for (int l = 0; l < layers.size(); l++) {
+      if (l > 0) {
+        measure.add(new XmlNode("backup").add(XmlNode.of("duration", layers.get(l - 1).filled())));
       }
+      write(layers.get(l).items(), measure, l + 1);
     }
-    writer.beam();
-    openSlurs = writer.openSlurs();
+    // the first is what the bar is measured by, and what goes on in the next
+    tieOpen = layers.size() > 1 ? firstTies : tieOpen;
+    items = layers.get(0).items();
+    filled = layers.get(0).filled();
+    layers.clear();
     accidentals.bar(measure);
     Fraction wants = meter.map(Meter::quarters).orElse(filled);
     boolean over = filled.compareTo(wants) > 0;
@@ -314,16 +323,46 @@ final class Voice {
     altered.clear();
   }
 
+  private void write(List<Item> sounds, XmlNode measure, int number) {
+    if (stays.isPresent()) {
+      beamByBeat(sounds);
+    }
+    BarWriter writer = new BarWriter(measure, number == 1 ? openSlurs : 0, number);
+    for (Item i : sounds) {
+      if (i.sound() == null) {
+        measure.add(i.node());
+      } else {
+        writer.write(i.sound());
+      }
+    }
+    writer.beam();
+    if (number == 1) {
+      openSlurs = writer.openSlurs();
+    }
+  }
+
   /** In the short form spaces say nothing of beams: they go by the beat. */
-  private void beamByBeat() {
+  private void beamByBeat(List<Item> sounds) {
     Fraction beat = meter.filter(Meter::compound).isPresent() ? DOTTED : Fraction.ONE;
     Fraction at = Fraction.ZERO;
-    for (Item i : items) {
+    for (Item i : sounds) {
       if (i.sound() != null) {
         at = at.add(i.sound().lasts());
         i.sound().apart = at.divideBy(beat).reduce().getDenominator() == 1;
       }
     }
+  }
+
+  /** What follows sounds together with what this bar has so far (section 7.4). */
+  void overlay() {
+    begin();
+    firstTies = layers.isEmpty() ? tieOpen : firstTies;
+    layers.add(new Layer(items, filled));
+    items = new ArrayList<>();
+    filled = Fraction.ZERO;
+    altered.clear();
+    lastNote = null;
+    tieOpen = false;
   }
 
   /** Bars of rest. */
@@ -343,7 +382,7 @@ final class Voice {
   /** All bars, also one that was not closed by a bar line. */
   List<XmlNode> measures(int line) {
     begin();
-    if (!items.isEmpty() || measures.isEmpty()) {
+    if (!items.isEmpty() || !layers.isEmpty() || measures.isEmpty()) {
       close(line, false);
     }
     if (!ending.isEmpty()) {

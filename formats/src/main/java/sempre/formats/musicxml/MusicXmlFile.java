@@ -42,6 +42,15 @@ public final class MusicXmlFile {
    * @throws UnreadableException with one sentence: what is wrong and what to change
    */
   public static MusicXmlFile open(Path path) {
+    return of(bytes(path));
+  }
+
+  /**
+   * What a file holds.
+   *
+   * @throws UnreadableException where it is not there, is a folder, is too large or can't be read
+   */
+  public static byte[] bytes(Path path) {
     if (Files.isDirectory(path)) {
       throw new UnreadableException("file.folder", "file", path.toString());
     }
@@ -50,7 +59,7 @@ public final class MusicXmlFile {
     }
     try {
       checkSize(Files.size(path));
-      return of(Files.readAllBytes(path));
+      return Files.readAllBytes(path);
     } catch (IOException e) {
       throw new UnreadableException(Saying.of("file.permissions", "file", path.toString()), e);
     }

@@ -362,6 +362,7 @@ final class PartReader {
     }
     List<Note> notes = new ArrayList<>();
     Slurs slurs = new Slurs();
+    TiesOver over = new TiesOver(played, starts);
     int i = 0;
     while (i < list.size()) {
       Raw first = list.get(i);
@@ -381,9 +382,14 @@ final class PartReader {
                   top.node().children("tie").stream(), top.node().descendants("tied").stream())
               .anyMatch(t -> t.attribute("type").equals("stop"));
       double onset = starts[top.bar()] + top.offset();
-      int previous = tied ? goesOn(notes, top.pitch(), onset) : -1;
+      // the end of a first ending is not what the second goes on from
+      int previous =
+          tied && !over.onlyLedTo(top.bar(), onset) ? goesOn(notes, top.pitch(), onset) : -1;
       if (previous >= 0) {
         notes.set(previous, joined(notes.get(previous), top, slurred));
+        continue;
+      }
+      if (tied && over.leads(notes, top.node(), top.pitch(), top.bar(), onset, top.quarters())) {
         continue;
       }
       notes.add(
@@ -403,13 +409,10 @@ final class PartReader {
               Ornaments.of(top.node(), top.pitch(), top.key()),
               !top.node().descendants("fermata").isEmpty(),
               Ornaments.breath(top.node()),
-              top.node().descendants("fingering").stream()
-                  .map(XmlNode::text)
-                  .reduce((a, b) -> a + " " + b)
-                  .orElse(""),
+              FingeredFile.printed(together, top.node()),
               manners.at(onset, top.node())));
     }
-    return new Line(staff, voice, notes, tempi, played);
+    return new Line(staff, voice, notes, tempi, played.holding(over.held(notes)));
   }
 
   /** Which note a tie leads on from, also over grace notes; -1 where none ends here. */

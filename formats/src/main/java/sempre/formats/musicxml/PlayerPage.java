@@ -16,7 +16,9 @@ public final class PlayerPage {
   /** How ids on the lower of two staves begin. */
   public static final String LOWER = "s-";
 
-  private static final Set<String> LAYOUT = Set.of("credit", "defaults");
+  /** What is said of the size and the headings of another page. */
+  static final Set<String> LAYOUT = Set.of("credit", "defaults");
+
   private final Transposition move;
   private final String clef;
   private KeySignature original = KeySignature.NATURAL;
@@ -36,6 +38,16 @@ public final class PlayerPage {
    */
   public static byte[] of(MusicXmlFile file, String partId, Transposition move, String clef) {
     return Xml.write(root(file, partId, move, clef));
+  }
+
+  /**
+   * The page in lines, each to be engraved by itself.
+   *
+   * @param perLine bars of a line, where none has to be longer
+   */
+  public static List<byte[]> lines(
+      MusicXmlFile file, String partId, Transposition move, String clef, int perLine) {
+    return PageLines.of(root(file, partId, move, clef), perLine);
   }
 
   /**
@@ -110,7 +122,7 @@ public final class PlayerPage {
     return new XmlNode("score-part").set("id", id).add(XmlNode.of("part-name", name));
   }
 
-  private static XmlNode root(MusicXmlFile file, String partId, Transposition move, String clef) {
+  static XmlNode root(MusicXmlFile file, String partId, Transposition move, String clef) {
     PlayerPage page = new PlayerPage(move, clef);
     XmlNode root = new XmlNode("score-partwise").set("version", "4.0");
     for (XmlNode c : file.root().children()) {
@@ -215,6 +227,12 @@ public final class PlayerPage {
           }
         }
         case "notations" -> copy.add(notations(c));
+        case "lyric" -> {
+          // so would those that were written under the notes
+          if (!FingeredFile.ours(c)) {
+            copy.add(c);
+          }
+        }
         default -> copy.add(c);
       }
     }

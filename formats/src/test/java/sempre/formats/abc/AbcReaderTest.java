@@ -192,6 +192,30 @@ public class AbcReaderTest {
     assertEquals(s.parts().get(1).topLine().orElseThrow().notes().get(1).pitch().toString(), "F#3");
   }
 
+  /** Section 7.4: what stands behind the sign sounds together with the bar so far. */
+  @Test
+  public void whatIsLaidOverABarSoundsTogetherWithIt() {
+    AbcReader.Tune t = tune("X:1\nM:4/4\nL:1/4\nK:C\ncdef & G4|gabc'|c2d2- & ^F2G2|d4|\n");
+    assertEquals(problems(t), List.of());
+    Part part = MusicXmlReader.read(t.xml()).parts().get(0);
+    assertEquals(part.bars().size(), 4);
+    assertEquals(
+        part.lines().stream()
+            .map(
+                l ->
+                    l.notes().stream()
+                        .map(n -> n.pitch() + "@" + n.onset())
+                        .collect(Collectors.joining(" ")))
+            .toList(),
+        List.of(
+            "C5@0.0 D5@1.0 E5@2.0 F5@3.0 G5@4.0 A5@5.0 B5@6.0 C6@7.0 C5@8.0 D5@10.0",
+            // who reads below plays what all play, where there is one voice
+            "G4@0.0 G5@4.0 A5@5.0 B5@6.0 C6@7.0 F#4@8.0 G4@10.0 D5@12.0"));
+    assertEquals(part.topLine().orElseThrow().notes().get(9).quarters(), 6.0, "tied over the bar");
+    // one that is too long, or left empty, is told like any bar
+    assertEquals(problems(tune("X:1\nM:4/4\nL:1/4\nK:C\ncdefg & G4|c4|\n")).size(), 1);
+  }
+
   @Test
   public void severalTunesOfAFileAreSeveralPieces() {
     List<AbcReader.Tune> all =

@@ -328,6 +328,41 @@ public class MusicXmlReaderTest {
     };
   }
 
+  private static String tied(int duration, String step, String... ties) {
+    StringBuilder all = new StringBuilder(note(duration, step, 0, 5).replace("</note>", ""));
+    for (String t : ties) {
+      all.append("<tie type='").append(t).append("'/>");
+    }
+    return all.append("</note>").toString();
+  }
+
+  /** A tie into each ending: one note, that sounds on in the second as it does in the first. */
+  @Test
+  public void aTieLeadsIntoTheSecondEndingToo() {
+    String first = "<barline location='left'><ending number='1' type='start'/></barline>";
+    String back =
+        "<barline location='right'><ending number='1' type='stop'/><repeat direction='backward'/></barline>";
+    String second = "<barline location='left'><ending number='2' type='start'/></barline>";
+    Part p =
+        read(
+            note(4, "D", 0, 5) + tied(4, "E", "start"),
+            first + tied(8, "E", "stop") + back,
+            second + tied(8, "E", "stop", "start"),
+            tied(2, "E", "stop") + note(6, "F", 0, 5));
+    List<Note> notes = p.topLine().orElseThrow().notes();
+    assertEquals(pitches(notes), List.of("D5", "E5", "F5"));
+    assertEquals(notes.get(1).quarters(), 6.0, "as far as it goes on the page");
+    assertEquals(notes.get(1).tied().size(), 3);
+    assertEquals(p.played().holds(notes.get(1).id(), 2), 5.0);
+    // of another pitch, or in a bar that one also comes to from the bar before it, it is its own
+    Part other =
+        read(
+            note(4, "D", 0, 5) + tied(4, "G", "start"),
+            first + note(8, "G", 0, 5) + back,
+            second + tied(8, "E", "stop"));
+    assertEquals(pitches(other.topLine().orElseThrow().notes()), List.of("D5", "G5", "G5", "E5"));
+  }
+
   private static String firstEnd3() {
     return "<barline location='right'><ending number='1-3' type='stop'/>"
         + "<repeat direction='backward' times='4'/></barline>";
