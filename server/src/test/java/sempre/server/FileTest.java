@@ -104,7 +104,14 @@ public class FileTest {
                     .add(
                         tx,
                         new Shelf.Piece(
-                            0, "Tune", "", "", "a.xml", PartChoice.Pages.AS_SAID, Instant.now()),
+                            0,
+                            "Tune",
+                            "",
+                            "",
+                            "",
+                            "a.xml",
+                            PartChoice.Pages.AS_SAID,
+                            Instant.now()),
                         piece));
     assertThat(inFile("Zyzzyremark")).isTrue();
     assertThat(send("DELETE", "/api/students/" + id, "").statusCode()).isEqualTo(200);

@@ -70,13 +70,14 @@ public final class Refs {
   }
 
   /** A piece in a list; {@code source} is book and number in words, or the file's name. */
-  public record PieceRef(long id, String title, String book, String number, String source) {
+  public record PieceRef(
+      long id, String title, String book, String number, String page, String source) {
     public static PieceRef of(Shelf.Piece p) {
       String source =
           p.book().isEmpty()
               ? p.fileName()
               : p.book() + (p.number().isEmpty() ? "" : ", " + p.number());
-      return new PieceRef(p.id(), p.title(), p.book(), p.number(), source);
+      return new PieceRef(p.id(), p.title(), p.book(), p.number(), p.page(), source);
     }
   }
 

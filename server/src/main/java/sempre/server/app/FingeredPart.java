@@ -4,9 +4,11 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -15,7 +17,9 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import sempre.core.Refusal;
 import sempre.core.instrument.Role;
+import sempre.core.pitch.Transposition;
 import sempre.core.planning.Plan;
+import sempre.core.score.PartChoice;
 import sempre.formats.musicxml.FingeredFile;
 
 /** A part with its planned fingerings written in, for other programs. */
@@ -35,44 +39,93 @@ public final class FingeredPart {
     return n.way().entry().role() == Role.STANDARD && !n.isNew() && !n.unlearned() && !n.locked();
   }
 
-  /** The part as MusicXML. */
-  public static byte[] xml(Stands.Loaded l, String which) {
-    Map<String, FingeredFile.Mark> texts = new LinkedHashMap<>();
-    boolean byName = l.player().setup().instrument().byName();
-    for (Plan.PlannedNote n : l.plan().notes()) {
-      if (!byName && (which.equals("all") || !usual(n))) {
-        texts.put(
-            n.note().id(),
-            FingeredFile.Mark.of(n.way().bare(), l.player().setup().instrument().keywork()));
-      }
-    }
-    var instrument = l.player().setup().instrument();
-    return FingeredFile.of(
-        l.page().music().file(),
-        l.page().reading().source(),
-        l.page().reading().move(),
-        instrument.clef(),
-        new FingeredFile.Reader(instrument.name(), instrument.transposition()),
-        texts);
+  /** Checks how fingerings are asked to be written. */
+  public static FingeredFile.As as(String as) {
+    return switch (as) {
+      case "words" -> FingeredFile.As.WORDS;
+      case "marks" -> FingeredFile.As.MARKS;
+      default -> throw new Refusal("error.as", "typed", as);
+    };
   }
 
-  /** A name for the file: piece, instrument, student. */
+  /** The part as MusicXML, alone or in the full score. */
+  public static byte[] xml(Stands.Loaded l, String which, FingeredFile.As as, boolean score) {
+    FingeredFile.Reader reader = reader(l, which, false);
+    return score
+        ? FingeredFile.score(l.page().music().file(), List.of(reader), as)
+        : FingeredFile.alone(l.page().music().file(), reader, as);
+  }
+
+  /**
+   * The full score with a staff for each player; those who read the same page with the same
+   * fingerings share one.
+   *
+   * @param parts of one piece, at least one
+   */
+  public static byte[] score(List<Stands.Loaded> parts, String which, FingeredFile.As as) {
+    Map<FingeredFile.Reader, List<String>> staves = new LinkedHashMap<>();
+    for (Stands.Loaded l : parts) {
+      staves
+          .computeIfAbsent(reader(l, which, true), r -> new ArrayList<>())
+          .add(l.student().name());
+    }
+    List<FingeredFile.Reader> readers = new ArrayList<>();
+    staves.forEach(
+        (r, names) -> readers.add(r.named(r.name() + " (" + String.join(", ", names) + ")")));
+    Stands.Loaded first =
+        parts.stream().filter(l -> l.page().simpler().isEmpty()).findFirst().orElse(parts.get(0));
+    return FingeredFile.score(first.page().music().file(), readers, as);
+  }
+
+  private static FingeredFile.Reader reader(Stands.Loaded l, String which, boolean named) {
+    Map<String, FingeredFile.Mark> texts = new LinkedHashMap<>();
+    var instrument = l.player().setup().instrument();
+    for (Plan.PlannedNote n : l.plan().notes()) {
+      if (!instrument.byName() && (which.equals("all") || !usual(n))) {
+        texts.put(n.note().id(), FingeredFile.Mark.of(n.way().bare(), instrument.keywork()));
+      }
+    }
+    boolean moved = !l.page().reading().move().equals(Transposition.CONCERT);
+    return new FingeredFile.Reader(
+        l.page().reading().source(),
+        named || moved ? who(l) : "",
+        instrument.transposition(),
+        l.page().reading().move(),
+        instrument.clef(),
+        texts,
+        l.page().simpler().map(s -> l.page().music().file()));
+  }
+
+  /** The instrument, and which of its parts where it has several. */
+  private static String who(Stands.Loaded l) {
+    var instrument = l.player().setup().instrument();
+    String part = l.page().reading().part().name();
+    if (!PartChoice.hasChairs(l.page().music().score(), instrument)) {
+      return instrument.name();
+    }
+    boolean says =
+        part.toLowerCase(Locale.ROOT).contains(instrument.name().toLowerCase(Locale.ROOT));
+    return says ? part : instrument.name() + ", " + part;
+  }
+
+  /** A name for the file: piece, instrument, chair, student. */
   public static String name(Stands.Loaded l) {
-    return Stream.of(l.piece().title(), l.player().setup().instrument().name(), l.student().name())
+    return Stream.of(l.piece().title(), who(l), l.student().name())
             .map(w -> w.replaceAll("[^\\p{L}\\p{M}\\p{N} ]", "").strip())
             .collect(Collectors.joining(" - "))
         + ".musicxml";
   }
 
   /** One file a player, in one archive. */
-  public static byte[] archive(List<Stands.Loaded> parts, String which) {
+  public static byte[] archive(
+      List<Stands.Loaded> parts, String which, FingeredFile.As as, boolean score) {
     ByteArrayOutputStream out = new ByteArrayOutputStream();
     Set<String> names = new HashSet<>();
     try (ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
       for (Stands.Loaded l : parts) {
         String name = name(l);
         zip.putNextEntry(new ZipEntry(names.add(name) ? name : l.student().id() + " " + name));
-        zip.write(xml(l, which));
+        zip.write(xml(l, which, as, score));
         zip.closeEntry();
       }
     } catch (IOException e) {

@@ -2,7 +2,9 @@ package sempre.server.app;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Component;
 import sempre.core.score.Score;
 import sempre.formats.musicxml.MusicXmlFile;
@@ -18,7 +20,10 @@ public class Library {
   /** A file with its music. */
   public record Music(MusicXmlFile file, Score score) {}
 
-  private record Key(long piece, Optional<Simpler.Kept> simpler) {}
+  private record Key(long piece, int writing, Optional<Simpler.Kept> simpler) {}
+
+  /** How often each piece was changed; who began before a change leaves nothing for those after. */
+  private final Map<Long, Integer> writings = new ConcurrentHashMap<>();
 
   /** About 150 MB of the heap when it is full. */
   private static final long MOST_ELEMENTS = 1_000_000;
@@ -41,7 +46,7 @@ public class Library {
 
   /** A piece with the simpler part of a student in it, where one is kept. */
   public Music music(Db.Tx tx, long pieceId, Optional<Simpler.Kept> simpler) {
-    return music(tx, new Key(pieceId, simpler));
+    return music(tx, new Key(pieceId, writing(pieceId), simpler));
   }
 
   private Music music(Db.Tx tx, Key key) {
@@ -63,7 +68,14 @@ public class Library {
     return SimplerFile.of(file, kept.partId(), kept.changes());
   }
 
+  /** How often a piece was changed since the start: another number, another text. */
+  public int writing(long pieceId) {
+    return writings.getOrDefault(pieceId, 0);
+  }
+
+  /** A piece was changed or removed; called when that is committed. */
   public void forget(long pieceId) {
+    writings.merge(pieceId, 1, Integer::sum);
     read.asMap().keySet().removeIf(k -> k.piece() == pieceId);
   }
 }

@@ -19,12 +19,13 @@ import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Setup;
 import sempre.core.instrument.Stage;
+import sempre.core.learning.Book;
 import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Pitch;
 import sempre.core.planning.Plan;
 import sempre.core.planning.Planner;
 import sempre.core.planning.Player;
-import sempre.core.score.BookNotes;
+import sempre.core.score.Line;
 import sempre.core.score.Part;
 import sempre.core.score.PartChoice;
 import sempre.core.score.Score;
@@ -185,40 +186,64 @@ public class Looking {
   }
 
   /** An exercise of a book, and what it brings. */
-  public record Exercise(Shelf.Piece piece, BookNotes notes) {}
+  public record Exercise(Shelf.Piece piece, Book.Brings brings) {}
 
   /**
    * A book as an instrument reads it, exercise by exercise; what it has no page of is left out.
    *
+   * @param fingered whether its fingerings are planned as well, which takes most of the time
    * @throws NotThere where nothing of such a book is on the shelf
    */
-  public List<Exercise> book(String name, String instrument) {
+  public List<Exercise> book(String name, String instrument, boolean fingered) {
     return db.inTransaction(
         tx -> {
           Setup setup = houses.setup(tx, instrument, Map.of());
+          Player player = Player.able(setup);
           List<Shelf.Piece> pieces = new ArrayList<>();
-          List<Part> pages = new ArrayList<>();
-          List<Shelf.Piece> all =
-              shelf.pieces(tx).stream().filter(p -> p.book().equals(name)).toList();
-          if (all.isEmpty() || name.isEmpty()) {
-            throw new NotThere("gone.book");
-          }
-          for (Shelf.Piece p : all) {
+          List<Book.Read> pages = new ArrayList<>();
+          for (Shelf.Piece p : pieces(tx, name)) {
             try {
-              Reading.of(library.music(tx, p.id()), p.pages(), setup, Stage.SCHOOL)
+              Library.Music music = library.music(tx, p.id());
+              Reading.of(music, p.pages(), setup, Stage.SCHOOL)
+                  .flatMap(r -> r.reading().part().topLine().map(l -> read(r, l, player, fingered)))
                   .ifPresent(
                       r -> {
                         pieces.add(p);
-                        pages.add(r.reading().part());
+                        pages.add(r);
                       });
             } catch (Refusal e) {
               LOG.warn("{} can't be read: {}", p.title(), e.toString());
             }
           }
-          List<BookNotes> notes = BookNotes.of(pages);
+          List<Book.Brings> brings = Book.of(pages);
           return IntStream.range(0, pieces.size())
-              .mapToObj(i -> new Exercise(pieces.get(i), notes.get(i)))
+              .mapToObj(i -> new Exercise(pieces.get(i), brings.get(i)))
               .toList();
+        });
+  }
+
+  private static Book.Read read(Reading r, Line line, Player player, boolean fingered) {
+    return new Book.Read(
+        r.reading().part(), fingered ? Optional.of(Planner.plan(line, player)) : Optional.empty());
+  }
+
+  private List<Shelf.Piece> pieces(Db.Tx tx, String book) {
+    List<Shelf.Piece> all = shelf.pieces(tx).stream().filter(p -> p.book().equals(book)).toList();
+    if (all.isEmpty() || book.isEmpty()) {
+      throw new NotThere("gone.book");
+    }
+    return all;
+  }
+
+  /** Ids of the instruments that students of the school play, in the order of the catalogue. */
+  public List<String> readers() {
+    return db.inTransaction(
+        tx -> {
+          Set<String> played =
+              people.students(tx).stream()
+                  .map(People.Student::instrument)
+                  .collect(Collectors.toSet());
+          return Catalogue.standard().ids().stream().filter(played::contains).toList();
         });
   }
 

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalLong;
 import org.springframework.stereotype.Component;
 import sempre.core.Refusal;
@@ -11,6 +12,7 @@ import sempre.core.score.PartChoice;
 import sempre.core.score.Score;
 import sempre.formats.musicxml.MusicXmlReader;
 import sempre.server.store.Db;
+import sempre.server.store.NoteIds;
 import sempre.server.store.People;
 import sempre.server.store.Shelf;
 
@@ -26,9 +28,20 @@ public class OnTheShelf {
   private final Shelf shelf;
   private final People people;
   private final Players players;
+  private final Library library;
+  private final NoteIds noteIds;
   private final Clock clock;
 
-  OnTheShelf(Db db, Shelf shelf, People people, Players players, Clock clock) {
+  OnTheShelf(
+      Db db,
+      Shelf shelf,
+      People people,
+      Players players,
+      Library library,
+      NoteIds noteIds,
+      Clock clock) {
+    this.library = library;
+    this.noteIds = noteIds;
     this.db = db;
     this.shelf = shelf;
     this.people = people;
@@ -73,7 +86,12 @@ public class OnTheShelf {
    * @param fileName its own name
    */
   public record Said(
-      String title, String book, String number, PartChoice.Pages pages, String fileName) {}
+      String title,
+      String book,
+      String number,
+      String page,
+      PartChoice.Pages pages,
+      String fileName) {}
 
   /**
    * Keeps a file as it came.
@@ -98,6 +116,77 @@ public class OnTheShelf {
     return db.inTransaction(tx -> all.stream().map(g -> add(tx, g.said(), g.file())).toList());
   }
 
+  /**
+   * Puts another content in the place of a piece. What is kept for its notes stays with those that
+   * are the same.
+   *
+   * @return how many fingerings went with notes that are there no more
+   * @throws Refusal as for a new one
+   */
+  public int replace(long pieceId, Given given) {
+    check(given.said(), given.file());
+    Score after = MusicXmlReader.read(given.file());
+    int gone =
+        db.inTransaction(
+            tx -> {
+              Shelf.Piece was = players.piece(tx, pieceId);
+              Score before = MusicXmlReader.read(shelf.content(tx, pieceId));
+              shelf.replace(tx, piece(was, given.said()), given.file());
+              return noteIds.move(tx, pieceId, MovedNotes.between(before, after));
+            });
+    library.forget(pieceId);
+    return gone;
+  }
+
+  private static Shelf.Piece piece(Shelf.Piece was, Said said) {
+    return new Shelf.Piece(
+        was.id(),
+        said.title().strip(),
+        said.book().strip(),
+        said.number().strip(),
+        said.page().isBlank() ? was.page() : said.page().strip(),
+        was.fileName(),
+        was.pages(),
+        was.added());
+  }
+
+  /** Types of pages that a browser shows. */
+  private static final List<String> SHOWN =
+      List.of("image/png", "image/jpeg", "image/webp", "application/pdf");
+
+  /**
+   * Keeps the page of a book that a piece was typed from.
+   *
+   * @throws Refusal where it is no picture and no PDF
+   */
+  public void keepBookPage(long pieceId, Shelf.BookPage page) {
+    if (!SHOWN.contains(page.type())) {
+      throw new Refusal("ask.page-type", "file", page.name());
+    }
+    db.run(
+        tx -> {
+          players.piece(tx, pieceId);
+          shelf.keepBookPage(tx, pieceId, page);
+        });
+  }
+
+  /** The page that a piece was typed from; empty where none is kept. */
+  public Optional<Shelf.BookPage> bookPage(long pieceId) {
+    return db.inTransaction(
+        tx -> {
+          players.piece(tx, pieceId);
+          return shelf.bookPage(tx, pieceId);
+        });
+  }
+
+  public boolean hasBookPage(long pieceId) {
+    return db.inTransaction(tx -> shelf.hasBookPage(tx, pieceId));
+  }
+
+  public void removeBookPage(long pieceId) {
+    db.run(tx -> shelf.removeBookPage(tx, pieceId));
+  }
+
   private static void check(Said said, byte[] file) {
     Score score = MusicXmlReader.read(file);
     if (said.title().isBlank()) {
@@ -105,7 +194,8 @@ public class OnTheShelf {
     }
     if (said.title().length() > LONGEST_TITLE
         || said.book().length() > LONGEST_BOOK
-        || said.number().length() > LONGEST_NUMBER) {
+        || said.number().length() > LONGEST_NUMBER
+        || said.page().length() > LONGEST_NUMBER) {
       throw new Refusal("ask.title-long");
     }
     if (score.parts().stream().noneMatch(p -> p.topLine().isPresent())) {
@@ -122,6 +212,7 @@ public class OnTheShelf {
             said.title().strip(),
             said.book().strip(),
             said.number().strip(),
+            said.page().strip(),
             name.substring(Math.max(0, name.length() - LONGEST_FILE)),
             said.pages(),
             clock.instant()),

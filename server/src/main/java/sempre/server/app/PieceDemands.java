@@ -32,6 +32,7 @@ public class PieceDemands {
       Map<String, String> style,
       Set<String> avoid,
       long piece,
+      int writing,
       String bars,
       Optional<Shelf.Chosen> chosen,
       Optional<Simpler.Kept> simpler,
@@ -41,8 +42,10 @@ public class PieceDemands {
   private final Players players;
   private final Shelf shelf;
   private final Simpler simpler;
+  private final Library library;
 
-  public PieceDemands(Players players, Shelf shelf, Simpler simpler) {
+  public PieceDemands(Players players, Shelf shelf, Simpler simpler, Library library) {
+    this.library = library;
     this.shelf = shelf;
     this.simpler = simpler;
     this.players = players;
@@ -116,12 +119,13 @@ public class PieceDemands {
     return found;
   }
 
-  private static Key key(Asker a, Shelf.Piece piece) {
+  private Key key(Asker a, Shelf.Piece piece) {
     return new Key(
         a.player().setup(),
         a.player().style(),
         a.player().avoid(),
         piece.id(),
+        library.writing(piece.id()),
         Optional.ofNullable(a.given().get(piece.id())).map(Shelf.Assignment::bars).orElse(""),
         Optional.ofNullable(a.reads().chosen().get(piece.id())),
         Optional.ofNullable(a.reads().simpler().get(piece.id())),

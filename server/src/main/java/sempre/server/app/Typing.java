@@ -20,6 +20,7 @@ import sempre.formats.abc.AbcReader;
 import sempre.formats.musicxml.MusicXmlFile;
 import sempre.formats.musicxml.MusicXmlReader;
 import sempre.formats.musicxml.PlayerPage;
+import sempre.server.store.Shelf;
 
 /** Music that is typed: looked at while it grows, and put on the shelf. */
 @Component
@@ -36,6 +37,67 @@ public class Typing {
   }
 
   /**
+   * A piece that was typed, to be changed.
+   *
+   * @param instrument for which it stands in the book; empty where its text says it
+   */
+  public record Kept(
+      Shelf.Piece piece, String text, Optional<Instrument> instrument, boolean hasPage) {}
+
+  /**
+   * A piece that was typed.
+   *
+   * @throws Refusal where it came as a file
+   */
+  public Kept piece(long pieceId) {
+    OnTheShelf.Kept kept = shelf.file(pieceId);
+    MusicXmlFile file = MusicXmlFile.of(kept.file());
+    String text =
+        AbcReader.typed(file.root())
+            .orElseThrow(() -> new Refusal("ask.not-typed", "piece", kept.piece().title()));
+    Optional<Instrument> instrument =
+        AbcReader.is(text)
+            ? Optional.empty()
+            : MusicXmlReader.read(file).parts().stream()
+                .flatMap(p -> Catalogue.standard().named(p.name()).stream())
+                .map(Catalogue.standard()::instrument)
+                .findFirst();
+    return new Kept(kept.piece(), text, instrument, shelf.hasBookPage(pieceId));
+  }
+
+  /**
+   * Puts what is typed in the place of a piece.
+   *
+   * @return how many fingerings went with notes that are there no more
+   * @throws Refusal where it is not one tune, or a title is missing
+   */
+  public int replace(long pieceId, Typed typed, String title, String book, String number) {
+    List<AbcReader.Tune> tunes = read(typed, setup(typed).instrument());
+    if (tunes.isEmpty()) {
+      throw new Refusal("ask.nothing-typed");
+    }
+    if (tunes.size() > 1) {
+      throw new Refusal("ask.one-tune", "tunes", tunes.size());
+    }
+    AbcReader.Tune t = tunes.get(0);
+    String called = title.isBlank() ? t.title() : title;
+    return shelf.replace(pieceId, given(t, called, book, number));
+  }
+
+  private static OnTheShelf.Given given(
+      AbcReader.Tune t, String title, String book, String number) {
+    return new OnTheShelf.Given(
+        new OnTheShelf.Said(
+            title,
+            book,
+            number,
+            "",
+            PartChoice.Pages.AS_SAID,
+            (number + " " + title).strip() + ".musicxml"),
+        t.xml());
+  }
+
+  /**
    * What is typed.
    *
    * @param text lines of music, or tunes with their fields
@@ -43,22 +105,26 @@ public class Typing {
    * @param meter such as {@code 4/4}
    * @param tempo such as {@code 1/4=96}; none where the page has none
    * @param instrument for which it stands in the book
+   * @param perLine bars of an engraved line
    */
-  public record Typed(String text, String key, String meter, String tempo, String instrument) {}
+  public record Typed(
+      String text, String key, String meter, String tempo, String instrument, int perLine) {}
 
   /**
    * A tune as it stands so far.
    *
-   * @param page as MusicXML, to be engraved
+   * @param lines as MusicXML, each to be engraved by itself
    * @param plan how it is fingered; empty while no note is there
    */
   public record Seen(
-      AbcReader.Tune tune, Setup setup, Part part, String page, Optional<Plan> plan) {}
+      AbcReader.Tune tune, Setup setup, Part part, List<String> lines, Optional<Plan> plan) {}
 
   /** What was typed, as it is read so far; nothing is kept. */
   public List<Seen> look(Typed typed) {
     Setup setup = setup(typed);
-    return read(typed, setup.instrument()).stream().map(t -> seen(t, setup)).toList();
+    return read(typed, setup.instrument()).stream()
+        .map(t -> seen(t, setup, typed.perLine()))
+        .toList();
   }
 
   /**
@@ -79,15 +145,7 @@ public class Typing {
       String own = t.number().isEmpty() ? number : t.number();
       String several = tunes.size() > 1 && !title.isBlank() ? (title + " " + own).strip() : title;
       String called = t.title().isEmpty() ? several : t.title();
-      all.add(
-          new OnTheShelf.Given(
-              new OnTheShelf.Said(
-                  called,
-                  book,
-                  own,
-                  PartChoice.Pages.AS_SAID,
-                  (own + " " + called).strip() + ".musicxml"),
-              t.xml()));
+      all.add(given(t, called, book, own));
     }
     return shelf.keep(all);
   }
@@ -106,16 +164,17 @@ public class Typing {
             new AbcReader.Said(typed.key(), typed.meter(), typed.tempo(), page, false));
   }
 
-  private static Seen seen(AbcReader.Tune tune, Setup setup) {
+  private static Seen seen(AbcReader.Tune tune, Setup setup, int perLine) {
     MusicXmlFile file = MusicXmlFile.of(tune.xml());
     Score score = MusicXmlReader.read(file);
     Part first = score.parts().get(0);
     PartChoice.Reading reading = PartChoice.read(score, first, setup, PartChoice.Pages.AS_SAID);
-    String page =
-        new String(
-            PlayerPage.of(file, reading.source(), reading.move(), setup.instrument().clef()),
-            StandardCharsets.UTF_8);
+    String clef = setup.instrument().clef();
+    List<String> lines =
+        PlayerPage.lines(file, reading.source(), reading.move(), clef, perLine).stream()
+            .map(l -> new String(l, StandardCharsets.UTF_8))
+            .toList();
     Optional<Plan> plan = reading.part().topLine().map(l -> Planner.plan(l, Player.able(setup)));
-    return new Seen(tune, setup, reading.part(), page, plan);
+    return new Seen(tune, setup, reading.part(), lines, plan);
   }
 }

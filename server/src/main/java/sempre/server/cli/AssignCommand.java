@@ -31,6 +31,7 @@ import sempre.core.score.PagePitch;
 import sempre.core.score.Part;
 import sempre.core.score.PartChoice;
 import sempre.core.score.Score;
+import sempre.formats.music.MusicFile;
 import sempre.formats.musicxml.MusicXmlReader;
 import sempre.server.json.PlanJson;
 
@@ -172,7 +173,7 @@ final class AssignCommand implements Callable<Integer> {
   }
 
   private Read read(Path file, Player player) {
-    Score score = MusicXmlReader.read(file);
+    Score score = MusicXmlReader.read(MusicFile.open(file));
     Instrument reader = player.setup().instrument();
     Part part = part(score, reader);
     if (concert) {

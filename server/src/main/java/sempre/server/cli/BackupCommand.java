@@ -1,12 +1,6 @@
 package sempre.server.cli;
 
 import java.io.IOException;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
-import java.net.http.HttpResponse.BodyHandlers;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
@@ -53,13 +47,15 @@ final class BackupCommand implements Callable<Integer> {
     if (!School.isIn(data.folder)) {
       throw new Refusal("cli.no-school", "folder", data.folder.toString());
     }
-    Path dir = file.toAbsolutePath().getParent();
-    if (!Files.isDirectory(dir)) {
-      throw new Refusal("cli.no-folder", "folder", dir.toString());
-    }
+    RunningSempre.checkFolder(file);
     OptionalInt running = DataFolder.runningOn(data.folder);
     if (running.isPresent()) {
-      fetch(running.getAsInt(), dir);
+      Path part = RunningSempre.fetch(running.getAsInt(), "/api/backup", file);
+      try {
+        Backup.take(part, file);
+      } finally {
+        Files.deleteIfExists(part);
+      }
     } else {
       Backup.make(data.folder, file, Clock.systemDefaultZone());
     }
@@ -72,28 +68,5 @@ final class BackupCommand implements Callable<Integer> {
                     Saying.of(
                         "cli.backup", "file", file.toString(), "kb", Files.size(file) / 1024)));
     return 0;
-  }
-
-  /** From a Sempre that has the data open. */
-  private void fetch(int port, Path dir) throws IOException, InterruptedException {
-    if (port == 0) {
-      throw new Refusal("cli.starting");
-    }
-    Path part = dir.resolve("." + file.getFileName() + ".part");
-    try {
-      HttpResponse<Path> answer =
-          HttpClient.newHttpClient()
-              .send(
-                  HttpRequest.newBuilder(URI.create("http://localhost:" + port + "/api/backup"))
-                      .build(),
-                  BodyHandlers.ofFile(part));
-      if (answer.statusCode() != 200) {
-        throw new Refusal(
-            "cli.backup-failed", "why", Files.readString(part, StandardCharsets.UTF_8));
-      }
-      Backup.take(part, file);
-    } finally {
-      Files.deleteIfExists(part);
-    }
   }
 }

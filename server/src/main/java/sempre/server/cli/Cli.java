@@ -33,7 +33,9 @@ import sempre.words.Words;
       ServeCommand.class,
       DemoCommand.class,
       BackupCommand.class,
-      RestoreCommand.class
+      RestoreCommand.class,
+      PackCommand.class,
+      UnpackCommand.class
     },
     mixinStandardHelpOptions = true,
     version = "Sempre 0.1")

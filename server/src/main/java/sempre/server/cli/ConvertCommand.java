@@ -2,9 +2,11 @@ package sempre.server.cli;
 
 import java.io.IOException;
 import java.io.PrintWriter;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.Callable;
@@ -24,6 +26,8 @@ import sempre.core.planning.Planner;
 import sempre.core.score.Line;
 import sempre.core.score.Part;
 import sempre.core.score.PartChoice;
+import sempre.formats.abc.AbcWriter;
+import sempre.formats.music.MusicFile;
 import sempre.formats.musicxml.FingeredFile;
 import sempre.formats.musicxml.MusicXmlFile;
 import sempre.formats.musicxml.MusicXmlReader;
@@ -38,13 +42,16 @@ import sempre.formats.xml.Xml;
 final class ConvertCommand implements Callable<Integer> {
   @Spec CommandSpec spec;
 
-  @Parameters(index = "0", paramLabel = "FILE", description = "MusicXML: .musicxml, .xml or .mxl")
+  @Parameters(
+      index = "0",
+      paramLabel = "FILE",
+      description = "MusicXML (.musicxml, .xml, .mxl), a tune of ABC (.abc) or MIDI (.mid)")
   Path file;
 
   @Parameters(
       index = "1",
       paramLabel = "OUT",
-      description = "what to write: .musicxml, .xml or .mxl")
+      description = "what to write: .musicxml, .xml, .mxl, .abc or .mid")
   Path out;
 
   @Option(
@@ -78,6 +85,16 @@ final class ConvertCommand implements Callable<Integer> {
       description = "only fingerings that are not the standard of their note")
   boolean changed;
 
+  @Option(
+      names = "--marks",
+      description =
+          "fingerings as technical marks (default: as words under the notes, which every program"
+              + " makes room for)")
+  boolean marks;
+
+  @Option(names = "--alone", description = "the part alone (default: in the full score)")
+  boolean alone;
+
   @Option(names = "--force", description = "write over a file that is there")
   boolean force;
 
@@ -88,20 +105,34 @@ final class ConvertCommand implements Callable<Integer> {
   @Override
   public Integer call() throws IOException {
     String name = out.getFileName().toString().toLowerCase(Locale.ROOT);
-    boolean mxl = name.endsWith(".mxl");
-    if (!mxl && !name.endsWith(".xml") && !name.endsWith(".musicxml")) {
+    String ending = name.substring(name.lastIndexOf('.') + 1);
+    if (!List.of("musicxml", "xml", "mxl", "abc", "mid").contains(ending)) {
       throw new Refusal("cli.format", "file", out.toString());
     }
     if (Files.exists(out) && !force) {
       throw new Refusal("cli.there", "file", out.toString());
     }
-    MusicXmlFile source = MusicXmlFile.open(file);
+    MusicXmlFile source = MusicFile.open(file);
     byte[] xml = instrument == null ? Xml.write(source.root()) : fingered(source);
-    Files.write(out, mxl ? FingeredFile.compressed(xml) : xml);
+    Files.write(out, written(xml, ending));
     spec.commandLine()
         .getOut()
         .println(words.words().say(Saying.of("cli.wrote", "file", out.toString())));
     return 0;
+  }
+
+  private byte[] written(byte[] xml, String ending) {
+    return switch (ending) {
+      case "mxl" -> FingeredFile.compressed(xml);
+      case "mid" -> MusicFile.midi(MusicXmlFile.of(xml));
+      case "abc" ->
+          AbcWriter.write(MusicXmlFile.of(xml), "1", title()).getBytes(StandardCharsets.UTF_8);
+      default -> xml;
+    };
+  }
+
+  private String title() {
+    return file.getFileName().toString().replaceFirst("\\.[^.]*$", "");
   }
 
   private byte[] fingered(MusicXmlFile source) {
@@ -140,12 +171,17 @@ final class ConvertCommand implements Callable<Integer> {
       }
     }
     Transposition move = reading.move();
-    return FingeredFile.of(
-        source,
-        reading.source(),
-        move,
-        setup.instrument().clef(),
-        new FingeredFile.Reader(setup.instrument().name(), setup.instrument().transposition()),
-        texts);
+    FingeredFile.Reader reader =
+        new FingeredFile.Reader(
+            reading.source(),
+            move.equals(Transposition.CONCERT) ? "" : setup.instrument().name(),
+            setup.instrument().transposition(),
+            move,
+            setup.instrument().clef(),
+            texts);
+    FingeredFile.As as = marks ? FingeredFile.As.MARKS : FingeredFile.As.WORDS;
+    return alone
+        ? FingeredFile.alone(source, reader, as)
+        : FingeredFile.score(source, List.of(reader), as);
   }
 }

@@ -91,6 +91,7 @@ public class StarterBooks {
         e.title(),
         book,
         e.number(),
+        "",
         book.toLowerCase(Locale.ROOT).replace(' ', '-') + "-" + e.number() + ".musicxml",
         PartChoice.Pages.AS_SAID,
         added);

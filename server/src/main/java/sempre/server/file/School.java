@@ -1,6 +1,7 @@
 package sempre.server.file;
 
 import java.io.IOException;
+import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
@@ -212,6 +213,25 @@ public final class School implements AutoCloseable {
     Path file = folder.backups().resolve("." + UUID.randomUUID() + Backup.SUFFIX);
     try (Connection c = H2File.openThere(folder.file())) {
       Backup.make(c, file);
+    } catch (SQLException e) {
+      throw new IOException(e);
+    }
+    return file;
+  }
+
+  /**
+   * Writes the running school as an archive of open files.
+   *
+   * @return a file of its own, to be moved or deleted by who asked
+   */
+  public synchronized Path archive(Clock clock) throws IOException {
+    Files600.folder(folder.backups());
+    Path file = folder.backups().resolve("." + UUID.randomUUID() + Backup.SUFFIX);
+    Files.createFile(file);
+    Files600.file(file);
+    try (Connection c = H2File.openThere(folder.file());
+        OutputStream out = Files.newOutputStream(file)) {
+      OpenArchive.write(c, out, clock);
     } catch (SQLException e) {
       throw new IOException(e);
     }

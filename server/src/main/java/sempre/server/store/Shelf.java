@@ -22,6 +22,7 @@ public class Shelf {
    *
    * @param book the method book, or empty
    * @param number its number there, or empty
+   * @param page on which page it stands there, or empty
    * @param pages how the pages of the file are meant
    */
   public record Piece(
@@ -29,6 +30,7 @@ public class Shelf {
       String title,
       String book,
       String number,
+      String page,
       String fileName,
       PartChoice.Pages pages,
       Instant added) {}
@@ -117,8 +119,10 @@ public class Shelf {
   /** Which part and voice a student reads, when the teacher has chosen. */
   public record Chosen(String partId, int voice) {}
 
+  private static final int LONGEST_NAME = 255;
+
   private static final String PIECE =
-      "select id, title, book, number, file_name, pages, added from piece ";
+      "select id, title, book, number, page, file_name, pages, added from piece ";
 
   private static final String ASSIGNMENT =
       """
@@ -138,6 +142,7 @@ public class Shelf {
         r.text("title"),
         r.text("book"),
         r.text("number"),
+        r.text("page"),
         r.text("file_name"),
         r.one("pages", PartChoice.Pages.class),
         r.moment("added"));
@@ -182,7 +187,8 @@ public class Shelf {
         PIECE
             + """
               where not removed
-              order by book, case when number = '' then 1 else 0 end, length(number), number, title
+              order by book, case when number = '' then 1 else 0 end, length(number), number,
+                length(page), page, title
               """,
         Shelf::piece);
   }
@@ -196,15 +202,62 @@ public class Shelf {
         .orElseThrow();
   }
 
+  /** Another content for a piece that is there, under other words. */
+  public void replace(Db.Tx tx, Piece p, byte[] content) {
+    tx.run(
+        "update piece set title = ?, book = ?, number = ?, page = ?, content = ? where id = ?",
+        p.title(),
+        p.book(),
+        p.number(),
+        p.page(),
+        content,
+        p.id());
+  }
+
+  /**
+   * The page of a book that a piece was typed from.
+   *
+   * @param type {@code image/png}, {@code image/jpeg}, {@code image/webp} or {@code
+   *     application/pdf}
+   */
+  public record BookPage(String name, String type, byte[] content) {}
+
+  public Optional<BookPage> bookPage(Db.Tx tx, long pieceId) {
+    return tx.one(
+        "select name, type, content from piece_page where piece_id = ?",
+        r -> new BookPage(r.text("name"), r.text("type"), r.bytes("content")),
+        pieceId);
+  }
+
+  public boolean hasBookPage(Db.Tx tx, long pieceId) {
+    return tx.one("select name from piece_page where piece_id = ?", r -> r.text("name"), pieceId)
+        .isPresent();
+  }
+
+  /** Keeps a page with a piece, in place of one that was there. */
+  public void keepBookPage(Db.Tx tx, long pieceId, BookPage page) {
+    tx.run(
+        "merge into piece_page (piece_id, name, type, content) key (piece_id) values (?, ?, ?, ?)",
+        pieceId,
+        page.name().substring(Math.max(0, page.name().length() - LONGEST_NAME)),
+        page.type(),
+        page.content());
+  }
+
+  public int removeBookPage(Db.Tx tx, long pieceId) {
+    return tx.run("delete from piece_page where piece_id = ?", pieceId);
+  }
+
   public long add(Db.Tx tx, Piece p, byte[] content) {
     return tx.insert(
         """
-        insert into piece (title, book, number, file_name, content, pages, added)
-        values (?, ?, ?, ?, ?, ?, ?)
+        insert into piece (title, book, number, page, file_name, content, pages, added)
+        values (?, ?, ?, ?, ?, ?, ?, ?)
         """,
         p.title(),
         p.book(),
         p.number(),
+        p.page(),
         p.fileName(),
         content,
         p.pages().name(),

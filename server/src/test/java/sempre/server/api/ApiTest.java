@@ -409,14 +409,23 @@ public class ApiTest extends DemoTestBase {
     assertThat(all).hasStatusOk();
     assertThat(all.getResponse().getHeader("Content-Disposition")).contains(".musicxml");
     MvcTestResult few = mvc.get().uri(path).exchange();
-    long every = count(all, "<fingering>");
-    long changed = count(few, "<fingering>");
+    long every = count(all, "<lyric ");
+    long changed = count(few, "<lyric ");
     assertThat(changed).isPositive().isLessThan(every);
     assertThat(count(all, "<note ")).isEqualTo(count(few, "<note "));
-    var score =
-        sempre.formats.musicxml.MusicXmlReader.read(all.getResponse().getContentAsByteArray());
-    assertThat(score.parts()).as("the whole file").hasSizeGreaterThan(1);
+    assertThat(parts(all)).as("the part alone").isEqualTo(1);
+    assertThat(parts(mvc.get().uri(path + "?score=true").exchange())).isGreaterThan(1);
+    MvcTestResult marks = mvc.get().uri(path + "?which=all&as=marks").exchange();
+    assertThat(count(marks, "<lyric ")).isZero();
+    assertThat(count(marks, "<hole>")).isPositive();
     assertThat(mvc.get().uri(path + "?which=some").exchange()).hasStatus(400);
+    assertThat(mvc.get().uri(path + "?as=some").exchange()).hasStatus(400);
+  }
+
+  private static int parts(MvcTestResult r) {
+    return sempre.formats.musicxml.MusicXmlReader.read(r.getResponse().getContentAsByteArray())
+        .parts()
+        .size();
   }
 
   private static long count(MvcTestResult r, String what) {

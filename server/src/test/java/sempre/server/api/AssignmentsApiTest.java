@@ -84,6 +84,13 @@ public class AssignmentsApiTest extends DemoTestBase {
           .isEqualTo(of[2]);
       assertThat(get(stand + "/sheet").get("remark").asString())
           .isEqualTo("Your part: " + of[1] + ".");
+      assertThat(
+              mvc.get()
+                  .uri(stand + "/part.musicxml")
+                  .exchange()
+                  .getResponse()
+                  .getHeader("Content-Disposition"))
+          .contains("Two%20Clarinets%20-%20" + of[1].replace(" ", "%20") + "%20-%20" + of[0]);
     }
     assertThat(mvc.put().uri("/api/removals/PIECE/" + piece)).hasStatus2xxSuccessful();
   }
@@ -123,7 +130,24 @@ public class AssignmentsApiTest extends DemoTestBase {
         assertThat(notes.get(notes.size() - 1).end()).isEqualTo(32.0);
       }
     }
-    assertThat(files).hasSize(17).doesNotHaveDuplicates();
+    assertThat(files)
+        .hasSize(17)
+        .doesNotHaveDuplicates()
+        .anyMatch(f -> f.matches("Two Boats - Oboe - Olu \\w+\\.musicxml"));
+    // all of them in one score, those who play the same from one staff
+    byte[] score =
+        mvc.get()
+            .uri("/api/assignments/" + id + "/score.musicxml")
+            .exchange()
+            .getResponse()
+            .getContentAsByteArray();
+    List<String> staves =
+        MusicXmlReader.read(score).parts().stream().map(sempre.core.score.Part::name).toList();
+    assertThat(staves).anyMatch(n -> n.matches("Oboe \\(Olu .*\\)")).doesNotContain("Oboe");
+    assertThat(
+            staves.stream().filter(n -> n.endsWith(")")).mapToInt(n -> n.split(", ").length).sum())
+        .as("everyone has a place")
+        .isEqualTo(17);
     takeBack(id);
     assertThat(mvc.get().uri("/api/assignments/" + id)).hasStatus(404);
   }

@@ -90,6 +90,7 @@ public class OddPieceTest extends DemoTestBase {
                     "Odd One",
                     "",
                     "",
+                    "",
                     "odd.musicxml",
                     PartChoice.Pages.values()[0],
                     Instant.now()),

@@ -120,7 +120,7 @@ public class RepeatsApiTest extends DemoTestBase {
     JsonNode stand = get("/api/stand/" + tom + "/" + piece);
     assertThat(over(stand)).containsExactly("7 BACK 0");
     assertThat(stand.get("played").toString())
-        .isEqualTo("[{\"from\":0,\"to\":0},{\"from\":0,\"to\":1}]");
+        .isEqualTo("[{\"from\":0,\"to\":0,\"held\":[]},{\"from\":0,\"to\":1,\"held\":[]}]");
     assertThat(stand.get("times").toString())
         .isEqualTo(
             "[{\"at\":0.0,\"seconds\":2.0,\"beat\":0.5},{\"at\":2.0,\"seconds\":2.0,\"beat\":0.5}]");

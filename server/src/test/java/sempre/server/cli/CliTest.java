@@ -124,7 +124,49 @@ public class CliTest {
     assertThat(run("convert", "DIR/piece.musicxml", "DIR/out.pdf").err())
         .contains("names no format");
     assertThat(run("convert", "DIR/out.mxl", "DIR/plain.xml").status()).isZero();
-    assertThat(java.nio.file.Files.readString(folder.resolve("plain.xml"))).contains("<fingering>");
+    assertThat(java.nio.file.Files.readString(folder.resolve("plain.xml")))
+        .contains("name=\"fingering\"")
+        .contains("<part-name>Drums");
+    run(
+        "convert",
+        "DIR/piece.musicxml",
+        "DIR/own.xml",
+        "--instrument",
+        "trumpet",
+        "--part",
+        "P1",
+        "--own-pages",
+        "--alone",
+        "--marks");
+    assertThat(java.nio.file.Files.readString(folder.resolve("own.xml")))
+        .contains("<fingering>")
+        .doesNotContain("<part-name>Drums");
+  }
+
+  @Test
+  public void musicIsConvertedToAbcAndMidiAndReadFromBoth() throws Exception {
+    String notes = fingerings("DIR/piece.musicxml");
+    for (String ending : List.of("abc", "mid")) {
+      String other = "DIR/other." + ending;
+      assertThat(run("convert", "DIR/piece.musicxml", other).status()).isZero();
+      assertThat(fingerings(other)).as(ending).isEqualTo(notes);
+      assertThat(run("convert", other, "DIR/" + ending + ".musicxml").status()).isZero();
+      assertThat(fingerings("DIR/" + ending + ".musicxml")).as(ending).isEqualTo(notes);
+    }
+    java.nio.file.Files.writeString(
+        folder.resolve("two.abc"), "X:1\nK:C\nCDEF|\n\nX:2\nK:C\nGABc|\n");
+    assertThat(run("assign", "DIR/two.abc", "--instrument", "flute").err())
+        .contains("this file has 2 tunes");
+  }
+
+  private String fingerings(String file) throws Exception {
+    StringBuilder all = new StringBuilder();
+    run("assign", file, "--instrument", "flute", "--json")
+        .json()
+        .get("notes")
+        .forEach(
+            n -> all.append(n.get("written")).append(n.get("fingering")).append(n.get("quarters")));
+    return all.toString();
   }
 
   @Test

@@ -48,7 +48,7 @@ final class Corpus {
    * Of so many parts, and pairs of notes, one is taken, by chance from a seed; 1 takes all, as one
    * does before sentences are changed in number: {@code -Dsempre.corpus=1}.
    */
-  private static final int OF = Integer.getInteger("sempre.corpus", 4);
+  private static final int OF = Integer.getInteger("sempre.corpus", 6);
 
   /** Of so many parts one is planned for each player who is not the first. */
   private static final int OTHERS = 6;

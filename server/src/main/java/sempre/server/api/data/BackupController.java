@@ -11,13 +11,11 @@ import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.server.app.BackingUp;
 
-/** A backup of the running school. */
+/** The running school as a backup, and as an archive of open files. */
 @RestController
-@RequestMapping("/api/backup")
 public class BackupController {
   private final BackingUp backingUp;
   private final Clock clock;
@@ -27,14 +25,23 @@ public class BackupController {
     this.clock = clock;
   }
 
-  @GetMapping(produces = "application/zip")
+  @GetMapping(path = "/api/backup", produces = "application/zip")
   public ResponseEntity<Resource> backup() throws IOException {
-    Path file = backingUp.backup();
+    return sent(backingUp.backup(), "sempre-");
+  }
+
+  /** Everything as an archive of open files, for other programs and for another Sempre. */
+  @GetMapping(path = "/api/school.zip", produces = "application/zip")
+  public ResponseEntity<Resource> archive() throws IOException {
+    return sent(backingUp.archive(), "school-");
+  }
+
+  private ResponseEntity<Resource> sent(Path file, String name) {
     return ResponseEntity.ok()
         .contentType(MediaType.parseMediaType("application/zip"))
         .header(
             HttpHeaders.CONTENT_DISPOSITION,
-            "attachment; filename=\"sempre-" + LocalDate.now(clock) + ".zip\"")
+            "attachment; filename=\"" + name + LocalDate.now(clock) + ".zip\"")
         .body(
             new FileSystemResource(file) {
               @Override

@@ -225,7 +225,8 @@ class PeopleController {
                         Speech.words().hold(h),
                         Speech.words().finger(h.finger())))
             .toList(),
-        i.byNote().values().stream().map(l -> Refs.NoteName.of(l.get(0).written())).toList());
+        i.byNote().values().stream().map(l -> Refs.NoteName.of(l.get(0).written())).toList(),
+        i.transposition().semitones());
   }
 
   private static PeopleViews.StyleView view(Style s) {

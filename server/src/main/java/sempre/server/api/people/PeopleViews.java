@@ -20,7 +20,11 @@ public final class PeopleViews {
   /** Something that a hand may not reach; {@code place} names it with its side. */
   public record ControlView(String place, String name, String finger) {}
 
-  /** An instrument for setting up a student. */
+  /**
+   * An instrument for setting up a student.
+   *
+   * @param sounds semitones from a written note to the one that sounds
+   */
   public record InstrumentView(
       String id,
       String name,
@@ -28,7 +32,8 @@ public final class PeopleViews {
       List<Refs.OptionView> options,
       List<StyleView> styles,
       List<ControlView> controls,
-      List<Refs.NoteName> notes) {}
+      List<Refs.NoteName> notes,
+      int sounds) {}
 
   public record StudentView(
       @JsonUnwrapped NamedView named,

@@ -23,6 +23,8 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import sempre.core.Refusal;
+import sempre.formats.musicxml.FingeredFile;
 import sempre.server.api.AssignmentWords;
 import sempre.server.api.Errors;
 import sempre.server.api.Refs;
@@ -111,11 +113,20 @@ class AssignmentsController {
     return view(assigning.sheet(id));
   }
 
-  /** All parts as MusicXML, one file a player, in one archive. */
+  /**
+   * All parts as MusicXML, one file a player, in one archive.
+   *
+   * @param as {@code words} under the notes, or {@code marks}
+   * @param score whether each file is the full score
+   */
   @GetMapping(value = "/assignments/{id}/parts.zip", produces = "application/zip")
   ResponseEntity<byte[]> zip(
-      @PathVariable long id, @RequestParam(defaultValue = "changed") String which) {
+      @PathVariable long id,
+      @RequestParam(defaultValue = "changed") String which,
+      @RequestParam(defaultValue = "words") String as,
+      @RequestParam(defaultValue = "false") boolean score) {
     FingeredPart.which(which);
+    FingeredFile.As written = FingeredPart.as(as);
     return ResponseEntity.ok()
         .header(
             HttpHeaders.CONTENT_DISPOSITION,
@@ -123,7 +134,31 @@ class AssignmentsController {
                 .filename(assigning.sheet(id).piece().title() + ".zip", StandardCharsets.UTF_8)
                 .build()
                 .toString())
-        .body(FingeredPart.archive(assigning.parts(id), which));
+        .body(FingeredPart.archive(assigning.parts(id), which, written, score));
+  }
+
+  /** The full score as MusicXML, with a staff for each player. */
+  @GetMapping(
+      value = "/assignments/{id}/score.musicxml",
+      produces = "application/vnd.recordare.musicxml+xml")
+  ResponseEntity<byte[]> score(
+      @PathVariable long id,
+      @RequestParam(defaultValue = "changed") String which,
+      @RequestParam(defaultValue = "words") String as) {
+    FingeredPart.which(which);
+    FingeredFile.As written = FingeredPart.as(as);
+    List<Stands.Loaded> parts = assigning.parts(id);
+    if (parts.isEmpty()) {
+      throw new Refusal("error.nobody-reads");
+    }
+    return ResponseEntity.ok()
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment()
+                .filename(assigning.sheet(id).piece().title() + ".musicxml", StandardCharsets.UTF_8)
+                .build()
+                .toString())
+        .body(FingeredPart.score(parts, which, written));
   }
 
   private ShelfViews.AssignmentView view(Assigning.Sheet sheet) {

@@ -11,9 +11,11 @@ import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RequestPart;
@@ -27,13 +29,16 @@ import sempre.core.score.Part;
 import sempre.core.score.PartChoice;
 import sempre.core.score.Score;
 import sempre.formats.abc.AbcWriter;
+import sempre.formats.music.MusicFile;
 import sempre.formats.musicxml.MusicXmlFile;
 import sempre.formats.musicxml.MusicXmlReader;
 import sempre.formats.musicxml.PlayerPage;
 import sempre.server.api.Refs;
 import sempre.server.api.Speech;
+import sempre.server.app.NotThere;
 import sempre.server.app.OnTheShelf;
 import sempre.server.store.People;
+import sempre.server.store.Shelf;
 
 /** Books and pieces: looked into, kept as they came, given to a group. */
 @RestController
@@ -73,11 +78,12 @@ public class ShelfController {
       @RequestParam String title,
       @RequestParam(defaultValue = "") String book,
       @RequestParam(defaultValue = "") String number,
+      @RequestParam(defaultValue = "") String page,
       @RequestParam(defaultValue = "AS_SAID") PartChoice.Pages pages)
       throws IOException {
     String name = Objects.toString(file.getOriginalFilename(), "piece.musicxml");
     return new Refs.Id(
-        shelf.keep(new OnTheShelf.Said(title, book, number, pages, name), file.getBytes()));
+        shelf.keep(new OnTheShelf.Said(title, book, number, page, pages, name), file.getBytes()));
   }
 
   /** The file as it came. */
@@ -110,6 +116,49 @@ public class ShelfController {
                 .build()
                 .toString())
         .body(tune.getBytes(StandardCharsets.UTF_8));
+  }
+
+  /** The page of a book that the piece was typed from. */
+  @GetMapping("/pieces/{id}/page")
+  public ResponseEntity<byte[]> bookPage(@PathVariable long id) {
+    Shelf.BookPage page = shelf.bookPage(id).orElseThrow(() -> new NotThere("gone.page"));
+    return ResponseEntity.ok()
+        .contentType(MediaType.parseMediaType(page.type()))
+        .body(page.content());
+  }
+
+  /** Keeps the page of a book with the piece that was typed from it. */
+  @PutMapping(path = "/pieces/{id}/page", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+  public Refs.Id keepBookPage(@PathVariable long id, @RequestPart("file") MultipartFile file)
+      throws IOException {
+    shelf.keepBookPage(
+        id,
+        new Shelf.BookPage(
+            Objects.toString(file.getOriginalFilename(), "page"),
+            Objects.toString(file.getContentType(), ""),
+            file.getBytes()));
+    return new Refs.Id(id);
+  }
+
+  @DeleteMapping("/pieces/{id}/page")
+  public Refs.Id removeBookPage(@PathVariable long id) {
+    shelf.removeBookPage(id);
+    return new Refs.Id(id);
+  }
+
+  /** The piece as it sounds, as a MIDI file. */
+  @GetMapping("/pieces/{id}/midi")
+  public ResponseEntity<byte[]> midi(@PathVariable long id) {
+    OnTheShelf.Kept kept = shelf.file(id);
+    return ResponseEntity.ok()
+        .contentType(MediaType.parseMediaType("audio/midi"))
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment()
+                .filename(kept.piece().title() + ".mid", StandardCharsets.UTF_8)
+                .build()
+                .toString())
+        .body(MusicFile.midi(MusicXmlFile.of(kept.file())));
   }
 
   /** So many players are shown, and so many bars of each. */

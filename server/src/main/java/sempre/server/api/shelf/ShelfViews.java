@@ -49,8 +49,25 @@ public final class ShelfViews {
   /** What one says of a piece in a row: length, key and range as they sound. */
   public record FactsView(long id, int bars, int parts, String key, String range) {}
 
-  /** What an exercise brings that none before it in its book had; {@code soFar} with it. */
-  public record ExerciseRow(Refs.PieceRef piece, List<String> fresh, int soFar) {}
+  /** An instrument in a book's map. */
+  public record MapReader(String id, String name) {}
+
+  /**
+   * What an exercise brings that none before it in its book had.
+   *
+   * @param fresh notes
+   * @param fingerings of notes that were there before
+   * @param others keys, metres and lengths
+   * @param early what is met in passing, and where it is introduced
+   * @param soFar how many notes the book has had with it
+   */
+  public record ExerciseRow(
+      Refs.PieceRef piece,
+      List<String> fresh,
+      List<String> fingerings,
+      List<String> others,
+      List<String> early,
+      int soFar) {}
 
   /**
    * A piece as every instrument reads it.

@@ -1,17 +1,29 @@
 package sempre.server.api.shelf;
 
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.io.IOException;
 import java.util.List;
+import java.util.Objects;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestPart;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
+import sempre.core.instrument.Instrument;
 import sempre.core.planning.Plan;
 import sempre.core.score.Line;
 import sempre.core.score.Part;
 import sempre.formats.abc.Problem;
+import sempre.formats.music.MusicFile;
 import sempre.server.api.Refs;
 import sempre.server.api.Speech;
 import sempre.server.app.Typing;
@@ -34,9 +46,10 @@ public class TypingController {
       @NotNull @Size(max = 40) String key,
       @NotNull @Size(max = 20) String meter,
       @NotNull @Size(max = 60) String tempo,
-      @NotNull String instrument) {
+      @NotNull String instrument,
+      @Min(1) @Max(16) int perLine) {
     Typing.Typed typed() {
-      return new Typing.Typed(text, key, meter, tempo, instrument);
+      return new Typing.Typed(text, key, meter, tempo, instrument, perLine);
     }
   }
 
@@ -46,6 +59,21 @@ public class TypingController {
       @NotNull String title,
       @NotNull String book,
       @NotNull String number) {}
+
+  /**
+   * A piece that was typed.
+   *
+   * @param instrument its id; empty where the text says it
+   * @param page whether the page it was typed from is kept with it
+   */
+  public record TypedKept(
+      String text, String title, String book, String number, String instrument, boolean page) {}
+
+  /** What can be typed. */
+  public record TypedText(String text) {}
+
+  /** How many fingerings went with notes that are there no more. */
+  public record Changed(int gone, String sentence) {}
 
   /** Something that can't be read; line and column begin with 1. */
   public record TypedProblem(int line, int column, String sentence) {}
@@ -61,12 +89,12 @@ public class TypingController {
       int writtenMidi,
       int soundingMidi) {}
 
-  /** A tune as it stands so far; {@code xml} is to be engraved. */
+  /** A tune as it stands so far; each of its lines is engraved by itself. */
   public record TypedTune(
       String title,
       String number,
       int bars,
-      String xml,
+      List<String> lines,
       List<TypedNote> notes,
       List<TypedProblem> problems) {}
 
@@ -82,12 +110,39 @@ public class TypingController {
         .toList();
   }
 
+  /** A MIDI file as a tune that can be typed and put right; nothing is kept. */
+  @PostMapping(path = "/midi", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+  public TypedText midi(@RequestPart("file") MultipartFile file) throws IOException {
+    String name = Objects.toString(file.getOriginalFilename(), "");
+    return new TypedText(MusicFile.typed(file.getBytes(), name.replaceFirst("\\.[^.]*$", "")));
+  }
+
+  /** A piece that was typed, to be changed. */
+  @GetMapping("/{id}")
+  public TypedKept piece(@PathVariable long id) {
+    Typing.Kept kept = typing.piece(id);
+    return new TypedKept(
+        kept.text(),
+        kept.piece().title(),
+        kept.piece().book(),
+        kept.piece().number(),
+        kept.instrument().map(Instrument::id).orElse(""),
+        kept.hasPage());
+  }
+
+  /** Puts what is typed in the place of a piece. */
+  @PutMapping("/{id}")
+  public Changed replace(@PathVariable long id, @RequestBody @Valid TypedPiece body) {
+    int gone = typing.replace(id, body.music().typed(), body.title(), body.book(), body.number());
+    return new Changed(gone, Speech.say("changed.typed", "gone", gone));
+  }
+
   private static TypedTune view(Typing.Seen seen) {
     return new TypedTune(
         seen.tune().title(),
         seen.tune().number(),
         seen.part().bars().size(),
-        seen.page(),
+        seen.lines(),
         seen.plan().map(p -> notes(p, seen.part())).orElse(List.of()),
         seen.tune().problems().stream().map(TypingController::view).toList());
   }

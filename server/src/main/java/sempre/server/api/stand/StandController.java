@@ -21,8 +21,11 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.score.Bar;
 import sempre.core.score.Bars;
+import sempre.core.score.Line;
 import sempre.core.score.Part;
+import sempre.core.score.Played;
 import sempre.core.score.Tempi;
+import sempre.formats.musicxml.FingeredFile;
 import sempre.formats.musicxml.PlayerPage;
 import sempre.server.api.AssignmentWords;
 import sempre.server.api.Refs;
@@ -92,13 +95,18 @@ public class StandController {
    *
    * @param which {@code changed}: only what is new to the student, not the standard or kept by the
    *     teacher; {@code all}: every fingering
+   * @param as {@code words} under the notes, or {@code marks}
+   * @param score whether the other parts are in it as well
    */
   @GetMapping(value = "/part.musicxml", produces = "application/vnd.recordare.musicxml+xml")
   public ResponseEntity<byte[]> fingered(
       @PathVariable long studentId,
       @PathVariable long pieceId,
-      @RequestParam(defaultValue = "changed") String which) {
+      @RequestParam(defaultValue = "changed") String which,
+      @RequestParam(defaultValue = "words") String as,
+      @RequestParam(defaultValue = "false") boolean score) {
     FingeredPart.which(which);
+    FingeredFile.As written = FingeredPart.as(as);
     Stands.Loaded l = stand.part(studentId, pieceId);
     return ResponseEntity.ok()
         .header(
@@ -107,7 +115,7 @@ public class StandController {
                 .filename(FingeredPart.name(l), StandardCharsets.UTF_8)
                 .build()
                 .toString())
-        .body(FingeredPart.xml(l, which));
+        .body(FingeredPart.xml(l, which, written, score));
   }
 
   private StandViews.StandView view(AtTheStand.Seen seen) {
@@ -167,8 +175,20 @@ public class StandController {
                       tempi.seconds(b.start() + b.counted()) - at);
                 })
             .toList(),
-        page.line().played().stretches().stream()
-            .map(s -> new StandViews.StretchView(s.from(), s.to()))
+        page.line().played().stretches().stream().map(s -> stretch(s, page.line())).toList());
+  }
+
+  private static StandViews.StretchView stretch(Played.Stretch s, Line line) {
+    Tempi tempi = line.tempi();
+    return new StandViews.StretchView(
+        s.from(),
+        s.to(),
+        line.played().held().stream()
+            .filter(h -> h.bar() == s.from())
+            .map(
+                h ->
+                    new StandViews.TiedOverView(
+                        h.id(), tempi.seconds(s.start() + h.quarters()) - tempi.seconds(s.start())))
             .toList());
   }
 

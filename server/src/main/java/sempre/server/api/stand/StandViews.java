@@ -165,8 +165,11 @@ public final class StandViews {
   /** When a bar begins, how long it lasts, and how long a counted beat is in it; in seconds. */
   public record BarTime(double at, double seconds, double beat) {}
 
-  /** Bars that are played on end, by their indexes. */
-  public record StretchView(int from, int to) {}
+  /** Bars that are played on end, by their indexes; with notes that sound on into the first. */
+  public record StretchView(int from, int to, List<TiedOverView> held) {}
+
+  /** A note tied over a sign, as into a second ending, and how long it sounds on there. */
+  public record TiedOverView(String id, double seconds) {}
 
   /** What of a part is given; bars are indexes, a tempo of 0 is the written one. */
   public record GivenView(
