@@ -15,6 +15,11 @@ fi
 npm run --silent types
 npm run --silent build
 node worker.mjs
+# what the reader of PDF files loads when a file needs it: scans, and fonts that are not in the file
+mkdir -p dist/pdf
+pdf=node_modules/pdfjs-dist
+cp $pdf/wasm/{jbig2,openjpeg,qcms_bg}.wasm $pdf/wasm/LICENSE_{JBIG2,OPENJPEG,QCMS} dist/pdf/
+cp $pdf/standard_fonts/Foxit* $pdf/standard_fonts/LICENSE_FOXIT dist/pdf/
 # one source for what is said of the works of others
 cp ../NOTICE dist/notice.txt
 mkdir -p dist/licences

@@ -27,15 +27,18 @@ export type Reply = Omit<EngraveReply, 'id'>;
  * Engraves, or shows what was engraved before; the lines come in one or two replies, what is in
  * memory at once.
  *
+ * @param q `passing` where it is engraved once, and not kept
  * @param onwait called when it will take a moment
  * @returns a way to stop listening
  */
 export function engrave(
-  q: How & { xml: string },
+  q: How & { xml: string; passing?: boolean },
   onreply: (r: Reply) => void,
   onwait: () => void = () => {}
 ) {
-  const { xml, ...how } = q;
+  const { xml, passing, ...how } = q;
+  // what is gone with the next letter that is typed is not worth keeping
+  if (passing) return draw({ xml, ...how }, onreply, false);
   let stopped = false;
   let stop = () => {};
   const show = (lines: string[]) => {
@@ -67,7 +70,7 @@ interface Drawing {
 const drawings = new Map<string, Drawing>();
 
 /** Has the engraver draw, and keeps what it has drawn; who asks for the same meanwhile waits with. */
-function draw(q: How & { xml: string }, onreply: (r: Reply) => void) {
+function draw(q: How & { xml: string }, onreply: (r: Reply) => void, keeps = true) {
   warmUp();
   const { xml, ...how } = q;
   const key = JSON.stringify(how) + xml;
@@ -83,7 +86,7 @@ function draw(q: How & { xml: string }, onreply: (r: Reply) => void) {
       started.lines.push(...r.lines);
       if (r.done) drawings.delete(key);
       for (const l of [...started.listeners]) l(r);
-      if (r.done && !r.problem) void keep(xml, how, started.lines);
+      if (keeps && r.done && !r.problem) void keep(xml, how, started.lines);
     });
     worker!.postMessage(xml === loaded ? { ...how, id } : { ...q, id });
     loaded = xml;

@@ -268,7 +268,8 @@
     {/if}
     <div class="many">
       <a href="/people/many">{ui.people.manyLink}</a> ·
-      <a href="/removed">{ui.all.whatWasRemoved}</a>
+      <a href="/removed">{ui.all.whatWasRemoved}</a> ·
+      <a href="/api/school.zip" download>{ui.people.allAsFiles}</a>
     </div>
     <form onsubmit={addGroup}>
       <TextInput

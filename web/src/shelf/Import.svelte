@@ -6,11 +6,19 @@
   import { Kept } from '../lib/kept.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate } from '../router';
+  import { hand } from '../typing/being-read.svelte';
   import Beginning from './Beginning.svelte';
   import { language } from '../words/language';
   import { ui } from '../words/ui';
 
-  let { onkept }: { onkept: (title: string, id: number) => void } = $props();
+  let {
+    onkept,
+    onmany
+  }: {
+    onkept: (title: string, id: number) => void;
+    /** several files, or an archive of them */
+    onmany: (files: File[]) => void;
+  } = $props();
 
   const MOST = 24 * 1024 * 1024;
   let file = $state.raw<File>();
@@ -22,6 +30,7 @@
   let title = $state('');
   let book = $state('');
   let number = $state('');
+  let page = $state('');
   type Pages = Schemas['LookView']['meant'];
   let pages = $state<Pages>('AS_SAID');
   const answers = [
@@ -29,6 +38,14 @@
     ['AS_WRITTEN', ui.shelf.asStands, 'asWritten']
   ] as const;
   let field: HTMLInputElement;
+  /** what can be shown beside the field where one types */
+  const PAGE = /\.(pdf|png|jpe?g|webp)$/i;
+  let isPage = $state(false);
+  /** A picture of music holds no notes for a program: it is typed from. */
+  function typeFrom() {
+    hand(file!);
+    return navigate('/shelf/typed');
+  }
 
   /** Sends a form with progress, which fetch does not tell. */
   function send<T>(address: string, form: FormData): Promise<T> {
@@ -55,16 +72,46 @@
     });
   }
 
+  /** Puts a text where one types, unless something stands there that would be lost. */
+  function typeable(text: string) {
+    const typed = new Kept('typed-text', '');
+    problem = typed.value.trim() ? ui.typing.firstKeep : '';
+    if (!problem) typed.value = text;
+    return !problem;
+  }
+
+  /** What sounds is brought onto a page where it can be put right. */
+  async function openMidi(f: File) {
+    const form = new FormData();
+    form.append('file', f);
+    problem = '';
+    progress = 0;
+    doing = ui.shelf.reading(f.name);
+    try {
+      const { text } = await send<Schemas['TypedText']>('/api/typed/midi', form);
+      if (!typeable(text)) return;
+      return navigate('/shelf/typed');
+    } catch (e) {
+      problem = `${f.name}: ${sentence(e)}`;
+    } finally {
+      progress = -1;
+      field.value = '';
+    }
+  }
+
   async function open(f: File | undefined | null) {
     if (!f) return;
     if (/\.abc$/i.test(f.name)) {
       // tunes as letters are looked at where they can be put right
-      new Kept('typed-text', '').value = await f.text();
+      if (!typeable(await f.text())) return;
       return navigate('/shelf/typed');
     }
+    // whatever it is called: a MIDI file says so at its beginning
+    if (/\.midi?$/i.test(f.name) || (await f.slice(0, 4).text()) === 'MThd') return openMidi(f);
     problem = '';
     look = undefined;
     file = f;
+    isPage = PAGE.test(f.name);
     if (f.size > MOST) {
       problem = ui.shelf.tooLarge(f.name);
       return;
@@ -102,6 +149,7 @@
     form.append('title', title);
     form.append('book', book);
     form.append('number', number);
+    form.append('page', page);
     form.append('pages', pages);
     try {
       const kept = await send<Schemas['Id']>('/api/pieces', form);
@@ -109,6 +157,7 @@
       look = undefined;
       file = undefined;
       number = '';
+      page = '';
     } catch (e) {
       problem = sentence(e);
     } finally {
@@ -129,7 +178,9 @@
   ondrop={(e) => {
     e.preventDefault();
     over = false;
-    void open(e.dataTransfer?.files[0]);
+    const files = [...(e.dataTransfer?.files ?? [])];
+    if (files.length > 1 || /\.zip$/i.test(files[0]?.name ?? '')) onmany(files);
+    else void open(files[0]);
   }}
 >
   <label for="piece-file"><b>{ui.shelf.bringIn}</b> {ui.shelf.dropHere}</label>
@@ -137,14 +188,21 @@
     bind:this={field}
     id="piece-file"
     type="file"
-    accept=".musicxml,.xml,.mxl,.abc"
+    accept=".musicxml,.xml,.mxl,.abc,.mid,.midi,.pdf,.png,.jpg,.jpeg,.webp"
     onchange={(e) => open(e.currentTarget.files?.[0])}
   />
 </div>
 {#if progress >= 0}
   <ProgressBar labelText={doing} value={progress < 100 ? progress : undefined} size="sm" />
 {/if}
-{#if problem}<Trouble text={problem} />{/if}
+{#if problem}
+  <Trouble text={problem} />
+  {#if isPage}
+    <p class="from">
+      <button class="plain link" onclick={() => void typeFrom()}>{ui.shelf.typeFrom}</button>
+    </p>
+  {/if}
+{/if}
 
 {#if look}
   <section class="look" aria-label={ui.shelf.fileHolds}>
@@ -201,6 +259,7 @@
       <TextInput size="sm" labelText={ui.shelf.title} bind:value={title} />
       <TextInput size="sm" labelText={ui.shelf.book} bind:value={book} />
       <TextInput size="sm" labelText={ui.shelf.number} bind:value={number} />
+      <TextInput size="sm" labelText={ui.book.pageField} bind:value={page} />
       <Select
         size="sm"
         labelText={ui.shelf.pagesMeant}
@@ -248,7 +307,7 @@
   }
   .form {
     display: grid;
-    grid-template-columns: 2fr 1.5fr 0.75fr 1.5fr;
+    grid-template-columns: 2fr 1.5fr 0.75fr 0.75fr 1.5fr;
     gap: 0.75rem;
     margin-top: 1rem;
   }

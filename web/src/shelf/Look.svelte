@@ -3,7 +3,6 @@
   import { Button, Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
   import { api, asked, type Schemas } from '../api/client';
   import { drawing, engrave } from '../engrave/engrave';
-  import { Kept } from '../lib/kept.svelte';
   import { loaded } from '../lib/load.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, route } from '../router';
@@ -57,13 +56,6 @@
     const most = Math.max(0, ...hard);
     return most >= EASY ? ui.shelf.hardestIn(bars[hard.indexOf(most)]!) : ui.shelf.hardNowhere;
   }
-  /** What was typed is changed where it was typed. */
-  function typeAnew(text: string) {
-    new Kept('typed-text', '').value = text;
-    const { title = '', book, number } = look!.piece;
-    new Kept('typed-book', '').value = book;
-    navigate('/shelf/typed', { search: { title, number } });
-  }
   const about = $derived(
     look
       ? [
@@ -91,13 +83,12 @@
         <p class="quiet">{about}</p>
         <p class="small files">
           <a href="/api/pieces/{id}/file" download>{ui.shelf.asFile}</a> ·
-          <a href="/api/pieces/{id}/abc" download>{ui.shelf.asAbc}</a>
+          <a href="/api/pieces/{id}/abc" download>{ui.shelf.asAbc}</a> ·
+          <a href="/api/pieces/{id}/midi" download>{ui.shelf.asMidi}</a>
         </p>
       </div>
       {#if look.typed}
-        <button class="plain link anew" onclick={() => typeAnew(look.typed)}
-          >{ui.shelf.typeAnew}</button
-        >
+        <a class="anew" href="/shelf/typed?piece={id}">{ui.shelf.typeAnew}</a>
       {/if}
       <Button size="small" on:click={() => (giving = true)}>{ui.shelf.giveIt}</Button>
     </header>

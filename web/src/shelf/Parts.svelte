@@ -14,7 +14,9 @@
   import { warmUp } from '../engrave/engrave';
   import { loaded } from '../lib/load.svelte';
   import Mark from '../parts/Mark.svelte';
+  import Menu from '../parts/Menu.svelte';
   import Removal from '../parts/Removal.svelte';
+  import SaveMusic from '../parts/SaveMusic.svelte';
   import Sought from '../parts/Sought.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../router';
@@ -235,7 +237,12 @@
         <button class="plain link" onclick={() => (showing ? (showing = false) : show())}
           >{showing ? ui.shelf.hideParts : ui.shelf.seeParts} <kbd>v</kbd></button
         >
-        <a href="/api/assignments/{given.id}/parts.zip" download>{ui.shelf.saveAll}</a>
+        <Menu label={ui.music.save}>
+          <SaveMusic
+            part="/api/assignments/{given.id}/parts.zip"
+            everyone="/api/assignments/{given.id}/score.musicxml"
+          />
+        </Menu>
         <button class="plain link" onclick={() => (removing = true)}>{ui.shelf.removeDots}</button>
       </div>
     </header>

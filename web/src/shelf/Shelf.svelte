@@ -11,6 +11,7 @@
   import Trouble from '../parts/Trouble.svelte';
   import { navigate } from '../router';
   import Give from './Give.svelte';
+  import BringMany from './BringMany.svelte';
   import Import from './Import.svelte';
   import { found, ordered, rowsOf, type Order, type Row } from './rows';
   import { list as inRow, ui } from '../words/ui';
@@ -56,6 +57,9 @@
   const group = new Kept<number>('shelf-group', 0);
   let order = $state<Order>('book');
   let typed = $state('');
+  let bringing = $state(false);
+  /** files that were dropped together */
+  let dropped = $state.raw<File[]>([]);
   const groups = $derived(people?.groups ?? []);
   /** the first group, until one that is still there is chosen, or none */
   const ofGroup = $derived(
@@ -161,12 +165,23 @@
     </p>
   </header>
   <Import
+    onmany={(files) => {
+      dropped = files;
+      bringing = true;
+    }}
     onkept={(title, id) => {
       chosen = id;
       void load().then(() => (said = ui.shelf.onShelf(title)));
     }}
   />
-  <p class="type"><a href="/shelf/typed">{ui.shelf.typeIt}</a></p>
+  <p class="type">
+    <a href="/shelf/typed">{ui.shelf.typeIt}</a>
+    <a href="/shelf/typed?make=1">{ui.shelf.makeIt}</a>
+    <button class="plain link" aria-expanded={bringing} onclick={() => (bringing = !bringing)}
+      >{ui.book.bring}</button
+    >
+  </p>
+  {#if bringing}<BringMany given={dropped} onbrought={() => void load()} />{/if}
   <p class="said" role="status">{said}</p>
   {#if problem}
     <Trouble text={problem} again={load} />
@@ -321,7 +336,8 @@
   section {
     margin-top: 1.5rem;
   }
-  .type a {
+  .type :is(a, button) {
+    margin-right: 1.25rem;
     display: inline-block;
     padding-block: max(0.125rem, (var(--target) - 1lh) / 2);
   }

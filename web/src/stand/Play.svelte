@@ -64,7 +64,7 @@
     if (play.playing) play.stop();
     else {
       const order = barOrder(bars.length, repeats ? played : [], from, last);
-      play.start(timeline(notes, times, order), {
+      play.start(timeline(notes, times, order, played), {
         speed: speed / 100,
         metronome,
         written,

@@ -5,7 +5,8 @@
   import { Kept } from '../lib/kept.svelte';
   import { opened } from '../last.svelte';
   import TrillsTold from '../parts/TrillsTold.svelte';
-  import { menu } from '../parts/menu';
+  import Menu from '../parts/Menu.svelte';
+  import SaveMusic from '../parts/SaveMusic.svelte';
   import Missing from '../parts/Missing.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, route } from '../router';
@@ -284,19 +285,11 @@
         <a href="/simpler/{student}/{piece}"
           >{view.simpler ? ui.stand.itsSimpler : ui.stand.makeSimpler}</a
         >
-        <details class="out" {@attach menu}>
-          <summary>{ui.stand.printSave}</summary>
-          <div>
-            <a href="/sheet/{student}/{piece}">{ui.stand.printSheet}</a>
-            <button class="plain" onclick={() => printOut('lanes')}>{ui.stand.printLanes}</button>
-            <a download href="/api/stand/{student}/{piece}/part.musicxml?which=changed"
-              >{ui.stand.saveChanged}</a
-            >
-            <a download href="/api/stand/{student}/{piece}/part.musicxml?which=all"
-              >{ui.stand.saveAll}</a
-            >
-          </div>
-        </details>
+        <Menu label={ui.stand.printSave}>
+          <a href="/sheet/{student}/{piece}">{ui.stand.printSheet}</a>
+          <button class="plain" onclick={() => printOut('lanes')}>{ui.stand.printLanes}</button>
+          <SaveMusic part="/api/stand/{student}/{piece}/part.musicxml" />
+        </Menu>
       </div>
     </header>
     {#if part.problem}<Trouble text={part.problem} />{/if}
@@ -548,31 +541,6 @@
     text-decoration: none;
     font-weight: 600;
   }
-  .out {
-    position: relative;
-  }
-  .out summary {
-    cursor: pointer;
-    font-weight: 600;
-    color: var(--accent);
-  }
-  .out div {
-    position: absolute;
-    right: 0;
-    z-index: 3;
-    width: 21rem;
-    display: flex;
-    flex-direction: column;
-    gap: 0.625rem;
-    padding: 0.875rem 1rem;
-    background: var(--paper);
-    border: 1px solid var(--rule);
-    box-shadow: 0 2px 8px rgb(0 0 0 / 0.15);
-  }
-  .out :is(a, button) {
-    color: var(--accent);
-    text-decoration: underline;
-  }
   .onPaper {
     display: none;
   }
@@ -585,7 +553,6 @@
     .zoom,
     .part,
     .ways a,
-    .out,
     .summary {
       display: none;
     }

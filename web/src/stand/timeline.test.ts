@@ -1,7 +1,11 @@
 import { expect, test } from 'vitest';
 import { asTheyStand, barOrder, countIn, timeline } from './timeline';
 
-const stretch = (from: number, to: number) => ({ from, to });
+const stretch = (from: number, to: number) => ({
+  from,
+  to,
+  held: [] as { id: string; seconds: number }[]
+});
 /** bars of four quarters at 120 */
 const bars = Array.from({ length: 4 }, (_, i) => ({ at: 2 * i, seconds: 2, beat: 0.5 }));
 const tone = (id: string, at: number) => ({
@@ -39,6 +43,19 @@ test('a note of a repeated bar sounds each time, and the bar keeps its length', 
     ['b', 6.5]
   ]);
   expect(t.length).toBe(8);
+});
+
+test('a note tied into both endings sounds on in each, and no longer', () => {
+  // the last beat of bar 1 is tied over the whole first ending, and into a beat of the second
+  const long = { ...tone('a', 1.5), seconds: 2.5 };
+  const played = [stretch(0, 1), stretch(0, 0), stretch(2, 3)];
+  played[2]!.held.push({ id: 'a', seconds: 0.5 });
+  const t = timeline([long, tone('b', 4.5)], bars, [0, 1, 0, 2, 3], played);
+  expect(t.sounds.map((s) => [s.tone.id, s.at, s.tone.seconds])).toEqual([
+    ['a', 1.5, 2.5],
+    ['a', 5.5, 1],
+    ['b', 6.5, 0.5]
+  ]);
 });
 
 test('the metronome clicks on the beats of every bar, also where a note comes late', () => {

@@ -69,18 +69,26 @@ export function countIn(bars: Bar[], from: number): CountIn {
   return { clicks: Array.from({ length: beats }, (_, k) => k * first.beat), length };
 }
 
-/** When each note of some bars sounds, and when a metronome clicks. */
+/**
+ * When each note of some bars sounds, and when a metronome clicks.
+ *
+ * @param played what is played on end, for notes tied over the signs between
+ */
 export function timeline(
   notes: (Tone & { bar: number })[],
   bars: Bar[],
-  order: number[]
+  order: number[],
+  played: Stretch[] = []
 ): Timeline {
   const first = order.findIndex((b) => notes.some((n) => n.bar === b));
   const sounds: Timeline['sounds'] = [];
   const clicks: number[] = [];
   let now = 0;
+  let before: number | undefined;
   for (const b of first < 0 ? [] : order.slice(first)) {
     const bar = bars[b]!;
+    if (before !== undefined && b !== before + 1) leave(sounds, played, b, now);
+    before = b;
     for (const tone of notes) if (tone.bar === b) sounds.push({ tone, at: now + tone.at - bar.at });
     // a pickup is counted so that the next bar comes on one
     const beats = Math.floor(bar.seconds / bar.beat + NEAR);
@@ -89,4 +97,13 @@ export function timeline(
     now += bar.seconds;
   }
   return { sounds, clicks, length: now };
+}
+
+/** Where a sign leads to another bar, only a note that is tied into it sounds on. */
+function leave(sounds: Timeline['sounds'], played: Stretch[], bar: number, now: number) {
+  const last = sounds.at(-1);
+  if (!last || last.at + last.tone.seconds < now - NEAR) return;
+  const into = played.find((s) => s.from === bar && s.held.length);
+  const held = into?.held.find((h) => h.id === last.tone.id)?.seconds ?? 0;
+  last.tone = { ...last.tone, seconds: now - last.at + held };
 }

@@ -4,6 +4,74 @@ const form = forms('en');
 
 /** What the interface says in English; every other language says the same things. */
 export const en = {
+  book: {
+    how: 'What each exercise brings that none before it in the book had, as one instrument reads it.',
+    against: 'Against the standing of',
+    noGroup: 'no group',
+    next: 'Next by the book:',
+    nearer: 'Further on, and nearer:',
+    map: 'Map of the book',
+    mapHow:
+      'How many notes each exercise brings each instrument. Framed: one of them only in passing, before a later exercise introduces it (an exercise that has it three times).',
+    showMap: 'Show the map of the book',
+    reading: (n: number, all: number) => `Reading the book: ${n} of ${all} instruments`,
+    instrument: 'Instrument',
+    newNotes: 'New notes',
+    newElse: 'New fingerings, keys, metres and lengths',
+    none: 'none',
+    passing: 'In passing:',
+    page: (page: string) => `page ${page}`,
+    saveArchive: 'Save the book as an archive',
+    bring: 'Bring in a whole book',
+    bringHow:
+      'Many files of MusicXML, ABC or MIDI, a folder of them, or an archive (.zip), also a book that was saved as one. Numbers and pages are read from the names: “p12 34 Long Swell.mxl”. What is there already is not added twice.',
+    files: 'Files or an archive',
+    folder: 'A folder',
+    found: (n: number, others: number) =>
+      `${form(n, 'One file of music', `${n} files of music`)}${others ? `; ${form(others, 'one file is no music', `${others} files are no music`)}:` : ''}`,
+    bringThem: (n: number) => form(n, 'Bring it in', `Bring in all ${n}`),
+    bringing: (n: number, all: number) => `${n} of ${all}`,
+    badArchive: (name: string) =>
+      `${name} can’t be opened as an archive. Pack it as .zip again, or choose the files themselves.`,
+    nameIt: 'Give the book a name.',
+    name: 'Name of the book',
+    pageField: 'Page',
+    report: (added: number, again: number, bad: number, left: number) =>
+      [
+        added
+          ? form(
+              added,
+              'One exercise was put on the shelf',
+              `${added} exercises were put on the shelf`
+            )
+          : 'Nothing new was put on the shelf',
+        again && form(again, 'one was there already', `${again} were there already`),
+        bad && form(bad, 'one file could not be read', `${bad} files could not be read`),
+        left && form(left, 'one file was not begun', `${left} files were not begun`)
+      ]
+        .filter(Boolean)
+        .join('; ') + '.',
+    toBook: (book: string) => `What ${book} brings, exercise by exercise`,
+    file: 'File',
+    whatIs: 'What is to be looked at'
+  },
+  music: {
+    which: 'Which fingerings',
+    changed: 'what is new or not usual',
+    all: 'every one',
+    as: 'Written',
+    words: 'as words under the notes',
+    marks: 'as fingering marks',
+    ofWords: 'The left hand over the right. Every program makes room for them.',
+    ofMarks:
+      'Numbers over the notes for valves and slides. Of a woodwind’s keys most programs show nothing.',
+    of: 'In the file',
+    part: 'the part alone',
+    score: 'the full score',
+    save: 'Save as MusicXML',
+    saveEach: 'Save a file for each player',
+    saveEveryone: 'Save one score, with a staff for each player'
+  },
   all: {
     close: 'Close',
     more: 'More',
@@ -391,8 +459,6 @@ export const en = {
     printSave: 'Print, save',
     printSheet: 'Print the sheet, with pictures of what is new',
     printLanes: 'Print, with the finger lanes',
-    saveChanged: 'Save as MusicXML, with what is new or not usual',
-    saveAll: 'Save as MusicXML, with every fingering',
     pageSize: 'Size of the page',
     smaller: 'Smaller',
     larger: 'Larger',
@@ -593,6 +659,59 @@ export const en = {
     keep: 'Put on the shelf',
     hear: 'Hear it',
     toShelf: 'to the shelf',
+    toPiece: 'to the piece',
+    changes: (title: Text) => `Change ‘${title}’`,
+    keepChange: 'Keep the change',
+    keepBeside: 'Keep as another piece',
+    asBefore: 'as it was before',
+    withKeys: 'enter notes by keys',
+    noKeys: 'without keys',
+    firstKeep:
+      'Something is typed already under ‘Type a piece’. Put it on the shelf first, or empty the field there.',
+    withMaking: 'make a scale or chord',
+    noMaking: 'no scale or chord',
+    makes: 'A scale or chord',
+    makeFor: 'For',
+    everyone: (group: Text) => `${group}, everyone`,
+    tonic: 'On, as written',
+    concertTonic: 'On, as it sounds',
+    mode: 'Scale or chord',
+    figure: 'Played',
+    rhythm: 'Rhythm',
+    articulation: 'Articulation',
+    span: 'Over',
+    octaves: (n: number) => (n === 0 ? 'the whole range' : form(n, 'one octave', `${n} octaves`)),
+    inside: 'Notes of',
+    ownStage: 'the group’s stage',
+    make: 'Write it',
+    openPage: 'lay a page of the book beside it (picture or PDF)',
+    keepPage: 'Keep the page with the piece',
+    closePage: 'put the page away',
+    pageShown: (name: Text) => `The page ${name}`,
+    pageBroken: (name: Text) =>
+      `“${name}” can’t be shown; save it anew as PDF, PNG or JPEG, or take a photo of the page.`,
+    smaller: 'Show the page smaller',
+    larger: 'Show the page larger',
+    leafBefore: 'The leaf before',
+    leafAfter: 'The leaf after',
+    leaf: (leaf: number, of: number) => `${leaf} of ${of}`,
+    keys: 'Notes by keys',
+    length: 'Length',
+    lengths: { '1': 'whole', '2': 'half', '4': 'quarter', '8': 'eighth', '16': 'sixteenth' },
+    dotted: 'dotted',
+    rest: 'rest',
+    tie: 'tie',
+    slurBegins: 'slur begins',
+    slurEnds: 'slur ends',
+    barLine: 'bar line',
+    takeBack: 'take one back',
+    undo: 'undo',
+    keysHow:
+      'The letters on the keys are those of the computer’s keyboard; ← and → move them by an octave. All of it is as written for the instrument.',
+    midi: 'use a MIDI keyboard',
+    midiThere: (names: string) => `Listening to ${names}; it plays what is written.`,
+    midiNone: 'No MIDI keyboard is plugged in; it is heard as soon as it is.',
+    midiRefused: 'The browser does not let Sempre use MIDI; allow it in the browser’s settings.',
     for: 'As written for',
     key: 'Key signature',
     signature: (fifths: number) =>
@@ -613,20 +732,19 @@ export const en = {
     kept: (n: number) => form(n, 'It is on the shelf.', `${n} pieces are on the shelf.`)
   },
   shelf: {
+    typeFrom: 'type it with this page beside the field',
+    makeIt: 'Make a scale or chord',
     typeIt: 'Type a piece',
     asFile: 'Save as MusicXML',
+    asMidi: 'Save as MIDI',
     asAbc: 'Save as ABC',
     typeAnew: 'change what was typed',
     findPart: 'Find by name or instrument',
     partOrders: { section: 'section', name: 'name', stuck: 'who is stuck, first' },
-    bookHow:
-      'Which notes each exercise brings that none before it in the book had, as written for one instrument.',
     bookNoPage: 'This book has no page for this instrument.',
     bookHas: (notes: number, n: number) =>
       `${form(notes, 'One note', `${notes} notes`)} in ${form(n, 'one exercise', `${n} exercises`)}`,
     exercise: 'Exercise',
-    newInBook: 'New in the book',
-    whichNotes: 'Which',
     notesSoFar: 'Notes so far',
     bookLink: 'its new notes, exercise by exercise',
     tick: (title: Text) => `choose ${title}`,
@@ -692,7 +810,7 @@ export const en = {
     giveTitle: 'Give the piece a title.',
     putting: 'Putting it on the shelf',
     bringIn: 'Bring in a piece:',
-    dropHere: 'drop a MusicXML or ABC file here, or',
+    dropHere: 'drop it here as MusicXML, ABC or MIDI, or its page as a PDF or a picture, or',
     fileHolds: 'What the file holds',
     holds: (file: Text, n: number) => `${file} holds ${form(n, `${n} bar`, `${n} bars`)}`,
     part: 'Part',
@@ -729,7 +847,6 @@ export const en = {
     printAll: 'Print all parts',
     hideParts: 'Hide the parts',
     seeParts: 'See the parts',
-    saveAll: 'Save all as MusicXML',
     removeDots: 'Remove …',
     simplerFor: 'Simpler parts for all who lack a note that players have',
     inFirstYears: 'in the first years',
@@ -922,6 +1039,7 @@ export const en = {
     palm: 'palm'
   },
   people: {
+    allAsFiles: 'save everything as open files',
     playersIn: (n: number) => form(n, 'one player', `${n} players`),
     report: 'Report',
     reportTitle: (who: Text) => `Report${who} · Sempre`,

@@ -5,6 +5,74 @@ const form = forms('es');
 
 /** What the interface says in Spanish. */
 export const es: Dictionary = {
+  book: {
+    how: 'Qué trae cada ejercicio que ninguno anterior del libro tenía, como lo lee un instrumento.',
+    against: 'Frente a lo que sabe',
+    noGroup: 'ningún grupo',
+    next: 'Sigue, según el libro:',
+    nearer: 'Más adelante, y más cerca:',
+    map: 'Mapa del libro',
+    mapHow:
+      'Cuántas notas trae cada ejercicio a cada instrumento. Con marco: una de ellas solo de paso, antes de que un ejercicio posterior la introduzca (uno que la tiene tres veces).',
+    showMap: 'Mostrar el mapa del libro',
+    reading: (n: number, all: number) => `Leyendo el libro: ${n} de ${all} instrumentos`,
+    instrument: 'Instrumento',
+    newNotes: 'Notas nuevas',
+    newElse: 'Digitaciones, armaduras, compases y figuras nuevas',
+    none: 'ninguna',
+    passing: 'De paso:',
+    page: (page: string) => `página ${page}`,
+    saveArchive: 'Guardar el libro en un archivo comprimido',
+    bring: 'Traer un libro entero',
+    bringHow:
+      'Muchos archivos de MusicXML, ABC o MIDI, una carpeta con ellos o un archivo comprimido (.zip), también un libro guardado así. Los números y las páginas se leen de los nombres: «p12 34 Long Swell.mxl». Lo que ya está no se añade otra vez.',
+    files: 'Archivos o un comprimido',
+    folder: 'Una carpeta',
+    found: (n: number, others: number) =>
+      `${form(n, 'Un archivo de música', `${n} archivos de música`)}${others ? `; ${form(others, 'uno no es música', `${others} no son música`)}:` : ''}`,
+    bringThem: (n: number) => form(n, 'Traerlo', `Traer los ${n}`),
+    bringing: (n: number, all: number) => `${n} de ${all}`,
+    badArchive: (name: string) =>
+      `${name} no se abre como archivo comprimido. Comprímelo otra vez como .zip o elige los archivos mismos.`,
+    nameIt: 'Ponle un nombre al libro.',
+    name: 'Nombre del libro',
+    pageField: 'Página',
+    report: (added: number, again: number, bad: number, left: number) =>
+      [
+        added
+          ? form(
+              added,
+              'Un ejercicio quedó en el estante',
+              `${added} ejercicios quedaron en el estante`
+            )
+          : 'No quedó nada nuevo en el estante',
+        again && form(again, 'uno ya estaba', `${again} ya estaban`),
+        bad && form(bad, 'un archivo no se pudo leer', `${bad} archivos no se pudieron leer`),
+        left && form(left, 'uno quedó sin empezar', `${left} quedaron sin empezar`)
+      ]
+        .filter(Boolean)
+        .join('; ') + '.',
+    toBook: (book: string) => `Qué trae ${book}, ejercicio a ejercicio`,
+    file: 'Archivo',
+    whatIs: 'Lo que hay que mirar'
+  },
+  music: {
+    which: 'Qué digitaciones',
+    changed: 'lo nuevo o poco habitual',
+    all: 'todas',
+    as: 'Escritas',
+    words: 'como palabras bajo las notas',
+    marks: 'como signos de digitación',
+    ofWords: 'La mano izquierda sobre la derecha. Todo programa les deja sitio.',
+    ofMarks:
+      'Números sobre las notas para pistones y varas. De las llaves de una madera casi ningún programa muestra nada.',
+    of: 'En el archivo',
+    part: 'la parte sola',
+    score: 'la partitura completa',
+    save: 'Guardar en MusicXML',
+    saveEach: 'Guardar un archivo por intérprete',
+    saveEveryone: 'Guardar una partitura, con un pentagrama por intérprete'
+  },
   all: {
     close: 'Cerrar',
     more: 'Más',
@@ -396,8 +464,6 @@ export const es: Dictionary = {
     printSave: 'Imprimir, guardar',
     printSheet: 'Imprimir la hoja, con imágenes de lo nuevo',
     printLanes: 'Imprimir, con las líneas de los dedos',
-    saveChanged: 'Guardar en MusicXML, con lo nuevo o poco habitual',
-    saveAll: 'Guardar en MusicXML, con todas las digitaciones',
     pageSize: 'Tamaño de la página',
     smaller: 'Más pequeña',
     larger: 'Más grande',
@@ -599,6 +665,65 @@ export const es: Dictionary = {
     keep: 'Poner en el estante',
     hear: 'Oírlo',
     toShelf: 'al estante',
+    toPiece: 'a la pieza',
+    changes: (title: Text) => `Cambiar «${title}»`,
+    keepChange: 'Guardar el cambio',
+    keepBeside: 'Guardar como otra pieza',
+    asBefore: 'como estaba antes',
+    withKeys: 'poner notas con teclas',
+    noKeys: 'sin teclas',
+    firstKeep:
+      'Ya hay algo escrito en «Escribir una pieza». Ponlo antes en el estante, o vacía el campo.',
+    withMaking: 'hacer una escala o un acorde',
+    noMaking: 'sin escala ni acorde',
+    makes: 'Una escala o un acorde',
+    makeFor: 'Para',
+    everyone: (group: Text) => `${group}, todos`,
+    tonic: 'Sobre, como está escrito',
+    concertTonic: 'Sobre, como suena',
+    mode: 'Escala o acorde',
+    figure: 'Se toca',
+    rhythm: 'Ritmo',
+    articulation: 'Articulación',
+    span: 'En',
+    octaves: (n: number) => (n === 0 ? 'todo el registro' : form(n, 'una octava', `${n} octavas`)),
+    inside: 'Notas de',
+    ownStage: 'la etapa del grupo',
+    make: 'Escribirla',
+    openPage: 'poner al lado una página del libro (imagen o PDF)',
+    keepPage: 'Guardar la página con la pieza',
+    closePage: 'quitar la página',
+    pageShown: (name: Text) => `La página ${name}`,
+    pageBroken: (name: Text) =>
+      `«${name}» no se puede mostrar; guárdalo de nuevo como PDF, PNG o JPEG, o haz una foto de la página.`,
+    smaller: 'Ver la página más pequeña',
+    larger: 'Ver la página más grande',
+    leafBefore: 'La hoja anterior',
+    leafAfter: 'La hoja siguiente',
+    leaf: (leaf: number, of: number) => `${leaf} de ${of}`,
+    keys: 'Notas con teclas',
+    length: 'Duración',
+    lengths: {
+      '1': 'redonda',
+      '2': 'blanca',
+      '4': 'negra',
+      '8': 'corchea',
+      '16': 'semicorchea'
+    },
+    dotted: 'con puntillo',
+    rest: 'silencio',
+    tie: 'ligadura de unión',
+    slurBegins: 'empieza ligadura',
+    slurEnds: 'acaba ligadura',
+    barLine: 'barra de compás',
+    takeBack: 'quitar la última',
+    undo: 'deshacer',
+    keysHow:
+      'Las letras de las teclas son las del teclado del ordenador; ← y → las mueven una octava. Todo es como está escrito para el instrumento.',
+    midi: 'usar un teclado MIDI',
+    midiThere: (names: string) => `Escuchando ${names}; toca lo que está escrito.`,
+    midiNone: 'No hay ningún teclado MIDI conectado; se oirá en cuanto lo esté.',
+    midiRefused: 'El navegador no deja que Sempre use MIDI; permítelo en sus ajustes.',
     for: 'Como está escrito para',
     key: 'Armadura',
     signature: (fifths: number) =>
@@ -619,20 +744,19 @@ export const es: Dictionary = {
     kept: (n: number) => form(n, 'Está en el estante.', `${n} piezas están en el estante.`)
   },
   shelf: {
+    typeFrom: 'escribirla con esta página al lado',
+    makeIt: 'Hacer una escala o un acorde',
     typeIt: 'Escribir una pieza',
     asFile: 'Guardar en MusicXML',
+    asMidi: 'Guardar en MIDI',
     asAbc: 'Guardar en ABC',
     typeAnew: 'cambiar lo escrito',
     findPart: 'Buscar por nombre o instrumento',
     partOrders: { section: 'sección', name: 'nombre', stuck: 'primero quien está atascado' },
-    bookHow:
-      'Qué notas trae cada ejercicio que ninguno anterior del libro tenía, como se escriben para un instrumento.',
     bookNoPage: 'Este libro no tiene página para este instrumento.',
     bookHas: (notes: number, n: number) =>
       `${form(notes, 'Una nota', `${notes} notas`)} en ${form(n, 'un ejercicio', `${n} ejercicios`)}`,
     exercise: 'Ejercicio',
-    newInBook: 'Nuevas en el libro',
-    whichNotes: 'Cuáles',
     notesSoFar: 'Notas hasta aquí',
     bookLink: 'sus notas nuevas, ejercicio a ejercicio',
     tick: (title: Text) => `elegir ${title}`,
@@ -699,7 +823,7 @@ export const es: Dictionary = {
     giveTitle: 'Pon un título a la pieza.',
     putting: 'Poniéndola en el estante',
     bringIn: 'Añadir una pieza:',
-    dropHere: 'suelta aquí un archivo MusicXML o ABC, o',
+    dropHere: 'suéltala aquí en MusicXML, ABC o MIDI, o su página en PDF o imagen, o',
     fileHolds: 'Lo que hay en el archivo',
     holds: (file: Text, n: number) => `${file}: ${form(n, `${n} compás`, `${n} compases`)}`,
     part: 'Parte',
@@ -737,7 +861,6 @@ export const es: Dictionary = {
     printAll: 'Imprimir todas las partes',
     hideParts: 'Ocultar las partes',
     seeParts: 'Ver las partes',
-    saveAll: 'Guardarlas todas en MusicXML',
     removeDots: 'Quitar …',
     simplerFor: 'Partes más fáciles para todos a quienes les falta una nota que otros tienen',
     inFirstYears: 'en los primeros años',
@@ -931,6 +1054,7 @@ export const es: Dictionary = {
     palm: 'palma'
   },
   people: {
+    allAsFiles: 'guardarlo todo como archivos abiertos',
     playersIn: (n: number) => form(n, 'un alumno', `${n} alumnos`),
     report: 'Informe',
     reportTitle: (who: Text) => `Informe${who} · Sempre`,

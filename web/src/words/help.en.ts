@@ -96,11 +96,13 @@ export const help: Help = {
       caption: 'Each row says length, key, range and how many of a group are ready.',
       steps: [
         'Drop a MusicXML file, or choose one. Sempre says what it holds before it is kept.',
-        'Type a piece: letters become notes as you type, with the fingering under each. What can’t be read is told by its column. Tunes in ABC are opened there too.',
+        'Type a piece: letters become notes as you type, with the fingering under each. What can’t be read is told by its column. Tunes in ABC and MIDI files are opened there too; notes also come by clicking the range, by the computer’s keys as a piano, and by a MIDI keyboard. A page of the book, as a picture or a PDF, can lie beside the field.',
+        'Make a scale or chord: any key, figure, rhythm and articulation, for one instrument or for everyone in a group, each on their own page; it stands as letters you can change.',
         'A title opens the piece as each instrument reads it: key, range, where it is hard, whose page it comes from.',
         'Give it: to whom, until when, which bars, how fast, a sentence for the students.',
         'Tick several pieces to give or remove them together.',
-        'Beside a book’s name: its new notes, exercise by exercise, for any instrument.'
+        'Beside a book’s name: what each exercise brings an instrument, what it meets in passing before it is introduced, a map of all instruments, and what a group can play already. There the book is saved as an archive, too.',
+        'Bring in a whole book: many files, a folder or an archive, with a report of what could not be read.'
       ],
       questions: [
         {

@@ -97,11 +97,13 @@ export const help: Help = {
         'Cada fila dice longitud, tonalidad, extensión y cuántos de un grupo la tienen lista.',
       steps: [
         'Suelta un archivo MusicXML o elige uno. Sempre dice qué contiene antes de guardarlo.',
-        'Escribe una pieza: las letras se vuelven notas mientras escribes, con la digitación debajo. Lo que no se puede leer se dice por su columna. También se abren allí piezas en ABC.',
+        'Escribe una pieza: las letras se vuelven notas mientras escribes, con la digitación debajo. Lo que no se puede leer se dice por su columna. También se abren allí piezas en ABC y archivos MIDI; las notas se ponen además pulsando en el registro, con las teclas del ordenador como un piano o con un teclado MIDI. Una página del libro, en imagen o PDF, puede estar al lado.',
+        'Haz una escala o un acorde: cualquier tonalidad, figura, ritmo y articulación, para un instrumento o para todo un grupo, cada uno en su página; queda en letras que puedes cambiar.',
         'Un título abre la pieza como la lee cada instrumento: tonalidad, extensión, dónde es difícil, de quién es la página.',
         'Dala: a quién, para cuándo, qué compases, a qué tempo, una frase para los alumnos.',
         'Marca varias piezas para darlas o quitarlas juntas.',
-        'Junto al nombre de un libro: sus notas nuevas, ejercicio a ejercicio, para cualquier instrumento.'
+        'Junto al nombre de un libro: qué trae cada ejercicio a un instrumento, qué encuentra de paso antes de que se introduzca, un mapa de todos los instrumentos y lo que un grupo ya puede tocar. Ahí también se guarda el libro en un archivo comprimido.',
+        'Trae un libro entero: muchos archivos, una carpeta o un comprimido, con un informe de lo que no se pudo leer.'
       ],
       questions: [
         {
