@@ -30,6 +30,10 @@ public class AccessTest {
     browsing.close();
   }
 
+  /** Rules of what is seen, which differ from screen to screen and from light to dark. */
+  private static final List<String> SEEN =
+      List.of("color-contrast", "target-size", "scrollable-region-focusable");
+
   /** Every kind of page that there is. */
   private static final List<String> VIEWS =
       List.of(
@@ -40,9 +44,9 @@ public class AccessTest {
           "/ear/{Mateo}/{The Harbour Wall}",
           "/ear/class/{First-year band}",
           "/shelf",
-          "/shelf/typed",
+          "/shelf/typed?make=1",
           "/shelf/{Two Gulls}",
-          "/shelf/book/Tidemarks",
+          "/shelf/book/Tidemarks?map=1",
           "/parts/{given Fog Horn and Fiddle}",
           "/sheet/{Noor}/{The Harbour Wall}",
           "/simpler/{Nokomis}/{Quay Parade}",
@@ -94,8 +98,10 @@ public class AccessTest {
           width == 1280 ? "white" : "g100");
       // colours that fade over are measured when they have come to rest
       page.evaluate("() => Promise.allSettled(document.getAnimations().map(a => a.finished))");
-      new AxeBuilder(page)
-          .withTags(RULES)
+      // names and roles are those of one document; colours and sizes change with the screen
+      // in the page itself: there are no frames of others, and a second page costs half a second
+      AxeBuilder axe = new AxeBuilder(page).setLegacyMode(true);
+      (width == 1280 ? axe.withTags(RULES) : axe.withRules(SEEN))
           .analyze()
           .getViolations()
           .forEach(v -> wrong.add(width + " " + v.getId() + ": " + v.getNodes().get(0).getHtml()));
@@ -143,7 +149,17 @@ public class AccessTest {
 
   /** What is wider than the screen, and what is too small to be pressed. */
   private static void measure(Page page, int width, int least, List<String> wrong) {
-    Object over = page.evaluate("w => document.documentElement.scrollWidth - w", width);
+    // what follows the width of the screen has a moment to do so
+    Object over =
+        page.evaluate(
+            """
+            async w => {
+              const over = () => document.documentElement.scrollWidth - w;
+              for (let i = 0; i < 20 && over() > 0; i++) await new Promise(r => setTimeout(r, 100));
+              return over();
+            }
+            """,
+            width);
     if (((Number) over).intValue() > 0) {
       wrong.add(over + " px too wide for " + width);
     }

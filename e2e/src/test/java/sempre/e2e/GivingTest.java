@@ -307,7 +307,12 @@ public class GivingTest {
     assertThat(page.getByText("bars 3–6, at 72")).isVisible();
     assertThat(page.getByText("for Quay Concert Band, clarinet")).isVisible();
     assertThat(page.locator("tbody tr")).hasCount(2);
-    Download zip = page.waitForDownload(() -> page.getByText("Save all as MusicXML").click());
+    page.getByText("Save as MusicXML").click();
+    page.getByLabel("Written").selectOption("marks");
+    Download score = page.waitForDownload(() -> page.getByText("Save one score").click());
+    assertTrue(Files.readString(score.path()).contains("<part-name>Clarinet"));
+    Download zip = page.waitForDownload(() -> page.getByText("Save a file for each").click());
+    page.keyboard().press("Escape");
     try (ZipFile files = new ZipFile(zip.path().toFile())) {
       assertEquals(files.size(), 2);
     }

@@ -7,6 +7,8 @@ import static org.testng.Assert.assertTrue;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.nio.file.Files;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.testng.annotations.AfterMethod;
@@ -220,13 +222,22 @@ public class LessonTest {
   }
 
   @Test
-  public void aPartIsSavedForOtherPrograms() {
+  public void aPartIsSavedForOtherPrograms() throws IOException {
     Page page = at("/stand/{Linh}/{Fog Horn and Fiddle}");
     page.getByText("Print, save").click();
-    var file =
-        page.waitForDownload(
-            () -> page.getByText("Save as MusicXML, with every fingering").click());
-    assertTrue(file.suggestedFilename().endsWith(".musicxml"), file.suggestedFilename());
+    page.getByLabel("Which fingerings").selectOption("all");
+    var file = page.waitForDownload(() -> page.getByText("Save as MusicXML").click());
+    assertTrue(
+        file.suggestedFilename().matches("Fog Horn and Fiddle - Flute - Linh \\w+\\.musicxml"),
+        file.suggestedFilename());
+    String alone = Files.readString(file.path());
+    assertTrue(alone.contains("<lyric number=\"1\" name=\"fingering\""), "words under the notes");
+    page.getByLabel("Written").selectOption("marks");
+    page.getByLabel("In the file").selectOption("score");
+    String score =
+        Files.readString(
+            page.waitForDownload(() -> page.getByText("Save as MusicXML").click()).path());
+    assertTrue(score.contains("<hole-closed>") && score.length() > 3 * alone.length());
   }
 
   @Test
