@@ -8,11 +8,16 @@ import java.util.Random;
 
 /**
  * How long it takes until a part of 32 bars of eighths stands on the stand, in milliseconds from
- * the click: its first three lines, and all of them. {@code ./sempre bench stand}
+ * the click: its first three lines, and all of them; then how long it takes from a key that is
+ * pressed at the end of 16 typed bars of eighths until they are engraved and fingered anew, the
+ * middle of many and the longest. {@code ./sempre bench stand}
  */
 public final class StandTimes {
   private static final int BARS = 32;
   private static final int PARTS = 6;
+  private static final int TYPED_BARS = 16;
+  private static final int WARM = 24;
+  private static final int KEYS = 48;
 
   private StandTimes() {}
 
@@ -45,6 +50,7 @@ public final class StandTimes {
       for (int i = 0; i < 3; i++) {
         tell("opened on an earlier visit", opened(page, student, pieces[i]));
       }
+      tell("a key while typing", typed(browsing, page));
     } finally {
       Browsing.done();
     }
@@ -78,6 +84,32 @@ public final class StandTimes {
         "() => { history.pushState({}, '', '/'); dispatchEvent(new PopStateEvent('popstate')) }");
     page.waitForTimeout(1_500);
     return times;
+  }
+
+  private static List<?> typed(Browsing browsing, Page page) {
+    page.navigate(browsing.at("/shelf/typed"));
+    page.fill("textarea", "8" + "C D E F G A B c ".repeat(TYPED_BARS - 1));
+    page.waitForTimeout(2_000);
+    page.focus("textarea");
+    page.keyboard().press("Control+End");
+    page.evaluate(
+        "() => { window.times = []; let key = 0, drawn = 0;"
+            + " addEventListener('keydown', () => {"
+            + " if (drawn) times.push(drawn - key); drawn = 0; key = performance.now() }, true);"
+            + " new MutationObserver(all => {"
+            + " if (all.some(m => [...m.addedNodes].some(n => n.nodeType === 1"
+            + " && (n.matches('svg.engraved') || n.querySelector('svg.engraved')))))"
+            + " drawn = performance.now() })"
+            + ".observe(document.body, { childList: true, subtree: true }) }");
+    for (int i = 0; i < WARM + KEYS; i++) {
+      page.keyboard().press("defgABd".substring(i % 7, i % 7 + 1));
+      page.waitForTimeout(400);
+    }
+    return (List<?>)
+        page.evaluate(
+            "warm => { const t = times.slice(warm).sort((a, b) => a - b);"
+                + " return [t[t.length >> 1], t.at(-1)] }",
+            WARM);
   }
 
   private static byte[] eighths(int seed) {

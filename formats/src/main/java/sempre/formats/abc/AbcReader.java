@@ -11,6 +11,7 @@ import org.apache.commons.lang3.math.Fraction;
 import sempre.core.Limit;
 import sempre.core.Saying;
 import sempre.core.pitch.Transposition;
+import sempre.formats.musicxml.MusicXmlFile;
 import sempre.formats.xml.Xml;
 import sempre.formats.xml.XmlNode;
 
@@ -62,11 +63,21 @@ public final class AbcReader {
   /**
    * A tune.
    *
-   * @param xml as MusicXML
+   * @param root as MusicXML
    * @param text that it was read from
    */
   public record Tune(
-      String title, String number, byte[] xml, List<Problem> problems, String text) {}
+      String title, String number, XmlNode root, List<Problem> problems, String text) {
+    /** As a file that was read. */
+    public MusicXmlFile file() {
+      return MusicXmlFile.of(root.copy());
+    }
+
+    /** As the bytes of a MusicXML file. */
+    public byte[] xml() {
+      return Xml.write(root);
+    }
+  }
 
   private record Line(String text, int number) {
     boolean isMusic() {
@@ -402,13 +413,14 @@ public final class AbcReader {
       root.add(Divisions.whole(part));
     }
     return Optional.of(
-        new Tune(title, number, Xml.write(root), List.copyOf(problems), source.toString().strip()));
+        new Tune(title, number, root, List.copyOf(problems), source.toString().strip()));
   }
 
   /** The text with what was said beside it, so that it is read again to the same. */
   private String whole() {
     String text = source.toString().strip();
     if (text.startsWith("X:")) {
+      Limit.TEXT_LETTERS.check(text.length());
       return text;
     }
     StringBuilder all = new StringBuilder();
@@ -422,6 +434,7 @@ public final class AbcReader {
             all.append(name).append(value).append('\n');
           }
         });
+    Limit.TEXT_LETTERS.check((long) all.length() + text.length());
     return all.append(text).toString();
   }
 

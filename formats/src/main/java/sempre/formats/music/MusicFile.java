@@ -79,6 +79,6 @@ public final class MusicFile {
     if (tunes.size() != 1) {
       throw new Refusal("cli.tunes", "tunes", tunes.size());
     }
-    return MusicXmlFile.of(tunes.get(0).xml());
+    return tunes.get(0).file();
   }
 }

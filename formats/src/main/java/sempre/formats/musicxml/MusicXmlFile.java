@@ -81,7 +81,19 @@ public final class MusicXmlFile {
       throw refused(ForeignFile.of(xml), Saying.of("file.not-musicxml"));
     }
     Xml.Document document = Xml.document(xml);
-    XmlNode root = document.root();
+    return of(document.root(), document.mended());
+  }
+
+  /**
+   * What stands in a tree of ours, as if it had been written and read again.
+   *
+   * @throws UnreadableException with one sentence: what is wrong and what to change
+   */
+  public static MusicXmlFile of(XmlNode root) {
+    return of(root, List.of());
+  }
+
+  private static MusicXmlFile of(XmlNode root, List<Saying> before) {
     XmlNode partwise =
         switch (root.name()) {
           case "score-partwise" -> root;
@@ -94,7 +106,7 @@ public final class MusicXmlFile {
     if (partwise.children("part").isEmpty()) {
       throw new UnreadableException("file.no-part");
     }
-    List<Saying> mended = new ArrayList<>(document.mended());
+    List<Saying> mended = new ArrayList<>(before);
     mended.addAll(Repair.of(partwise));
     partwise.children("part").forEach(OctaveClefs::plain);
     giveIds(partwise);

@@ -61,15 +61,13 @@ final class PageLines {
         a.child(name).ifPresent(n -> standing.put(name, stands(n)));
       }
     }
-    for (String name : SPANNING) {
-      for (XmlNode s : measure.descendants(name)) {
-        open +=
-            switch (s.attribute("type")) {
-              case "start", "crescendo", "diminuendo", "up", "down" -> 1;
-              case "stop", "discontinue" -> -1;
-              default -> 0;
-            };
-      }
+    for (XmlNode s : measure.descendants(SPANNING)) {
+      open +=
+          switch (s.attribute("type")) {
+            case "start", "crescendo", "diminuendo", "up", "down" -> 1;
+            case "stop", "discontinue" -> -1;
+            default -> 0;
+          };
     }
     bars.add(measure);
   }

@@ -6,6 +6,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
 
 /**
  * One element of an XML document, as light as it can be: name, attributes, text and children. It
@@ -114,10 +116,24 @@ public final class XmlNode {
     return copy;
   }
 
+  /** A copy of this element with all that is below it. */
+  public XmlNode copy() {
+    XmlNode copy = shell();
+    children.forEach(c -> copy.add(c.copy()));
+    return copy;
+  }
+
   /** All elements of a name below this one, in document order. */
   public List<XmlNode> descendants(String wanted) {
     List<XmlNode> found = new ArrayList<>();
-    collect(wanted, found);
+    collect(wanted::equals, found);
+    return found;
+  }
+
+  /** All elements of some names below this one, in document order. */
+  public List<XmlNode> descendants(Set<String> wanted) {
+    List<XmlNode> found = new ArrayList<>();
+    collect(wanted::contains, found);
     return found;
   }
 
@@ -130,12 +146,15 @@ public final class XmlNode {
     return size;
   }
 
-  private void collect(String wanted, List<XmlNode> found) {
+  private void collect(Predicate<String> wanted, List<XmlNode> found) {
     for (XmlNode c : children) {
-      if (c.name.equals(wanted)) {
+      if (wanted.test(c.name)) {
         found.add(c);
       }
-      c.collect(wanted, found);
+      // most elements are leaves
+      if (!c.children.isEmpty()) {
+        c.collect(wanted, found);
+      }
     }
   }
 }

@@ -7,12 +7,15 @@ import java.util.List;
 import java.util.stream.Collectors;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import sempre.core.Limit;
 import sempre.core.pitch.Transposition;
 import sempre.core.score.Note;
 import sempre.core.score.Part;
 import sempre.core.score.Score;
 import sempre.formats.Said;
+import sempre.formats.musicxml.MusicXmlFile;
 import sempre.formats.musicxml.MusicXmlReader;
+import sempre.formats.xml.Xml;
 
 public class AbcReaderTest {
   private static final String HEAD = "X:1\nT:Ebb\nM:4/4\nL:1/8\nQ:1/4=96\nK:C\n";
@@ -267,6 +270,28 @@ public class AbcReaderTest {
     assertEquals(p.transposition().semitones(), -2);
     assertEquals(p.key().fifths(), -1);
     assertEquals(p.topLine().orElseThrow().notes().get(0).tempo(), 80.0);
+  }
+
+  /** While it is typed it is not written and read again; what is kept is the same music. */
+  @Test
+  public void aTuneIsTheSameMusicAsTheFileItIsKeptAs() {
+    for (String abc :
+        List.of(
+            HEAD + "\"Am\"(A>B) {d}c2 !f!^c4|:[CE]8:|",
+            HEAD + "V:1\nC4 D4|E8|\nV:2 clef=bass\nC,8|D,8|",
+            "X:1\nT:A & B <C>\nK:G\n(3GAB c2 d4|w: la ly & low")) {
+      AbcReader.Tune t = tune(abc);
+      assertEquals(MusicXmlReader.read(t.file()), MusicXmlReader.read(t.xml()));
+      assertEquals(
+          Xml.write(t.file().root()), Xml.write(MusicXmlFile.of(t.xml()).root()), "ids and all");
+    }
+  }
+
+  @Test(
+      expectedExceptions = Limit.Exceeded.class,
+      description = "a text that could be kept and not be read again is refused while it is typed")
+  public void moreTextThanAFileHoldsIsRefused() {
+    typed("4C " + "% a remark ".repeat(Limit.TEXT_LETTERS.most() / 10));
   }
 
   /** An accidental of what is typed from print counts in its own octave, as printed. */

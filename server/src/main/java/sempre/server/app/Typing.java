@@ -10,7 +10,7 @@ import sempre.core.Refusal;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Setup;
-import sempre.core.planning.Plan;
+import sempre.core.planning.Choice;
 import sempre.core.planning.Planner;
 import sempre.core.planning.Player;
 import sempre.core.score.Part;
@@ -114,10 +114,10 @@ public class Typing {
    * A tune as it stands so far.
    *
    * @param lines as MusicXML, each to be engraved by itself
-   * @param plan how it is fingered; empty while no note is there
+   * @param fingered how it is fingered, without the reasons; empty while no note is there
    */
   public record Seen(
-      AbcReader.Tune tune, Setup setup, Part part, List<String> lines, Optional<Plan> plan) {}
+      AbcReader.Tune tune, Setup setup, Part part, List<String> lines, Optional<Choice> fingered) {}
 
   /** What was typed, as it is read so far; nothing is kept. */
   public List<Seen> look(Typed typed) {
@@ -151,7 +151,7 @@ public class Typing {
   }
 
   private static Setup setup(Typed typed) {
-    return Setup.of(Catalogue.standard().instrument(typed.instrument()), Map.of());
+    return Catalogue.standard().setup(typed.instrument(), Map.of());
   }
 
   private static List<AbcReader.Tune> read(Typed typed, Instrument i) {
@@ -165,7 +165,7 @@ public class Typing {
   }
 
   private static Seen seen(AbcReader.Tune tune, Setup setup, int perLine) {
-    MusicXmlFile file = MusicXmlFile.of(tune.xml());
+    MusicXmlFile file = tune.file();
     Score score = MusicXmlReader.read(file);
     Part first = score.parts().get(0);
     PartChoice.Reading reading = PartChoice.read(score, first, setup, PartChoice.Pages.AS_SAID);
@@ -174,7 +174,8 @@ public class Typing {
         PlayerPage.lines(file, reading.source(), reading.move(), clef, perLine).stream()
             .map(l -> new String(l, StandardCharsets.UTF_8))
             .toList();
-    Optional<Plan> plan = reading.part().topLine().map(l -> Planner.plan(l, Player.able(setup)));
-    return new Seen(tune, setup, reading.part(), lines, plan);
+    Optional<Choice> fingered =
+        reading.part().topLine().map(l -> Planner.choose(l, Player.able(setup), 1).get(0));
+    return new Seen(tune, setup, reading.part(), lines, fingered);
   }
 }

@@ -6,6 +6,7 @@ import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import org.springframework.http.MediaType;
@@ -19,9 +20,11 @@ import org.springframework.web.bind.annotation.RequestPart;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import sempre.core.instrument.Instrument;
-import sempre.core.planning.Plan;
+import sempre.core.instrument.Setup;
+import sempre.core.pitch.Transposition;
+import sempre.core.planning.Choice;
 import sempre.core.score.Line;
-import sempre.core.score.Part;
+import sempre.core.score.Note;
 import sempre.formats.abc.Problem;
 import sempre.formats.music.MusicFile;
 import sempre.server.api.Refs;
@@ -143,7 +146,7 @@ public class TypingController {
         seen.tune().number(),
         seen.part().bars().size(),
         seen.lines(),
-        seen.plan().map(p -> notes(p, seen.part())).orElse(List.of()),
+        seen.fingered().map(c -> notes(seen, c)).orElse(List.of()),
         seen.tune().problems().stream().map(TypingController::view).toList());
   }
 
@@ -151,20 +154,24 @@ public class TypingController {
     return new TypedProblem(p.line(), p.column(), Speech.words().sentence(p.saying()));
   }
 
-  private static List<TypedNote> notes(Plan plan, Part part) {
-    Line line = part.topLine().orElseThrow();
-    return plan.notes().stream()
-        .map(
-            n ->
-                new TypedNote(
-                    n.note().id(),
-                    Speech.words().note(n.note().pitch()),
-                    n.way().bare().text(),
-                    Speech.words().label(n.way().entry()),
-                    line.begins(n.note()),
-                    line.lasts(n.note()),
-                    n.note().pitch().midi(),
-                    n.sounding().midi()))
-        .toList();
+  private static List<TypedNote> notes(Typing.Seen seen, Choice choice) {
+    Line line = seen.part().topLine().orElseThrow();
+    Transposition sounds = seen.setup().instrument().transposition();
+    List<TypedNote> notes = new ArrayList<>();
+    for (int i = 0; i < choice.notes().size(); i++) {
+      Note n = choice.notes().get(i);
+      Setup.Way way = choice.ways().get(i);
+      notes.add(
+          new TypedNote(
+              n.id(),
+              Speech.words().note(n.pitch()),
+              way.bare().text(),
+              Speech.words().label(way.entry()),
+              line.begins(n),
+              line.lasts(n),
+              n.pitch().midi(),
+              sounds.sounding(n.pitch()).midi()));
+    }
+    return notes;
   }
 }
