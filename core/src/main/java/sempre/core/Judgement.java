@@ -236,6 +236,79 @@ public final class Judgement {
     private Simpler() {}
   }
 
+  /** How a piece is cut into bits to practise, and how one goes round what catches. */
+  public static final class Bits {
+    /** A bit is so much work, in units of {@link #NOTE} and {@link #SECOND}. */
+    public static final double WORK = 20;
+
+    /** Each note. */
+    public static final double NOTE = 1;
+
+    /** Each second that a note lasts: a slow line is long in time before it is long in notes. */
+    public static final double SECOND = 1;
+
+    /** A change of difficulty 1 is as much work as so many notes more. */
+    public static final double CHANGE = 3;
+
+    /** A bit twice as long as it should be, or half as long, is as bad as so much. */
+    public static final double SIZE = 1;
+
+    /** A cut where nothing ends, on top of where it stands. */
+    public static final double NOTHING_ENDS = 0.5;
+
+    /** Behind a rest that is shorter than a beat. */
+    public static final double SHORT_REST = 0.2;
+
+    /** Behind a long note. */
+    public static final double LONG_NOTE = 0.1;
+
+    /**
+     * Behind a rest of a beat and more, a breath, a fermata, or at a sign that leads elsewhere: to
+     * cut there is a gain.
+     */
+    public static final double PHRASE = -0.4;
+
+    /** A long note is so many times as long as the middle note of the line. */
+    public static final double LONG = 2;
+
+    /** Before a bar that is not the fourth, eighth … behind the first: phrases are so long. */
+    public static final double WITHIN_FOUR_BARS = 0.2;
+
+    /** Before one that is not the second, fourth, sixth … behind it, besides. */
+    public static final double WITHIN_TWO_BARS = 0.2;
+
+    /** Before a note on a beat that begins no bar. */
+    public static final double ON_A_BEAT = 0.5;
+
+    /** Before a note off the beat. */
+    public static final double OFF_THE_BEAT = 1.5;
+
+    /** So much of that counts where a phrase ends: an upbeat belongs to what follows. */
+    public static final double UPBEAT = 0.5;
+
+    /** A hard change that lies on a cut is practised by nobody; of difficulty 1. */
+    public static final double CUT_CHANGE = 4;
+
+    /**
+     * A change is gone round from this difficulty on, 0 to 1: over the break in tongued eighths.
+     */
+    public static final double CATCHES = 0.3;
+
+    /** Going round grows by one note up to so many; then comes the whole bit. */
+    public static final int ROUND_NOTES = 6;
+
+    /** So many changes of a bit are gone round. */
+    public static final int MOST_CATCHES = 2;
+
+    /** A note is led up to from a safe one at most so many steps away; farther it is too soon. */
+    public static final int LED_FROM = 3;
+
+    /** So many notes that are safe stand before it. */
+    public static final int SAFE_BEFORE = 3;
+
+    private Bits() {}
+  }
+
   /** The music, where it does not say. */
   public static final class Music {
     /** The tempo of a part that has none, in quarter notes a minute. */

@@ -5,13 +5,13 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import sempre.core.score.Bars;
 import sempre.formats.xml.Xml;
 import sempre.formats.xml.XmlNode;
 
 /**
- * Cuts the page of one part into lines that can be engraved each by itself, so that a change in one
- * costs that line alone. A line ends only where no tie, slur, hairpin or ending leads over its bar
- * line.
+ * Cuts the page of one part into lines that can be engraved each by itself. A line of a whole page
+ * ends only where no tie, slur, hairpin or ending leads over its bar line.
  */
 final class PageLines {
   /** What stands at the beginning of each line; the metre is known there, and not printed. */
@@ -50,17 +50,53 @@ final class PageLines {
     return all.lines;
   }
 
-  private void bar(XmlNode measure) {
-    if (bars.isEmpty() && !lines.isEmpty()) {
-      XmlNode begins = new XmlNode("attributes");
-      standing.values().forEach(begins::add);
-      measure.children().add(0, begins);
+  /**
+   * Some stretches of a page, each by itself; they may have bars in common.
+   *
+   * @param root of a page of one part, as {@link PlayerPage} makes it
+   */
+  static List<byte[]> stretches(XmlNode root, List<Bars> stretches) {
+    List<XmlNode> measures = root.children("part").get(0).children("measure");
+    PageLines all = new PageLines(root);
+    List<XmlNode> begins = new ArrayList<>();
+    for (XmlNode measure : measures) {
+      begins.add(all.begins());
+      all.read(measure);
     }
+    for (Bars b : stretches) {
+      for (int i = b.from(); i <= Math.min(b.to(), measures.size() - 1); i++) {
+        XmlNode measure = measures.get(i).shell();
+        if (i == b.from() && i > 0) {
+          measure.add(begins.get(i));
+        }
+        measures.get(i).children().forEach(measure::add);
+        all.bars.add(measure);
+      }
+      all.line();
+    }
+    return all.lines;
+  }
+
+  /** What a bar has to say that begins a line. */
+  private XmlNode begins() {
+    XmlNode begins = new XmlNode("attributes");
+    standing.values().forEach(begins::add);
+    return begins;
+  }
+
+  private void read(XmlNode measure) {
     for (XmlNode a : measure.children("attributes")) {
       for (String name : STANDING) {
         a.child(name).ifPresent(n -> standing.put(name, stands(n)));
       }
     }
+  }
+
+  private void bar(XmlNode measure) {
+    if (bars.isEmpty() && !lines.isEmpty()) {
+      measure.children().add(0, begins());
+    }
+    read(measure);
     for (XmlNode s : measure.descendants(SPANNING)) {
       open +=
           switch (s.attribute("type")) {

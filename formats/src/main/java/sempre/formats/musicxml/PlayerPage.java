@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Set;
 import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Transposition;
+import sempre.core.score.Bars;
 import sempre.core.score.Part;
 import sempre.formats.xml.Xml;
 import sempre.formats.xml.XmlNode;
@@ -48,6 +49,16 @@ public final class PlayerPage {
   public static List<byte[]> lines(
       MusicXmlFile file, String partId, Transposition move, String clef, int perLine) {
     return PageLines.of(root(file, partId, move, clef), perLine);
+  }
+
+  /**
+   * Some stretches of the page, each to be engraved by itself; they may have bars in common.
+   *
+   * @param stretches indexes of their bars
+   */
+  public static List<byte[]> stretches(
+      MusicXmlFile file, String partId, Transposition move, String clef, List<Bars> stretches) {
+    return PageLines.stretches(root(file, partId, move, clef), stretches);
   }
 
   /**
