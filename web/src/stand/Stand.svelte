@@ -282,6 +282,7 @@
       {/if}
       <div class="ways">
         <a class="hear" href="/ear/{student}/{piece}">{ui.stand.hearPart} <kbd>h</kbd></a>
+        <a href="/practice/{student}/{piece}">{ui.practice.link}</a>
         <a href="/simpler/{student}/{piece}"
           >{view.simpler ? ui.stand.itsSimpler : ui.stand.makeSimpler}</a
         >
@@ -527,12 +528,14 @@
     margin-top: 0.5rem;
   }
   .ways {
-    display: flex;
-    flex-direction: column;
-    gap: 0.25rem;
+    display: grid;
+    grid-template-columns: auto auto;
+    align-items: center;
+    gap: 0.25rem 1.25rem;
   }
   @media (max-width: 1000px) {
     .ways {
+      display: flex;
       flex-flow: row wrap;
       gap: 0.25rem 1.5rem;
     }

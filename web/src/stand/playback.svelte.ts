@@ -9,6 +9,8 @@ export interface How {
   written: boolean;
   /** goes round until it is stopped */
   loop: boolean;
+  /** no note is heard, only the clicks; the notes are shown all the same */
+  mute?: boolean;
   /** beats that are counted before it begins */
   countIn?: CountIn;
 }
@@ -50,7 +52,7 @@ export class Playback {
         const at = begin + when * stretch;
         if (at > now + AHEAD) break;
         const seconds = Math.max(LEAST, n.seconds) * stretch;
-        tone(audio, how.written ? n.writtenMidi : n.soundingMidi, at, seconds);
+        if (!how.mute) tone(audio, how.written ? n.writtenMidi : n.soundingMidi, at, seconds);
         this.marks.push(setTimeout(() => (this.note = n.id), Math.max(0, (at - now) * 1000)));
         next++;
       }

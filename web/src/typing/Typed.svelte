@@ -1,8 +1,8 @@
 <!-- One tune that is typed: engraved, with the fingering under each note; and what can't be read. -->
 <script lang="ts">
   import type { Schemas } from '../api/client';
+  import FingeredLine from '../parts/FingeredLine.svelte';
   import { ui } from '../words/ui';
-  import TypedLine from './TypedLine.svelte';
 
   let {
     tune,
@@ -38,7 +38,7 @@
   <div class="music" role="img" aria-label={ui.typing.music(tune.bars)}>
     <div bind:clientWidth={width}>
       {#each tune.lines as xml, i (i)}
-        <TypedLine {xml} width={Math.floor(width)} notes={byId} {sounds} />
+        <FingeredLine {xml} width={Math.floor(width)} notes={byId} {sounds} passing />
       {/each}
     </div>
   </div>

@@ -476,6 +476,79 @@ export const en = {
     noNotes: 'There is no note to finger in this part.',
     bothComing: 'Both parts are being drawn …'
   },
+  practice: {
+    title: 'Practice in bits',
+    link: 'Practise in bits',
+    page: (what: Text) => `Practice in bits${what} · Sempre`,
+    of: (title: Text) => `${title} in bits`,
+    lead: (n: number) =>
+      `${form(n, 'One bit', `${n} bits`)}. Take one, go through its steps, and go on when it is clean; a short while each day is more than all at once.`,
+    nothing: 'There are no notes here that could be practised.',
+    paper: 'The bits on paper',
+    paperOf: (title: Text) => `${title}, bit by bit`,
+    bars: (from: Text, to: Text) => (from === to ? `Bar ${from}` : `Bars ${from}–${to}`),
+    bitNo: (n: number, bars: Text) => `Bit ${n}: ${bars}`,
+    end: {
+      LINE: 'to the end',
+      SIGN: 'as far as the repeat or sign',
+      BREATH: 'as far as the breath',
+      REST: 'as far as the rest',
+      LONG_NOTE: 'as far as the long note',
+      NOTHING: 'and on to the next note'
+    },
+    catchesIn: (changes: Text) => `catches: ${changes}`,
+    newIn: (notes: Text) => `to be reached: ${notes}`,
+    steps: 'Steps',
+    step: { names: 'Say the names', pitches: 'Notes, no rhythm', rhythm: 'As written, slowly' },
+    silent: {
+      HANDS: 'Fingers, no sound',
+      VALVES: 'Valves, no sound',
+      SLIDE: 'Slide, no sound',
+      NONE: 'Hands, no sound'
+    },
+    what: {
+      names: 'Each name aloud, one a second, in time with the click.',
+      pitches: 'Each note long enough to sound well, then the next.',
+      rhythm: 'Over and over; quicker only when it is clean.',
+      join: 'Both bits without a stop between them.'
+    },
+    silentWhat: {
+      HANDS: 'Finger each note without blowing; fingers close to the keys.',
+      VALVES: 'Press each fingering without blowing; fingers on the valves.',
+      SLIDE: 'Move to each position without blowing; a loose wrist.',
+      NONE: 'Show each stroke in the air.'
+    },
+    join: (next: number) => `On into bit ${next}`,
+    tempo: (metronome: Text) => `Tempo in %, now ${metronome}`,
+    begin: (percent: number) =>
+      percent < 75
+        ? `Begin at ${percent} %: there the hardest change has the time it needs.`
+        : 'Begin at 75 %, the first goal: there each change has the time it needs.',
+    catches: (change: Text) => `Catches: ${change}`,
+    joins: (change: Text) => `On the way to the next bit: ${change}`,
+    rounds: 'First the two notes, to and fro; then a note more before or after them.',
+    roundsOf: (change: Text) => `${change}, with more and more notes around`,
+    notes: (n: number) => `${n} notes`,
+    whole: 'the whole bit',
+    ledTo: (note: Text) => `The way to ${note}`,
+    ledHow: 'From a note that is safe, step by step, each one held until it sounds well.',
+    playWay: 'Play the way',
+    keyBit: 'the bit before, the next bit',
+    keyStep: 'a step of the bit, and stop',
+    keyMore: 'what catches, with one note more each time',
+    keyTempo: 'quicker, slower',
+    boxes: {
+      names: 'names',
+      pitches: 'notes',
+      rhythm: 'rhythm',
+      join: 'joined',
+      fingers: 'silent'
+    },
+    goRound: (notes: Text) => `Go round: ${notes}`,
+    wayOn: (note: Text, notes: Text) => `The way to ${note}: ${notes}`,
+    beginAt: (metronome: Text) => `begin at ${metronome}`,
+    tick: 'Tick each step when it went well three times in a row.'
+  },
   chart: {
     title: (of: Text) => `Fingering chart${of} · Sempre`,
     heading: (instrument: Text, whose: Text) => `${instrument}: fingerings, ${whose}`,

@@ -481,6 +481,83 @@ export const es: Dictionary = {
     noNotes: 'En esta parte no hay ninguna nota que digitar.',
     bothComing: 'Se están dibujando las dos partes …'
   },
+  practice: {
+    title: 'Estudio por fragmentos',
+    link: 'Estudiar por fragmentos',
+    page: (what: Text) => `Estudio por fragmentos${what} · Sempre`,
+    of: (title: Text) => `${title} por fragmentos`,
+    lead: (n: number) =>
+      `${form(n, 'Un fragmento', `${n} fragmentos`)}. Toma uno, recorre sus pasos y sigue cuando salga limpio; un rato cada día vale más que todo de una vez.`,
+    nothing: 'Aquí no hay notas que se puedan estudiar.',
+    paper: 'Los fragmentos en papel',
+    paperOf: (title: Text) => `${title}, fragmento a fragmento`,
+    bars: (from: Text, to: Text) => (from === to ? `Compás ${from}` : `Compases ${from}–${to}`),
+    bitNo: (n: number, bars: Text) => `Fragmento ${n}: ${bars}`,
+    end: {
+      LINE: 'hasta el final',
+      SIGN: 'hasta la repetición o el signo',
+      BREATH: 'hasta la respiración',
+      REST: 'hasta el silencio',
+      LONG_NOTE: 'hasta la nota larga',
+      NOTHING: 'y hasta la nota siguiente'
+    },
+    catchesIn: (changes: Text) => `se atasca: ${changes}`,
+    newIn: (notes: Text) => `por alcanzar: ${notes}`,
+    steps: 'Pasos',
+    step: {
+      names: 'Decir los nombres',
+      pitches: 'Notas sin ritmo',
+      rhythm: 'Como está escrito, despacio'
+    },
+    silent: {
+      HANDS: 'Dedos sin sonido',
+      VALVES: 'Pistones sin sonido',
+      SLIDE: 'Vara sin sonido',
+      NONE: 'Manos sin sonido'
+    },
+    what: {
+      names: 'Cada nombre en voz alta, uno por segundo, con el clic.',
+      pitches: 'Cada nota hasta que suene bien; luego la siguiente.',
+      rhythm: 'Una y otra vez; más rápido solo cuando salga limpio.',
+      join: 'Los dos fragmentos sin parar entre ellos.'
+    },
+    silentWhat: {
+      HANDS: 'Digita cada nota sin soplar, con los dedos cerca de las llaves.',
+      VALVES: 'Pulsa cada digitación sin soplar, con los dedos sobre los pistones.',
+      SLIDE: 'Ve a cada posición sin soplar, con la muñeca suelta.',
+      NONE: 'Muestra cada golpe en el aire.'
+    },
+    join: (next: number) => `Seguir con el ${next}`,
+    tempo: (metronome: Text) => `Tempo en %, ahora ${metronome}`,
+    begin: (percent: number) =>
+      percent < 75
+        ? `Empieza al ${percent} %: ahí el cambio más difícil tiene el tiempo que necesita.`
+        : 'Empieza al 75 %, la primera meta: ahí cada cambio tiene el tiempo que necesita.',
+    catches: (change: Text) => `Se atasca: ${change}`,
+    joins: (change: Text) => `De camino al fragmento siguiente: ${change}`,
+    rounds: 'Primero las dos notas, ida y vuelta; luego una nota más antes o después.',
+    roundsOf: (change: Text) => `${change}, con más y más notas alrededor`,
+    notes: (n: number) => `${n} notas`,
+    whole: 'el fragmento entero',
+    ledTo: (note: Text) => `El camino a ${note}`,
+    ledHow: 'Desde una nota segura, paso a paso, cada una hasta que suene bien.',
+    playWay: 'Tocar el camino',
+    keyBit: 'el fragmento anterior, el siguiente',
+    keyStep: 'un paso del fragmento, y parar',
+    keyMore: 'lo que se atasca, cada vez con una nota más',
+    keyTempo: 'más rápido, más lento',
+    boxes: {
+      names: 'nombres',
+      pitches: 'notas',
+      rhythm: 'ritmo',
+      join: 'unido',
+      fingers: 'en silencio'
+    },
+    goRound: (notes: Text) => `Rodear: ${notes}`,
+    wayOn: (note: Text, notes: Text) => `El camino a ${note}: ${notes}`,
+    beginAt: (metronome: Text) => `empezar a ${metronome}`,
+    tick: 'Marca cada paso cuando haya salido bien tres veces seguidas.'
+  },
   chart: {
     title: (of: Text) => `Tabla de digitaciones${of} · Sempre`,
     heading: (instrument: Text, whose: Text) => `${instrument}: digitaciones, ${whose}`,

@@ -45,7 +45,8 @@ export const help: Help = {
         'Choose a note. The panel says why, shows the fingers’ way from the note before, and lists what else there is.',
         'Take another fingering, for this note, for every such note or for the figure, and for others who read the same page. Keep holds what is planned.',
         'Play plays the part, with a count-in, round and round, some bars only. The note that sounds stands in the panel by letter and picture.',
-        'Only the page shows music and fingerings alone; a key, a tap on the right or a pedal turns on.'
+        'Only the page shows music and fingerings alone; a key, a tap on the right or a pedal turns on.',
+        'Practise in bits cuts the part where its phrases end. Each bit has five steps, from the names to joining it to the next; each goes round and round, at a tempo where its hardest change has time. The bits can be printed, with boxes to tick.'
       ],
       questions: [
         {

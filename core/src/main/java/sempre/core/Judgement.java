@@ -306,6 +306,14 @@ public final class Judgement {
     /** So many notes that are safe stand before it. */
     public static final int SAFE_BEFORE = 3;
 
+    /**
+     * A bit is begun no quicker than at three quarters of the tempo, the first goal; in percent.
+     */
+    public static final int FIRST_GOAL_PERCENT = 75;
+
+    /** … and no slower than at so much of it. */
+    public static final int SLOWEST_PERCENT = 35;
+
     private Bits() {}
   }
 

@@ -50,6 +50,8 @@ public class AccessTest {
           "/parts/{given Fog Horn and Fiddle}",
           "/sheet/{Noor}/{The Harbour Wall}",
           "/simpler/{Nokomis}/{Quay Parade}",
+          "/practice/{Noor}/{Undertow}",
+          "/practice/{Noor}/{Undertow}/paper",
           "/people",
           "/people/many",
           "/people/{Noor}",

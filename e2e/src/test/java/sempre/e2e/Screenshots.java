@@ -42,16 +42,7 @@ public final class Screenshots {
           "/stand/{Linh}/{Breakwater Steps}",
           false,
           "click:Compare on the page");
-      shoot(
-          browsing,
-          folder,
-          "stand-bar",
-          "/stand/{Kwame}/{Fog Horn and Fiddle}",
-          false,
-          "ArrowRight",
-          "e",
-          "Shift+ArrowRight",
-          "Shift+ArrowRight");
+      shoot(browsing, folder, "practice", "/practice/{Noor}/{Undertow}", false, "n", "n");
       shoot(browsing, folder, "stand-trombone-dark", "/stand/{Ioane}/{Fog Horn and Fiddle}", true);
       shoot(
           browsing,

@@ -16,6 +16,7 @@ import sempre.core.score.Note;
  * @param catches its hardest changes, gone round; in page order
  * @param led its hard notes, led up to from a safe one; in page order, each note once
  * @param join the change that leads to the bit behind, where it catches
+ * @param startPercent of the tempo, where its hardest change has the time it needs
  */
 public record Bit(
     List<Plan.PlannedNote> notes,
@@ -23,7 +24,8 @@ public record Bit(
     End end,
     List<Catch> catches,
     List<Led> led,
-    Optional<Plan.PlannedMove> join) {
+    Optional<Plan.PlannedMove> join,
+    int startPercent) {
   /** What ends at its end. */
   public enum End {
     /** The line. */

@@ -13,6 +13,7 @@ import sempre.core.Judgement;
 import sempre.core.instrument.Stage;
 import sempre.core.planning.Plan;
 import sempre.core.planning.Player;
+import sempre.core.planning.Unhurried;
 import sempre.core.score.Bar;
 import sempre.core.score.Note;
 import sempre.core.score.Part;
@@ -28,6 +29,9 @@ import sempre.core.score.Succession;
  */
 public final class Bits {
   private static final double NEAR = 1e-6;
+
+  /** Tempos are told in steps of so many percent. */
+  private static final int PERCENT_STEP = 5;
 
   private final List<Plan.PlannedNote> notes;
   private final List<Bar> bars;
@@ -91,17 +95,29 @@ public final class Bits {
       for (Plan.PlannedNote n : notes.subList(from, to + 1)) {
         Led.of(n, player, stage).filter(l -> led.add(n.note().pitch().midi())).ifPresent(up::add);
       }
+      List<Plan.PlannedNote> played = notes.subList(from, to + 1 + (lands ? 1 : 0));
       bits.add(
           new Bit(
               notes.subList(from, to + 1),
               lands ? Optional.of(notes.get(to + 1)) : Optional.empty(),
               end,
-              catches(from, to, to - from + 1 + (lands ? 1 : 0)),
+              catches(from, to, played.size()),
               Led.longest(up),
-              join(to)));
+              join(to),
+              start(player, played)));
       from = to + 1;
     }
     return bits;
+  }
+
+  private static int start(Player player, List<Plan.PlannedNote> played) {
+    return Unhurried.percent(
+        player.setup(),
+        played,
+        Judgement.Bits.CATCHES,
+        Judgement.Bits.FIRST_GOAL_PERCENT,
+        Judgement.Bits.SLOWEST_PERCENT,
+        PERCENT_STEP);
   }
 
   /** The hardest changes inside, in page order. */
@@ -114,11 +130,12 @@ public final class Bits {
     }
     hard.sort(Comparator.comparingDouble((Integer i) -> changes[i].difficulty()).reversed());
     List<Integer> chosen = new ArrayList<>();
-    Set<String> met = new HashSet<>();
+    Set<Set<Integer>> met = new HashSet<>();
     for (int i : hard) {
-      // the same two notes catch once
-      String two =
-          notes.get(i).note().pitch().midi() + " " + notes.get(i + 1).note().pitch().midi();
+      // the same two notes catch once: they are played to and fro
+      Set<Integer> two =
+          Set.copyOf(
+              List.of(notes.get(i).note().pitch().midi(), notes.get(i + 1).note().pitch().midi()));
       if (chosen.size() < Judgement.Bits.MOST_CATCHES && met.add(two)) {
         chosen.add(i);
       }

@@ -152,6 +152,22 @@ public class BitsTest {
     assertEquals(c.rounds().get(c.rounds().size() - 1), new Catch.Round(0, in.played().size() - 1));
   }
 
+  /** Worked by hand: the figures of a change are scaled by the time there is, so half of both. */
+  @Test
+  public void whatIsHardStartsSlowlyAndTheSlowerTheQuickerItIsMeant() {
+    String over = ": ( F4/8 B4/8 F4/8 C5/8 ) A4/4 ( C5/8 F4/8 ) F4/2";
+    int moderate = bits("clarinet", "tempo=80" + over).get(0).startPercent();
+    int quick = bits("clarinet", "tempo=120" + over).get(0).startPercent();
+    int presto = bits("clarinet", "tempo=240" + over).get(0).startPercent();
+    assertTrue(moderate < 75, "over the break under a slur: " + moderate);
+    assertEquals(quick, moderate / 1.5, 5.0, "half as quick again, two thirds of the share");
+    assertEquals(presto, Judgement.Bits.SLOWEST_PERCENT, "slower nobody hears the line any more");
+    assertEquals(
+        bits("clarinet", "tempo=100: F4/4 E4/4 D4/4 C4/4 D4/2").get(0).startPercent(),
+        75,
+        "what is easy starts at the first goal");
+  }
+
   @Test
   public void whereOneSideOfABitIsUsedUpItGrowsOnTheOther() {
     Plan.PlannedMove any =

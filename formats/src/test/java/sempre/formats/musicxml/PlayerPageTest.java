@@ -22,10 +22,13 @@ import org.testng.annotations.Test;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Setup;
 import sempre.core.pitch.Transposition;
+import sempre.core.score.Bars;
 import sempre.core.score.Note;
 import sempre.core.score.Part;
 import sempre.core.score.PartChoice;
 import sempre.formats.Said;
+import sempre.formats.xml.Xml;
+import sempre.formats.xml.XmlNode;
 
 public class PlayerPageTest {
   private static final Transposition TO_ALTO = new Transposition(5, 9);
@@ -49,6 +52,45 @@ public class PlayerPageTest {
     return new String(
         PlayerPage.of(MusicXmlFile.of(bytes(CONCERT)), "P1", move, "treble"),
         StandardCharsets.UTF_8);
+  }
+
+  /** Stretches have clef and key at their beginning, and a bar in common is in both. */
+  @Test
+  public void stretchesOfAPageStandByThemselves() {
+    String whole = "<type>whole</type>";
+    String file =
+        part(
+            "Flute",
+            "<attributes><key><fifths>-2</fifths></key><time><beats>4</beats><beat-type>4"
+                + "</beat-type></time><clef><sign>G</sign><line>2</line></clef></attributes>"
+                + note("B", -1, 4, whole),
+            note("C", 0, 5, whole),
+            note("D", 0, 5, whole),
+            "<attributes><key><fifths>1</fifths></key></attributes>" + note("F", 1, 5, whole),
+            note("G", 0, 5, whole));
+    List<XmlNode> pages =
+        PlayerPage.stretches(
+                MusicXmlFile.of(bytes(file)),
+                "P1",
+                Transposition.CONCERT,
+                "treble",
+                List.of(new Bars(0, 1), new Bars(1, 2), new Bars(4, 9)))
+            .stream()
+            .map(Xml::read)
+            .toList();
+    assertEquals(
+        pages.stream()
+            .map(p -> p.descendants("measure").stream().map(m -> m.attribute("number")).toList())
+            .toList(),
+        List.of(List.of("1", "2"), List.of("2", "3"), List.of("5")));
+    assertEquals(
+        pages.stream().map(p -> p.descendants("fifths").get(0).text()).toList(),
+        List.of("-2", "-2", "1"),
+        "the key in force");
+    for (XmlNode p : pages) {
+      assertEquals(p.descendants("clef").size(), 1);
+    }
+    assertEquals(pages.get(1).descendants("time").get(0).attribute("print-object"), "no");
   }
 
   /** Concert B flat over D is G over B for the alto; who wrote it stays on the page. */

@@ -69,6 +69,7 @@ public class WebConfig implements WebMvcConfigurer {
       "/stand/**",
       "/ear/**",
       "/simpler/**",
+      "/practice/**",
       "/sheet/**",
       "/chart/**",
       "/scale/**",

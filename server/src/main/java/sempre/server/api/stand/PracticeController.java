@@ -2,6 +2,7 @@ package sempre.server.api.stand;
 
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -10,6 +11,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Instrument;
+import sempre.core.instrument.Setup;
 import sempre.core.pitch.Pitch;
 import sempre.core.planning.Plan;
 import sempre.core.practice.Bit;
@@ -86,6 +88,7 @@ class PracticeController {
         b.catches().stream().map(c -> view(c, notes)).toList(),
         b.led().stream().map(led -> view(led, l)).toList(),
         b.join().map(m -> new Catch(m, List.of())).map(c -> view(c, notes)).stream().toList(),
+        b.startPercent(),
         xml);
   }
 
@@ -119,22 +122,28 @@ class PracticeController {
     Plan.PlannedNote n = led.note();
     int sounds = n.sounding().midi() - n.note().pitch().midi();
     List<PracticeViews.StepView> steps = new ArrayList<>();
-    for (int i = 0; i < led.steps().size(); i++) {
-      Pitch p = led.steps().get(i);
-      // the note itself is fingered as the part has it
-      var entry =
-          i == led.steps().size() - 1
-              ? Optional.of(n.way().entry())
-              : l.player().usual(p).map(w -> w.entry());
+    for (Pitch p : led.steps()) {
+      Optional<Setup.Way> way = fingered(p, n, l);
       steps.add(
           new PracticeViews.StepView(
               p.toString(),
               Speech.words().note(p),
-              entry.map(e -> e.fingering()).orElse(""),
-              entry.map(e -> Speech.words().label(e)).orElse(""),
+              way.map(w -> w.bare().text()).orElse(""),
+              way.map(w -> Speech.words().label(w.entry())).orElse(""),
               p.midi(),
               p.midi() + sounds));
     }
     return new PracticeViews.LedView(n.note().id(), Speech.words().note(n.note().pitch()), steps);
+  }
+
+  /**
+   * As the part fingers it nearest by; what the part does not have, as this player does by itself.
+   */
+  private static Optional<Setup.Way> fingered(Pitch p, Plan.PlannedNote near, Stands.Loaded l) {
+    return l.plan().notes().stream()
+        .filter(n -> n.note().pitch().soundsAs(p))
+        .min(Comparator.comparingDouble(n -> Math.abs(n.note().onset() - near.note().onset())))
+        .map(Plan.PlannedNote::way)
+        .or(() -> l.player().usual(p));
   }
 }

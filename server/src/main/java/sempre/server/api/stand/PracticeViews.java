@@ -40,6 +40,7 @@ public final class PracticeViews {
    * @param fromBar number of its first bar
    * @param toBar number of its last
    * @param joins the change to the next bit, where it catches
+   * @param startPercent of the tempo: how slowly to begin, so that nothing catches
    * @param xml its bars, for engraving; other notes may stand in them
    */
   public record BitView(
@@ -51,6 +52,7 @@ public final class PracticeViews {
       List<CatchView> catches,
       List<LedView> led,
       List<CatchView> joins,
+      int startPercent,
       String xml) {}
 
   /**

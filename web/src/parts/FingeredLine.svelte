@@ -1,6 +1,5 @@
-<!-- One line of a tune that is typed, engraved by itself, with the fingering under each note. -->
+<!-- Some bars engraved by themselves, with the fingering under each note that is told of. -->
 <script lang="ts">
-  import type { Schemas } from '../api/client';
   import { drawing, engrave, type Line } from '../engrave/engrave';
   import { levels, wide } from '../paper/layout';
   import { short } from '../stand/lanes';
@@ -9,32 +8,54 @@
     xml,
     width,
     notes,
-    sounds
+    sounds = '',
+    passing = false,
+    size = 11,
+    own,
+    onready = () => {}
   }: {
     xml: string;
     /** in px */
     width: number;
     /** by their ids */
-    notes: Map<string, Schemas['TypedNote']>;
+    notes: Map<string, { fingering: string }>;
     /** the note that is heard */
-    sounds: string;
+    sounds?: string;
+    /** whether it is gone with the next letter that is typed, and stands on one line */
+    passing?: boolean;
+    /** of the fingerings, in px */
+    size?: number;
+    /** notes that are meant, where others stand in the same bars: those are drawn faintly */
+    own?: Set<string>;
+    /** called when it stands there */
+    onready?: () => void;
   } = $props();
 
-  const SIZE = 11;
-  const ROW = 13;
+  const row = $derived(size + 2);
   let lines = $state.raw<{ svg: SVGSVGElement; info: Line }[]>([]);
 
   $effect(() => {
     if (width < 200) return;
     let found: typeof lines = [];
     return engrave(
-      { xml, widthPx: width, scale: 40, wide: false, oneLine: true, passing: true },
+      { xml, widthPx: width, scale: 40, wide: false, oneLine: passing, passing },
       (reply) => {
         found = [...found, ...reply.lines.map(drawing)];
-        if (reply.done) lines = found;
+        if (!reply.done) return;
+        found.forEach(({ svg }) => faint(svg));
+        lines = found;
+        onready();
       }
     );
   });
+
+  function faint(svg: SVGSVGElement) {
+    const meant = own;
+    if (!meant) return;
+    svg.querySelectorAll<SVGElement>('g.note').forEach((g) => {
+      if (!meant.has(g.getAttribute('data-id') ?? g.id)) g.style.opacity = '0.3';
+    });
+  }
 
   const drawn = $derived(
     lines.map(({ svg, info }) => {
@@ -42,7 +63,7 @@
         .filter((s) => notes.has(s.id))
         .map((s) => {
           const rows = short(notes.get(s.id)!.fingering);
-          return { id: s.id, x: s.x, rows, width: Math.max(0, ...rows.map(wide)) * SIZE };
+          return { id: s.id, x: s.x, rows, width: Math.max(0, ...rows.map(wide)) * size };
         });
       const on = levels(items, 2);
       const texts = items.map((t, i) => ({ ...t, level: on[i]! }));
@@ -55,7 +76,7 @@
 {#each drawn as line, i (i)}
   <div class="line" style:max-width="{line.info.width}px">
     <div {@attach put(line.svg)}></div>
-    <svg viewBox="0 0 {line.info.width} {line.deep * 2 * ROW + 8}" aria-hidden="true">
+    <svg viewBox="0 0 {line.info.width} {line.deep * 2 * row + 8}" aria-hidden="true">
       {#each line.texts as t (t.id)}
         {#if t.id === sounds}
           <rect
@@ -63,12 +84,12 @@
             x={t.x - 13}
             y="0"
             width="26"
-            height={line.deep * 2 * ROW + 6}
+            height={line.deep * 2 * row + 6}
             rx="2"
           />
         {/if}
         {#each t.rows as text, r (r)}
-          <text x={t.x} y={(t.level * 2 + r + 0.9) * ROW} font-size={SIZE}>{text}</text>
+          <text x={t.x} y={(t.level * 2 + r + 0.9) * row} font-size={size}>{text}</text>
         {/each}
       {/each}
     </svg>

@@ -1,0 +1,131 @@
+package sempre.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.Media;
+import java.util.regex.Pattern;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+
+/** A part is practised bit by bit, with the keyboard alone, and handed out on paper. */
+public class PracticeTest {
+  private Browsing browsing;
+  private Page page;
+
+  @BeforeClass
+  void open() {
+    browsing = new Browsing(true);
+    page = browsing.page();
+  }
+
+  @AfterClass(alwaysRun = true)
+  void close() {
+    browsing.close();
+  }
+
+  /** A button by its words, before or behind which its key may stand. */
+  private Locator button(String words) {
+    Pattern name = Pattern.compile("^(\\d ?)?" + words + "( n)?$");
+    return page.locator(".bits > li.open")
+        .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(name));
+  }
+
+  private static void pressed(Locator button, boolean is) {
+    assertThat(button).hasAttribute("aria-pressed", String.valueOf(is));
+  }
+
+  @Test
+  public void aBitIsBuiltUpStepByStepAndWhatCatchesIsGoneRound() {
+    page.navigate(browsing.at("/stand/{Noor}/{Undertow}"));
+    page.getByText("Practise in bits").click();
+    Locator bits = page.locator(".bits > li");
+    assertThat(bits).hasCount(5);
+    page.locator(".bits svg.engraved").nth(4).waitFor();
+    assertThat(bits.first()).hasClass(Pattern.compile("open"));
+    // the notes of other bits are drawn faintly, those of this one are not
+    assertEquals(bits.first().locator("g.note[style*='opacity']").count(), 0);
+
+    // each note by itself, round and round: the mark comes back to the first note
+    page.keyboard().press("3");
+    pressed(button("Notes, no rhythm"), true);
+    Locator mark = bits.first().locator("rect.sounds");
+    mark.waitFor();
+    String first = mark.getAttribute("x");
+    page.waitForFunction(
+        "x => { const m = document.querySelector('.bits rect.sounds');"
+            + " return m && m.getAttribute('x') !== x }",
+        first);
+    page.keyboard().press("3");
+    pressed(button("Notes, no rhythm"), false);
+
+    // what catches: two notes, with every n one more
+    page.keyboard().press("n");
+    pressed(button("2 notes"), true);
+    page.keyboard().press("n");
+    pressed(button("3 notes"), true);
+    page.keyboard().press(" ");
+    pressed(button("3 notes"), false);
+    page.keyboard().press(" ");
+    pressed(button("3 notes"), true);
+
+    // quicker by five percent, and the next bit, which begins at its own tempo
+    Locator tempo = page.getByLabel(Pattern.compile("Tempo in %"));
+    int start = Integer.parseInt(tempo.inputValue());
+    assertTrue(start < 75, "C to D under a slur needs time: " + start);
+    page.keyboard().press("+");
+    assertThat(tempo).hasValue(String.valueOf(start + 5));
+    pressed(button("3 notes"), false);
+    page.keyboard().press("ArrowDown");
+    assertThat(bits.nth(1)).hasClass(Pattern.compile("open"));
+    assertThat(tempo).hasValue("75");
+    assertThat(page.getByText("The way to F♯5")).isVisible();
+    page.keyboard().press("ArrowUp");
+    assertThat(tempo).hasValue(String.valueOf(start + 5));
+
+    // the last bit leads nowhere
+    for (int i = 0; i < 4; i++) {
+      page.keyboard().press("ArrowDown");
+    }
+    assertThat(bits.nth(4)).hasClass(Pattern.compile("open"));
+    assertThat(button("As written, slowly")).isVisible();
+    assertThat(button("On into bit 6")).hasCount(0);
+  }
+
+  @Test(dependsOnMethods = "aBitIsBuiltUpStepByStepAndWhatCatchesIsGoneRound")
+  public void theBitsAreHandedOutOnPaper() {
+    page.keyboard().press("p");
+    page.waitForURL(Pattern.compile("/paper$"));
+    page.waitForFunction("() => document.documentElement.dataset.printable === 'yes'");
+    Locator sheet = page.locator("article");
+    assertThat(sheet).containsText("Undertow, bit by bit");
+    assertThat(sheet).containsText("Go round: C D · B♭ C D · B♭ C D E♭");
+    assertThat(sheet.locator("section")).hasCount(5);
+    assertEquals(sheet.locator("section").first().locator(".boxes i").count(), 5);
+    assertEquals(sheet.locator("section").last().locator(".boxes i").count(), 4);
+    page.emulateMedia(new Page.EmulateMediaOptions().setMedia(Media.PRINT));
+    assertThat(page.getByRole(AriaRole.BUTTON)).not().isVisible();
+    // nothing lies beside the sheet, and fingerings have 9 pt
+    Object narrow =
+        page.evaluate(
+            "() => { const a = document.querySelector('article').getBoundingClientRect();"
+                + " return [...document.querySelectorAll('article svg')]"
+                + ".every(s => s.getBoundingClientRect().right <= a.right + 1) }");
+    assertEquals(narrow, true);
+    Object least =
+        page.evaluate(
+            "() => Math.min(...[...document.querySelectorAll('article .line > svg text')]"
+                + ".map(t => parseFloat(t.getAttribute('font-size'))"
+                + " * t.ownerSVGElement.getBoundingClientRect().width"
+                + " / t.ownerSVGElement.viewBox.baseVal.width))");
+    assertTrue(((Number) least).doubleValue() >= 11.9, "9 pt are 12 px: " + least);
+    page.emulateMedia(new Page.EmulateMediaOptions().setMedia(Media.SCREEN));
+    page.keyboard().press("s");
+    assertThat(page.locator(".bits > li")).hasCount(5);
+  }
+}

@@ -1,0 +1,471 @@
+<!-- A part in bits: one is open, with its steps, what catches in it, and the way to its hard notes. -->
+<script lang="ts">
+  import { Checkbox, NumberInput, SkeletonText } from 'carbon-components-svelte';
+  import { onDestroy, tick } from 'svelte';
+  import { api, asked, type Schemas } from '../api/client';
+  import { notesXml } from '../engrave/notes';
+  import { pageKeys, pressing } from '../lib/keys.svelte';
+  import { loaded } from '../lib/load.svelte';
+  import FingeredLine from '../parts/FingeredLine.svelte';
+  import Trouble from '../parts/Trouble.svelte';
+  import { navigate, route } from '../router';
+  import { Playback } from '../stand/playback.svelte';
+  import type { Timeline } from '../stand/timeline';
+  import { ui } from '../words/ui';
+  import { bitNotes, metronome, ownNotes, STEPS, type Step } from './bits';
+  import { asWritten, evenly } from './loops';
+
+  const student = $derived(Number(route.params.student));
+  const piece = $derived(Number(route.params.piece));
+  const page = loaded<[Schemas['StandView'], Schemas['PracticeView']]>();
+  const stand = $derived(page.value?.[0]);
+  const view = $derived(page.value?.[1]);
+  const bits = $derived(view?.bits ?? []);
+  let open = $state(0);
+  const bit = $derived(bits[open]);
+  /** percent of the tempo, as it was set here; else where the bit is to begin */
+  let set = $state<Record<number, number>>({});
+  const percent = $derived(set[open] ?? bit?.startPercent ?? 75);
+  let clicks = $state(false);
+  let width = $state(0);
+  const play = new Playback();
+  /** what goes round: a step, a round, the way to a note */
+  let going = $state('');
+  let last = $state('rhythm');
+
+  $effect(() => {
+    const path = { path: { studentId: student, pieceId: piece } };
+    open = 0;
+    set = {};
+    void page.ask(
+      () =>
+        Promise.all([
+          asked(api.GET('/api/stand/{studentId}/{pieceId}', { params: path })),
+          asked(api.GET('/api/stand/{studentId}/{pieceId}/practice', { params: path }))
+        ]),
+      // what is given comes first
+      ([s, p]) => {
+        const from = s.given[0]?.from ?? 0;
+        const at = p.bits.findIndex((b) =>
+          b.notes.some((id) => (s.plan.notes.find((n) => n.id === id)?.bar ?? -1) >= from)
+        );
+        if (at > 0) void choose(at);
+      }
+    );
+  });
+  onDestroy(() => play.stop());
+
+  const byId = $derived(new Map(stand?.plan.notes.map((n) => [n.id, n])));
+  const played = (b: Schemas['BitView']) => bitNotes(b, byId);
+  const steps = $derived(STEPS.filter((s) => s !== 'join' || open < bits.length - 1));
+
+  function start(key: string, line: Timeline, speed = 1, mute = false) {
+    const again = play.playing && going === key;
+    play.stop();
+    if (again) return;
+    going = last = key;
+    play.start(line, {
+      speed,
+      metronome: clicks || mute,
+      written: false,
+      loop: true,
+      mute
+    });
+  }
+  function step(s: Step) {
+    if (!bit || !stand || !steps.includes(s)) return;
+    const own = played(bit);
+    if (s === 'names' || s === 'fingers') return start(s, evenly(own), 1, true);
+    if (s === 'pitches') return start(s, evenly(own));
+    const next = bits[open + 1];
+    const notes = s === 'join' && next ? [...ownNotes(bit, byId), ...played(next)] : own;
+    const landing = s === 'join' ? !!next?.landing : !!bit.landing;
+    start(s, asWritten(notes, stand.times, landing), percent / 100);
+  }
+  function round(c: number, r: number) {
+    const { first, last: end } = bit!.catches[c]!.rounds[r]!;
+    start(
+      `catch-${c}-${r}`,
+      asWritten(played(bit!).slice(first, end + 1), stand!.times),
+      percent / 100
+    );
+  }
+  function way(i: number) {
+    const notes = bit!.led[i]!.steps.map((s, n) => ({
+      ...s,
+      id: `led-${i}-${n}`,
+      at: n,
+      seconds: 1
+    }));
+    start(`led-${i}`, evenly(notes));
+  }
+  function again() {
+    const [kind, a = '0', b = '0'] = last.split('-');
+    if (kind === 'catch' && bit?.catches[Number(a)]?.rounds[Number(b)])
+      return round(Number(a), Number(b));
+    if (kind === 'led' && bit?.led[Number(a)]) return way(Number(a));
+    step(STEPS.includes(kind as Step) && steps.includes(kind as Step) ? (kind as Step) : 'rhythm');
+  }
+  /** One note more around what catches; from the whole bit back to the two notes. */
+  function more() {
+    const [kind, a = '0', b = '-1'] = last.split('-');
+    const c = kind === 'catch' ? Number(a) : 0;
+    const rounds = bit?.catches[c]?.rounds.length;
+    if (!rounds) return;
+    play.stop();
+    round(c, (kind === 'catch' ? Number(b) + 1 : 0) % rounds);
+  }
+  async function choose(i: number) {
+    if (i < 0 || i >= bits.length || i === open) return;
+    play.stop();
+    open = i;
+    last = 'rhythm';
+    await tick();
+    document.getElementById(`bit-${i}`)?.scrollIntoView({ block: 'nearest' });
+  }
+  function faster(by: number) {
+    set = { ...set, [open]: Math.max(20, Math.min(120, percent + by)) };
+    play.stop();
+  }
+
+  const bars = (b: Schemas['BitView']) => ui.practice.bars(b.fromBar, b.toBar);
+  const label = (s: Step) =>
+    s === 'join'
+      ? ui.practice.join(open + 2)
+      : s === 'fingers'
+        ? ui.practice.silent[stand?.kind ?? 'HANDS']
+        : ui.practice.step[s];
+  const what = (s: Step) =>
+    s === 'fingers' ? ui.practice.silentWhat[stand?.kind ?? 'HANDS'] : ui.practice.what[s];
+
+  const here = () => !!bit;
+  pageKeys(ui.practice.title, [
+    {
+      on: ['ArrowUp', 'ArrowDown'],
+      words: ui.practice.keyBit,
+      when: here,
+      act: (key) => void choose(open + (key === 'ArrowDown' ? 1 : -1))
+    },
+    {
+      on: ['1', '2', '3', '4', '5'],
+      shown: '1 … 5',
+      words: ui.practice.keyStep,
+      when: here,
+      act: (key) => {
+        const s = STEPS[Number(key) - 1];
+        if (s) step(s);
+      }
+    },
+    { on: 'n', words: ui.practice.keyMore, when: () => !!bit?.catches.length, act: more },
+    {
+      on: ' ',
+      words: ui.keys.playStop,
+      when: here,
+      act: (_, e) => !pressing(e) && (play.playing ? play.stop() : again())
+    },
+    {
+      on: ['+', '-'],
+      words: ui.practice.keyTempo,
+      when: here,
+      act: (key) => faster(key === '+' ? 5 : -5)
+    },
+    {
+      on: 'p',
+      words: ui.practice.paper,
+      when: here,
+      act: () => navigate(`/practice/${student}/${piece}/paper` as '/')
+    },
+    {
+      on: ['s', 'Escape'],
+      words: ui.paper.onStand,
+      act: () => navigate(`/stand/${student}/${piece}` as '/')
+    }
+  ]);
+</script>
+
+<svelte:head
+  ><title>{ui.practice.page(view ? `: ${view.piece.title}, ${view.student.name}` : '')}</title
+  ></svelte:head
+>
+
+<div class="page">
+  {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
+  {#if view && stand}
+    <header>
+      <div>
+        <h1>{ui.practice.of(view.piece.title)}</h1>
+        <p class="quiet">
+          <a href="/people/{view.student.id}">{view.student.name}</a>, {stand.student.instrumentName.toLowerCase()}
+        </p>
+      </div>
+      <a href="/stand/{student}/{piece}">{ui.paper.onStand}</a>
+      <a href="/practice/{student}/{piece}/paper">{ui.practice.paper} <kbd>p</kbd></a>
+    </header>
+    {#if bits.length}
+      <p class="lead">
+        {#each stand.given as g (g.assignmentId)}
+          {[ui.stand.forDue(g.dueWords), g.what].filter(Boolean).join(': ')}.
+        {/each}
+        {ui.practice.lead(bits.length)}
+      </p>
+      {#if view.caution}<p class="caution">{view.caution}</p>{/if}
+      <ol class="bits">
+        {#each bits as b, i (b.notes[0])}
+          {@const own = played(b)}
+          <li class:open={i === open} id="bit-{i}">
+            <button
+              class="plain head"
+              aria-expanded={i === open}
+              aria-label={ui.practice.bitNo(i + 1, bars(b))}
+              onclick={() => choose(i)}
+            >
+              <b class="number">{i + 1}</b>
+              <span>{bars(b)}</span>
+              <span class="quiet small">{ui.practice.end[b.end]}</span>
+              {#if i !== open && b.catches.length}
+                <span class="small catches"
+                  >{ui.practice.catchesIn(b.catches.map((c) => c.shown).join(', '))}</span
+                >
+              {/if}
+              {#if i !== open && b.led.length}
+                <span class="small quiet"
+                  >{ui.practice.newIn(b.led.map((l) => l.shown).join(', '))}</span
+                >
+              {/if}
+            </button>
+            <div class="music" bind:clientWidth={width}>
+              <FingeredLine
+                xml={b.xml}
+                width={Math.floor(width)}
+                notes={new Map(own.map((n) => [n.id, n]))}
+                own={new Set(own.flatMap((n) => [n.id, ...n.tied]))}
+                sounds={i === open || going === 'join' ? play.note : ''}
+              />
+            </div>
+            {#if i === open}
+              <div class="work">
+                <ol class="steps" aria-label={ui.practice.steps}>
+                  {#each steps as s, n (s)}
+                    <li>
+                      <button
+                        class="plain go"
+                        aria-pressed={play.playing && going === s}
+                        onclick={() => step(s)}
+                        ><kbd>{n + 1}</kbd>
+                        {label(s)}</button
+                      >
+                      <span class="quiet small">{what(s)}</span>
+                    </li>
+                  {/each}
+                </ol>
+                <div class="tempo">
+                  <NumberInput
+                    size="sm"
+                    labelText={ui.practice.tempo(metronome(own[0]!, stand.times, percent))}
+                    helperText={ui.practice.begin(b.startPercent)}
+                    translateWithId={(id) => (id === 'increment' ? ui.all.more : ui.all.less)}
+                    invalidText={ui.stand.tempoHint}
+                    min={20}
+                    max={120}
+                    step={5}
+                    value={percent}
+                    on:change={(e) => {
+                      if (e.detail !== null && e.detail >= 20 && e.detail <= 120) {
+                        set = { ...set, [open]: e.detail };
+                        play.stop();
+                      }
+                    }}
+                  />
+                  <Checkbox
+                    labelText={ui.stand.metronome}
+                    bind:checked={clicks}
+                    on:check={() => play.stop()}
+                  />
+                </div>
+                {#each b.catches as c, k (c.fromId)}
+                  <section class="catch">
+                    <h2>{ui.practice.catches(c.shown)}</h2>
+                    <p class="small">{c.sentence} {k === 0 ? ui.practice.rounds : ''}</p>
+                    <div class="rounds" role="group" aria-label={ui.practice.roundsOf(c.shown)}>
+                      {#each c.rounds as r, n (n)}
+                        {@const size = r.last - r.first + 1}
+                        <button
+                          class="plain go"
+                          aria-pressed={play.playing && going === `catch-${k}-${n}`}
+                          onclick={() => round(k, n)}
+                          >{size === own.length
+                            ? ui.practice.whole
+                            : ui.practice.notes(size)}{#if n === 0 && k === 0}{' '}<kbd>n</kbd
+                            >{/if}</button
+                        >
+                      {/each}
+                    </div>
+                  </section>
+                {/each}
+                {#each b.joins as j (j.fromId)}
+                  <section class="catch">
+                    <h2>{ui.practice.joins(j.shown)}</h2>
+                    <p class="small">{j.sentence}</p>
+                  </section>
+                {/each}
+                {#each b.led as l, k (l.noteId)}
+                  <section class="led">
+                    <div>
+                      <h2>{ui.practice.ledTo(l.shown)}</h2>
+                      <p class="small">{ui.practice.ledHow}</p>
+                      <button
+                        class="plain go"
+                        aria-pressed={play.playing && going === `led-${k}`}
+                        onclick={() => way(k)}>{ui.practice.playWay}</button
+                      >
+                    </div>
+                    <div class="way">
+                      <FingeredLine
+                        xml={notesXml(
+                          l.steps.map((s, n) => ({ id: `led-${k}-${n}`, pitch: s.written })),
+                          view.clef
+                        )}
+                        width={300}
+                        notes={new Map(l.steps.map((s, n) => [`led-${k}-${n}`, s]))}
+                        sounds={play.note}
+                      />
+                    </div>
+                  </section>
+                {/each}
+              </div>
+            {/if}
+          </li>
+        {/each}
+      </ol>
+    {:else}
+      <p>{ui.practice.nothing}</p>
+    {/if}
+  {:else if !page.problem}
+    <SkeletonText heading /><SkeletonText paragraph lines={8} />
+  {/if}
+</div>
+
+<style>
+  header {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem 1.5rem;
+    align-items: flex-end;
+    margin-bottom: 0.75rem;
+  }
+  header > div {
+    margin-right: auto;
+  }
+  .lead {
+    max-width: 44rem;
+  }
+  .caution {
+    max-width: 44rem;
+    margin-top: 0.5rem;
+    padding-left: 0.75rem;
+    border-left: 3px solid var(--hard);
+  }
+  .bits {
+    list-style: none;
+    margin: 1rem 0 0;
+    padding: 0;
+  }
+  .bits > li {
+    margin-bottom: 0.75rem;
+    padding: 0.25rem 1rem 0.5rem;
+    background: var(--paper);
+    border: 1px solid var(--rule);
+    border-left-width: 3px;
+  }
+  .bits > li.open {
+    border-left-color: var(--accent);
+  }
+  .head {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: baseline;
+    gap: 0.125rem 0.875rem;
+    width: 100%;
+    min-height: var(--target);
+    text-align: left;
+    color: inherit;
+  }
+  .number {
+    min-width: 1.25rem;
+    font-size: 1.25rem;
+  }
+  .catches {
+    color: var(--hard);
+  }
+  .work {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) 13rem;
+    gap: 0.75rem 2rem;
+    padding: 0.5rem 0 0.5rem;
+    border-top: 1px solid var(--rule);
+  }
+  .steps {
+    list-style: none;
+    margin: 0;
+    padding: 0;
+  }
+  .steps li {
+    display: grid;
+    grid-template-columns: 13rem minmax(0, 1fr);
+    gap: 0 1rem;
+    align-items: center;
+  }
+  .go {
+    min-height: var(--target);
+    padding: 0 0.5rem;
+    text-align: left;
+    color: var(--accent);
+  }
+  .go[aria-pressed='true'] {
+    background: var(--accent-soft);
+    font-weight: 600;
+  }
+  .tempo {
+    display: flex;
+    flex-direction: column;
+    gap: 0.5rem;
+  }
+  .catch,
+  .led {
+    grid-column: 1 / -1;
+    padding-top: 0.5rem;
+    border-top: 1px solid var(--rule);
+  }
+  h2 {
+    font-size: 1rem;
+  }
+  .rounds kbd {
+    margin-left: 0.375rem;
+  }
+  .rounds {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.25rem 0.5rem;
+  }
+  .led {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem 2rem;
+  }
+  .way {
+    width: 300px;
+    max-width: 100%;
+  }
+  @media (max-width: 700px) {
+    .bits > li {
+      padding: 0.25rem 0.75rem 0.5rem;
+    }
+    .work {
+      grid-template-columns: minmax(0, 1fr);
+    }
+    .steps li {
+      grid-template-columns: minmax(0, 1fr);
+      padding-bottom: 0.375rem;
+    }
+  }
+</style>
