@@ -293,10 +293,12 @@
                           class="plain go"
                           aria-pressed={play.playing && going === `catch-${k}-${n}`}
                           onclick={() => round(k, n)}
-                          >{size === own.length
-                            ? ui.practice.whole
-                            : ui.practice.notes(size)}{#if n === 0 && k === 0}{' '}<kbd>n</kbd
-                            >{/if}</button
+                          ><span
+                            >{size === own.length
+                              ? ui.practice.whole
+                              : ui.practice.notes(size)}</span
+                          >
+                          {#if n === 0 && k === 0}<kbd>n</kbd>{/if}</button
                         >
                       {/each}
                     </div>
