@@ -12,6 +12,7 @@
     passing = false,
     size = 11,
     own,
+    meanwhile = '',
     onready = () => {}
   }: {
     xml: string;
@@ -27,6 +28,8 @@
     size?: number;
     /** notes that are meant, where others stand in the same bars: those are drawn faintly */
     own?: Set<string>;
+    /** what stands there until it is engraved */
+    meanwhile?: string;
     /** called when it stands there */
     onready?: () => void;
   } = $props();
@@ -73,6 +76,7 @@
   const put = (svg: SVGSVGElement) => (el: HTMLElement) => el.replaceChildren(svg);
 </script>
 
+{#if !lines.length && meanwhile}<p class="quiet meanwhile">{meanwhile}</p>{/if}
 {#each drawn as line, i (i)}
   <div class="line" style:max-width="{line.info.width}px">
     <div {@attach put(line.svg)}></div>
@@ -100,6 +104,9 @@
   .line :global(svg) {
     display: block;
     width: 100%;
+  }
+  .meanwhile {
+    min-height: 7rem;
   }
   text {
     text-anchor: middle;

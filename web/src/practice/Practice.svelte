@@ -239,6 +239,7 @@
                 width={Math.floor(width)}
                 notes={new Map(own.map((n) => [n.id, n]))}
                 own={new Set(own.flatMap((n) => [n.id, ...n.tied]))}
+                meanwhile={own.map((n) => n.shown.replace(/\d+$/, '')).join(' ')}
                 sounds={i === open || going === 'join' ? play.note : ''}
               />
             </div>

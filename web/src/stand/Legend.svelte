@@ -5,7 +5,18 @@
   import { onPage } from './moves';
   import { ui } from '../words/ui';
 
-  let { plan, lanes, guides }: { plan: Plan; lanes: Lane[]; guides: number[] } = $props();
+  let {
+    plan,
+    lanes,
+    guides,
+    breaths
+  }: {
+    plan: Plan;
+    lanes: Lane[];
+    guides: number[];
+    /** whether breath marks stand over the staff */
+    breaths: boolean;
+  } = $props();
 
   let open = $state(false);
   const moves = $derived([...onPage(plan).values()]);
@@ -15,6 +26,7 @@
       { is: 'other', there: plan.notes.some((n) => n.role !== 'STANDARD') },
       { is: 'lock', there: plan.notes.some((n) => n.locked) },
       { is: 'gone', there: plan.missing.length > 0 },
+      { is: 'breath', there: breaths },
       { is: 'bar', there: lanes.length > 0 },
       { is: 'unheard', there: plan.notes.some((n) => n.holds.some((h) => h.unheard)) },
       { is: 'slide', there: guides.length > 0 },
@@ -39,6 +51,7 @@
               {:else if m === 'other' || m === 'gone'}<text class={m} x="15" y="14"
                   >{m === 'gone' ? ui.stand.noneWord : '1 2'}</text
                 >
+              {:else if m === 'breath'}<text class="breath" x="15" y="18">’</text>
               {:else if m === 'lock'}<path class="lock" d="M3 14h24" />
               {:else if m === 'bar' || m === 'unheard'}<rect
                   class={m}
@@ -102,6 +115,11 @@
   }
   text {
     font-size: 12px;
+    text-anchor: middle;
+    fill: var(--ink);
+  }
+  .breath {
+    font-size: 24px;
     text-anchor: middle;
     fill: var(--ink);
   }

@@ -11,6 +11,7 @@
 
   let {
     note,
+    breath,
     notes,
     moves,
     lanes,
@@ -26,6 +27,8 @@
     onkeep
   }: {
     note: Note;
+    /** what a breath is taken at behind it, where one is marked */
+    breath: Schemas['BreathView']['where'] | undefined;
     notes: Note[];
     /** the changes to it, and those over a sign from it */
     moves: Schemas['MoveView'][];
@@ -108,6 +111,7 @@
   {#each note.kept as k (k)}
     <p class="small">{k}</p>
   {/each}
+  {#if breath}<p class="small">{ui.stand.breath[breath]}</p>{/if}
   {#if note.trill[0]}
     <section class="trill">
       <h3>{ui.trill.between(note.trill[0].lower.shown, note.trill[0].upper.shown)}</h3>

@@ -313,7 +313,12 @@
               >{ui.stand.readLeave} <kbd>Esc</kbd></button
             >
           {:else}
-            <Legend {plan} lanes={part.lanes} guides={view.slideGuides} />
+            <Legend
+              {plan}
+              lanes={part.lanes}
+              guides={view.slideGuides}
+              breaths={view.xml.includes('<breath-mark')}
+            />
             <button class="plain" onclick={() => (panel.value = !panel.value)}
               >{panel.value ? ui.stand.panelClose : ui.stand.panelOpen} <kbd>d</kbd></button
             >
@@ -373,6 +378,7 @@
           {:else}
             <NotePanel
               {note}
+              breath={view.breaths.find((b) => b.afterId === note.id)?.where}
               {notes}
               moves={part.moves}
               lanes={part.lanes}

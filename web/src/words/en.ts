@@ -272,6 +272,14 @@ export const en = {
     bringIn: 'Bring in a piece'
   },
   stand: {
+    breath: {
+      LONG_NOTE: 'Breathe after it; the long note may be a little shorter.',
+      BEHIND_THE_BEAT:
+        'Breathe after it: in a run behind the first note of a beat, not on the bar line.',
+      BAR_LINE: 'Breathe after it, before the next bar.',
+      BETWEEN: 'Breathe after it: no better place comes before the air is gone.',
+      SLUR: 'Breathe after it: the slur is longer than a breath.'
+    },
     notesOf: (title: Text) => `The notes of ${title}, one after another`,
     soundsNow: 'sounds now',
     sharp: 'sharp',
@@ -329,6 +337,7 @@ export const en = {
     countIn: 'a bar counted in',
     legend: 'What the marks mean',
     marks: {
+      breath: 'take a breath',
       new: 'a fingering that is new to the player',
       other: 'not the usual fingering of the note',
       lock: 'kept by the teacher',

@@ -273,6 +273,14 @@ export const es: Dictionary = {
     bringIn: 'Añadir una pieza'
   },
   stand: {
+    breath: {
+      LONG_NOTE: 'Respira después; la nota larga puede ser un poco más corta.',
+      BEHIND_THE_BEAT:
+        'Respira después: en un pasaje rápido, tras la primera nota del pulso y no en la barra.',
+      BAR_LINE: 'Respira después, antes del compás siguiente.',
+      BETWEEN: 'Respira después: no hay mejor sitio antes de que se acabe el aire.',
+      SLUR: 'Respira después: la ligadura dura más que un aliento.'
+    },
     notesOf: (title: Text) => `Las notas de ${title}, una tras otra`,
     soundsNow: 'suena ahora',
     sharp: 'sostenido',
@@ -331,6 +339,7 @@ export const es: Dictionary = {
     countIn: 'un compás de entrada',
     legend: 'Qué significan las marcas',
     marks: {
+      breath: 'respira',
       new: 'una digitación nueva para quien toca',
       other: 'no es la digitación habitual de la nota',
       lock: 'fijada por el profesor',

@@ -317,6 +317,80 @@ public final class Judgement {
     private Bits() {}
   }
 
+  /**
+   * Where one breathes; half of what a breath between two tongued notes off the beat costs is 1.
+   */
+  public static final class Breathing {
+    public static final int USUAL_PERCENT = 100;
+
+    /** One who is small, or has just begun. */
+    public static final int SHORT_PERCENT = 70;
+
+    public static final int LONG_PERCENT = 130;
+
+    /** A rest so long is a breath, in seconds; it needs no mark. */
+    public static final double REST_SECONDS = 0.35;
+
+    /** So much of a breath is left when the next one is taken; nobody plays until out of breath. */
+    public static final double LEFT = 0.1;
+
+    /** How much air a second takes, against one at mezzo forte: at double forte. */
+    public static final double AIR_FF = 1.6;
+
+    /** … at forte. */
+    public static final double AIR_F = 1.25;
+
+    /** … at piano and softer. */
+    public static final double AIR_P = 0.85;
+
+    /** Behind a breath mark, a fermata or a repeat: nothing. */
+    public static final double THERE = 0;
+
+    /**
+     * Behind a note twice as long as most, which is cut a little short; behind one four times as
+     * long half of that.
+     */
+    public static final double LONG_NOTE = 0.8;
+
+    /** … less so much: something ends there, and a breath is a gain where a phrase does. */
+    public static final double LONG_NOTE_ENDS = 0.5;
+
+    /** In a run behind the first note of a beat: the run goes on from there. */
+    public static final double BEHIND_THE_BEAT = 0.6;
+
+    /** The same behind the first beat of a bar. */
+    public static final double BEHIND_THE_BAR = 0.5;
+
+    /** On a bar line where nothing ends. */
+    public static final double BAR_LINE = 0.9;
+
+    /** Before a beat. */
+    public static final double BEFORE_A_BEAT = 1.4;
+
+    /** Anywhere else between two tongued notes. */
+    public static final double ELSEWHERE = 2;
+
+    /** Inside a slur, where nothing else can be done. */
+    public static final double IN_A_SLUR = 4;
+
+    /** For each breath that has to be marked. */
+    public static final double EACH = 0.3;
+
+    /** A breath that is followed by a line of less than so much of one … */
+    public static final double SOON = 0.45;
+
+    /** … is taken for little. */
+    public static final double TOO_SOON = 0.6;
+
+    /** A breath that does not last; for each breath that would be needed in its place. */
+    public static final double TOO_LONG = 50;
+
+    /** A bit that has no place to breathe in for two breaths is as bad as so much. */
+    public static final double BREATHLESS_BIT = 1;
+
+    private Breathing() {}
+  }
+
   /** The music, where it does not say. */
   public static final class Music {
     /** The tempo of a part that has none, in quarter notes a minute. */

@@ -97,6 +97,22 @@ public class PracticeTest {
     assertThat(button("On into bit 6")).hasCount(0);
   }
 
+  /** A flute of the first years has no air for two bars of an etude: the commas say where. */
+  @Test
+  public void breathsAreMarkedInThePartAndToldAtTheirNote() {
+    Page stand = browsing.page();
+    stand.navigate(browsing.at("/stand/{Noor}/{Undertow}"));
+    stand.locator("section.drawn svg.lanes text").first().waitFor();
+    assertTrue(stand.locator("g.breath").count() >= 3, "commas over the staff");
+    stand.keyboard().press("Home");
+    for (int i = 0; i < 5; i++) {
+      stand.keyboard().press("ArrowRight");
+    }
+    assertThat(stand.getByText("Breathe after it; the long note may be a little shorter."))
+        .isVisible();
+    stand.context().close();
+  }
+
   @Test(dependsOnMethods = "aBitIsBuiltUpStepByStepAndWhatCatchesIsGoneRound")
   public void theBitsAreHandedOutOnPaper() {
     page.keyboard().press("p");

@@ -215,7 +215,14 @@ public final class InstrumentReader {
     Map<String, Object> b = map(root.get("blown"));
     return new Blown(
         choice(Blown.Voice.class, text(b, "voice")),
-        words(b.get("from")).stream().map(Pitch::parse).toList());
+        words(b.get("from")).stream().map(Pitch::parse).toList(),
+        breath());
+  }
+
+  private Map<Stage, Integer> breath() {
+    Map<Stage, Integer> breath = new EnumMap<>(Stage.class);
+    map(root.get("breath")).forEach((stage, s) -> breath.put(Stage.of(stage), number(s)));
+    return breath;
   }
 
   private List<Option> options() {

@@ -21,11 +21,11 @@ import sempre.core.score.Played;
 import sempre.core.score.Succession;
 
 /**
- * Cuts a line into bits to practise: where phrases end, each about as much work as the others, with
- * the hard changes inside a bit and not between two, never inside a slur, and always where the next
- * note on the page is not played next. Of all ways to cut the one is taken whose bits and cuts cost
- * least (shortest path; Bellman 1957). What a cut and a length cost stands in {@link
- * Judgement.Bits}.
+ * Cuts a line into bits to practise: where phrases end, each about as much work as the others and
+ * in one breath, with the hard changes inside a bit and not between two, never inside a slur, and
+ * always where the next note on the page is not played next. Of all ways to cut the one is taken
+ * whose bits and cuts cost least (shortest path; Bellman 1957). What a cut and a length cost stands
+ * in {@link Judgement.Bits}.
  */
 public final class Bits {
   private static final double NEAR = 1e-6;
@@ -41,13 +41,16 @@ public final class Bits {
   /** The change to the next note on the page; none where it is not played on to. */
   private final Plan.PlannedMove[] changes;
 
+  private final double breath;
+
   /** Index of the first bar that is no upbeat. */
   private final int firstBar;
 
   /** How long a note has to be to end a phrase, in quarters. */
   private final double longNote;
 
-  private Bits(Plan plan, Part part, Played played) {
+  private Bits(Plan plan, Part part, Played played, double breath) {
+    this.breath = breath;
     notes = plan.notes();
     bars = part.bars();
     order = Succession.of(notes.stream().map(Plan.PlannedNote::note).toList(), played);
@@ -77,9 +80,10 @@ public final class Bits {
    *
    * @param part whose line was planned
    * @param stage what the player's group plays
+   * @param breath for how many seconds the player may play on, as {@link Breaths#seconds} says
    */
-  public static List<Bit> of(Plan plan, Part part, Player player, Stage stage) {
-    return new Bits(plan, part, part.played()).cut(player, stage);
+  public static List<Bit> of(Plan plan, Part part, Player player, Stage stage, double breath) {
+    return new Bits(plan, part, part.played(), breath).cut(player, stage);
   }
 
   private List<Bit> cut(Player player, Stage stage) {
@@ -167,11 +171,18 @@ public final class Bits {
         continue;
       }
       double cut = to < n ? cut(to - 1) : 0;
+      double line = 0;
+      double longest = 0;
       for (int start = to - 1; start >= 0; start--) {
         if (start < to - 1 && mustEnd(start)) {
           break;
         }
-        double size = size(work[to] - work[start]);
+        line = start < to - 1 && breathes(start) ? 0 : line;
+        line += Breaths.air(notes.get(start).note());
+        longest = Math.max(longest, line);
+        double size =
+            size(work[to] - work[start])
+                + Judgement.Breathing.BREATHLESS_BIT * Math.max(0, longest / breath - 1);
         double cost = best[start] + size + cut;
         if (cost < best[to]) {
           best[to] = cost;
@@ -188,6 +199,11 @@ public final class Bits {
       ends.addFirst(to - 1);
     }
     return ends;
+  }
+
+  /** Whether one can breathe behind a note without leaving anything out. */
+  private boolean breathes(int i) {
+    return end(i).rests();
   }
 
   private double work(int i) {

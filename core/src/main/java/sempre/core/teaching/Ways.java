@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import sempre.core.Judgement;
 import sempre.core.Refusal;
 import sempre.core.Saying;
 import sempre.core.instrument.Style;
@@ -39,6 +40,9 @@ public final class Ways {
   /** In which language a student's sheet is printed. */
   public static final String SHEET = "sheet";
 
+  /** For which breath breaths are marked. */
+  public static final String BREATH = "breath";
+
   /** Names by which {@code words} finds what a matter and its schools are called. */
   private static final String KEY = "way-";
 
@@ -51,6 +55,7 @@ public final class Ways {
           style(HALF_LIFE, "half-life", "21", "7", "14", "42", "84"),
           style(EYES, "eyes", "player", "facing"),
           style(ORDER, "order", "section", "seat", "name"),
+          style(BREATH, "breath", "breath-usual", "breath-short", "breath-long", "breath-none"),
           style(SHEET, "sheet", "screen", "en", "es"));
 
   private Ways() {}
@@ -83,6 +88,18 @@ public final class Ways {
   /** A line with its repeats or, for one who plays it so, as it is printed. */
   public static Line repeated(Line line, Map<String, String> ways) {
     return "printed".equals(ways.get(REPEATS)) ? line.asPrinted() : line;
+  }
+
+  /**
+   * The share of the usual breath for which breaths are marked, in percent; empty where none are.
+   */
+  public static Optional<Integer> breathPercent(Map<String, String> ways) {
+    return switch (ways.getOrDefault(BREATH, "breath-usual")) {
+      case "breath-short" -> Optional.of(Judgement.Breathing.SHORT_PERCENT);
+      case "breath-long" -> Optional.of(Judgement.Breathing.LONG_PERCENT);
+      case "breath-none" -> Optional.empty();
+      default -> Optional.of(Judgement.Breathing.USUAL_PERCENT);
+    };
   }
 
   /** Only the styles that belong to an instrument. */

@@ -53,7 +53,8 @@ public class BitsTest {
   }
 
   private static List<Bit> bits(Player player, Line line) {
-    return Bits.of(Planner.plan(line, player), part(line), player, Stage.SCHOOL);
+    return Bits.of(
+        Planner.plan(line, player), part(line), player, Stage.SCHOOL, Double.POSITIVE_INFINITY);
   }
 
   private static List<Bit> bits(String instrument, String phrase) {
@@ -130,7 +131,7 @@ public class BitsTest {
             .orElseThrow()
             .difficulty();
     assertTrue(over > Judgement.Bits.CATCHES, "the break: " + over);
-    List<Bit> bits = Bits.of(plan, part(line), player, Stage.SCHOOL);
+    List<Bit> bits = Bits.of(plan, part(line), player, Stage.SCHOOL, Double.POSITIVE_INFINITY);
     assertTrue(bits.stream().noneMatch(b -> b.last().id().equals("n11")), cut(bits).toString());
     Catch c =
         bits.stream()
@@ -234,7 +235,7 @@ public class BitsTest {
       Line line = Phrase.of(phrase(random)).line();
       Player player = player(instruments.get(i % instruments.size()), "");
       Plan plan = Planner.plan(line, player);
-      List<Bit> bits = Bits.of(plan, part(line), player, Stage.SCHOOL);
+      List<Bit> bits = Bits.of(plan, part(line), player, Stage.SCHOOL, Double.POSITIVE_INFINITY);
       assertEquals(
           bits.stream().flatMap(b -> b.notes().stream()).toList(), plan.notes(), "in order, once");
       for (Bit b : bits) {

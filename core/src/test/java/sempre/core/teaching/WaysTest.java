@@ -28,6 +28,8 @@ public class WaysTest {
             "21",
             "eyes",
             "player",
+            "breath",
+            "breath-usual",
             "order",
             "section",
             "sheet",

@@ -1,6 +1,7 @@
 package sempre.formats.musicxml;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Transposition;
@@ -42,6 +43,44 @@ public final class PlayerPage {
   }
 
   /**
+   * The page with breath marks of ours beside those that are printed.
+   *
+   * @param breaths ids of the notes behind which one breathes
+   */
+  public static byte[] of(
+      MusicXmlFile file, String partId, Transposition move, String clef, Set<String> breaths) {
+    return Xml.write(breathing(root(file, partId, move, clef), breaths));
+  }
+
+  private static XmlNode breathing(XmlNode root, Set<String> breaths) {
+    for (XmlNode part : root.children("part")) {
+      for (XmlNode m : part.children("measure")) {
+        for (XmlNode n : m.children("note")) {
+          if (breaths.contains(n.attribute("id"))) {
+            breathe(n);
+          }
+        }
+      }
+    }
+    return root;
+  }
+
+  private static void breathe(XmlNode note) {
+    XmlNode mark = new XmlNode("articulations").add(new XmlNode("breath-mark"));
+    Optional<XmlNode> notations = note.child("notations");
+    if (notations.isPresent()) {
+      notations.get().add(mark);
+      return;
+    }
+    List<XmlNode> all = note.children();
+    int at = 0;
+    while (at < all.size() && !all.get(at).is("lyric") && !all.get(at).is("play")) {
+      at++;
+    }
+    all.add(at, new XmlNode("notations").add(mark));
+  }
+
+  /**
    * The page in lines, each to be engraved by itself.
    *
    * @param perLine bars of a line, where none has to be longer
@@ -54,11 +93,17 @@ public final class PlayerPage {
   /**
    * Some stretches of the page, each to be engraved by itself; they may have bars in common.
    *
+   * @param breaths ids of the notes behind which one breathes, beside what is printed
    * @param stretches indexes of their bars
    */
   public static List<byte[]> stretches(
-      MusicXmlFile file, String partId, Transposition move, String clef, List<Bars> stretches) {
-    return PageLines.stretches(root(file, partId, move, clef), stretches);
+      MusicXmlFile file,
+      String partId,
+      Transposition move,
+      String clef,
+      Set<String> breaths,
+      List<Bars> stretches) {
+    return PageLines.stretches(breathing(root(file, partId, move, clef), breaths), stretches);
   }
 
   /**

@@ -13,6 +13,7 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import javax.xml.XMLConstants;
 import javax.xml.transform.stream.StreamSource;
 import javax.xml.validation.SchemaFactory;
@@ -54,6 +55,33 @@ public class PlayerPageTest {
         StandardCharsets.UTF_8);
   }
 
+  /** A breath of ours stands at its note, whatever else does; the file itself stays as it is. */
+  @Test
+  public void breathMarksAreSetOnThePageAndNotInTheFile() {
+    MusicXmlFile file =
+        MusicXmlFile.of(
+            bytes(
+                part(
+                    "Flute",
+                    note("C", 0, 5, "<type>quarter</type>", notations("<fermata/>"))
+                        + note("D", 0, 5, "<type>quarter</type>")
+                        + note("E", 0, 5, "<type>quarter</type>"))));
+    List<String> ids =
+        file.root().descendants("note").stream().map(n -> n.attribute("id")).toList();
+    byte[] before = PlayerPage.of(file, "P1", Transposition.CONCERT, "treble");
+    byte[] page =
+        PlayerPage.of(file, "P1", Transposition.CONCERT, "treble", Set.of(ids.get(0), ids.get(1)));
+    List<Boolean> marked =
+        Xml.read(page).descendants("note").stream()
+            .map(
+                n ->
+                    n.descendants("breath-mark").size() == 1 && n.children("notations").size() == 1)
+            .toList();
+    assertEquals(marked, List.of(true, true, false));
+    assertTrue(Xml.read(page).descendants("note").get(0).descendants("fermata").size() == 1);
+    assertEquals(PlayerPage.of(file, "P1", Transposition.CONCERT, "treble"), before);
+  }
+
   /** Stretches have clef and key at their beginning, and a bar in common is in both. */
   @Test
   public void stretchesOfAPageStandByThemselves() {
@@ -74,6 +102,7 @@ public class PlayerPageTest {
                 "P1",
                 Transposition.CONCERT,
                 "treble",
+                Set.of(),
                 List.of(new Bars(0, 1), new Bars(1, 2), new Bars(4, 9)))
             .stream()
             .map(Xml::read)

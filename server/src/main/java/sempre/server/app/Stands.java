@@ -7,11 +7,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReference;
 import org.springframework.stereotype.Component;
+import sempre.core.Judgement;
 import sempre.core.instrument.Stage;
 import sempre.core.learning.Standing;
 import sempre.core.planning.Plan;
 import sempre.core.planning.Planner;
 import sempre.core.planning.Player;
+import sempre.core.practice.Breaths;
+import sempre.core.teaching.Ways;
 import sempre.server.store.Choices;
 import sempre.server.store.Db;
 import sempre.server.store.People;
@@ -111,11 +114,34 @@ public class Stands {
    * What stands beside a plan.
    *
    * @param history whether choices can be taken back, or made again
+   * @param ways what the student's teacher does whatever the instrument
    */
-  public record Beside(Choices.Ways history, Stage stage) {}
+  public record Beside(Choices.Ways history, Stage stage, Map<String, String> ways) {
+    /** For how many seconds the student may play on, as {@link Breaths#seconds} says. */
+    public double breath(Loaded l) {
+      return Breaths.seconds(
+          l.player().setup().instrument(),
+          stage,
+          Ways.breathPercent(ways).orElse(Judgement.Breathing.USUAL_PERCENT));
+    }
+
+    /** The breaths that are marked on the page, where the teacher wants any. */
+    public List<Breaths.Breath> breaths(Loaded l) {
+      return Ways.breathPercent(ways).isEmpty()
+          ? List.of()
+          : Breaths.of(
+              l.page().line().notes(),
+              l.page().reading().part(),
+              l.page().line().played(),
+              breath(l));
+    }
+  }
 
   public Beside beside(Db.Tx tx, Loaded l) {
-    return new Beside(choices.ways(tx, l.student().id(), l.piece().id()), stage(tx, l.student()));
+    return new Beside(
+        choices.ways(tx, l.student().id(), l.piece().id()),
+        stage(tx, l.student()),
+        players.ways(tx, l.student()));
   }
 
   /** The stage of a student's most advanced group; school for one who is in none. */

@@ -42,13 +42,19 @@ class PracticeController {
     Stands.Loaded l = planned.part();
     Instrument i = l.player().setup().instrument();
     List<Bit> bits =
-        Bits.of(l.plan(), l.page().reading().part(), l.player(), planned.beside().stage());
+        Bits.of(
+            l.plan(),
+            l.page().reading().part(),
+            l.player(),
+            planned.beside().stage(),
+            planned.beside().breath(l));
     List<byte[]> pages =
         PlayerPage.stretches(
             l.page().music().file(),
             l.page().reading().source(),
             l.page().reading().move(),
             i.clef(),
+            BreathViews.marks(planned.beside().breaths(l)),
             bits.stream().map(PracticeController::bars).toList());
     List<PracticeViews.BitView> views = new ArrayList<>();
     for (int b = 0; b < bits.size(); b++) {

@@ -19,6 +19,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import sempre.core.practice.Breaths;
 import sempre.core.score.Bar;
 import sempre.core.score.Bars;
 import sempre.core.score.Line;
@@ -121,12 +122,14 @@ public class StandController {
   private StandViews.StandView view(AtTheStand.Seen seen) {
     Stands.Loaded l = seen.planned().part();
     var instrument = l.player().setup().instrument();
+    List<Breaths.Breath> breaths = seen.planned().beside().breaths(l);
     byte[] xml =
         PlayerPage.of(
             l.page().music().file(),
             l.page().reading().source(),
             l.page().reading().move(),
-            instrument.clef());
+            instrument.clef(),
+            BreathViews.marks(breaths));
     List<String> remarks = new ArrayList<>();
     Words words = Speech.words();
     l.page().reading().remark().map(words::sentence).ifPresent(remarks::add);
@@ -150,6 +153,7 @@ public class StandController {
                 .toList(),
             remarks,
             bars(page),
+            BreathViews.of(breaths),
             page.simpler().map(k -> Speech.say("stand.simpler")).orElse("")),
         new StandViews.HandsView(
             instrument.keywork().kind(),

@@ -7,6 +7,7 @@ import java.util.Map;
 import sempre.core.instrument.Keywork;
 import sempre.core.instrument.Role;
 import sempre.core.planning.Plan;
+import sempre.core.practice.Breaths;
 import sempre.core.teaching.Handout;
 import sempre.core.teaching.SimplerPart;
 import sempre.server.api.Refs;
@@ -145,6 +146,13 @@ public final class StandViews {
   public record ReaderView(
       Refs.StudentRef student, List<String> section, Map<String, String> ways) {}
 
+  /**
+   * A breath that is marked beside those that are printed.
+   *
+   * @param seconds how long the line is that it ends, at the marked tempo
+   */
+  public record BreathView(String afterId, Breaths.Where where, double seconds) {}
+
   /** The page; {@code simpler} says so where it is a simpler one. */
   public record PageView(
       Refs.PieceRef piece,
@@ -154,6 +162,7 @@ public final class StandViews {
       List<PartRef> parts,
       List<String> remarks,
       @JsonUnwrapped BarsView numbers,
+      List<BreathView> breaths,
       String simpler) {}
 
   /**
