@@ -97,7 +97,7 @@ public class PracticeTest {
     assertThat(button("On into bit 6")).hasCount(0);
   }
 
-  /** A flute of the first years has no air for two bars of an etude: the commas say where. */
+  /** A flute of the first years has air for two bars of the etude, and breathes at their end. */
   @Test
   public void breathsAreMarkedInThePartAndToldAtTheirNote() {
     Page stand = browsing.page();
@@ -105,7 +105,7 @@ public class PracticeTest {
     stand.locator("section.drawn svg.lanes text").first().waitFor();
     assertTrue(stand.locator("g.breath").count() >= 3, "commas over the staff");
     stand.keyboard().press("Home");
-    for (int i = 0; i < 5; i++) {
+    for (int i = 0; i < 10; i++) {
       stand.keyboard().press("ArrowRight");
     }
     assertThat(stand.getByText("Breathe after it; the long note may be a little shorter."))

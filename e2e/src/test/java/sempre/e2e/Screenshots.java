@@ -156,6 +156,10 @@ public final class Screenshots {
     if (there.matches("/people/(group/)?\\d+(\\?.*)?") || there.matches("/notes/(?!across).+")) {
       page.locator(".range .engraved").first().waitFor();
     }
+    if (there.startsWith("/practice/")) {
+      page.locator(".bits svg.engraved").first().waitFor();
+      page.waitForFunction("() => !document.querySelector('.meanwhile')");
+    }
     if (there.startsWith("/simpler/")) {
       page.locator("svg.engraved").first().waitFor();
     }
