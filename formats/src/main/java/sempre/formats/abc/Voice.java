@@ -198,8 +198,10 @@ final class Voice {
   }
 
   private void add(Sound s) {
+    // a length that can't be counted with the others leaves its note out
+    Fraction all = filled.add(s.lasts());
     items.add(new Item(s, null));
-    filled = filled.add(s.lasts());
+    filled = all;
   }
 
   /** The note before leads on to the next of its pitch. */
@@ -212,9 +214,15 @@ final class Voice {
 
   /** Lengthens or shortens the note before (broken rhythm). */
   void lengthen(Sound s, Fraction by) {
-    filled = filled.subtract(s.lasts());
-    s.written = s.written.multiplyBy(by);
-    filled = filled.add(s.lasts());
+    Fraction without = filled.subtract(s.lasts());
+    Fraction was = s.written;
+    try {
+      s.written = was.multiplyBy(by);
+      filled = without.add(s.lasts());
+    } catch (ArithmeticException e) {
+      s.written = was;
+      throw e;
+    }
   }
 
   /**
@@ -347,9 +355,21 @@ final class Voice {
     Fraction at = Fraction.ZERO;
     for (Item i : sounds) {
       if (i.sound() != null) {
-        at = at.add(i.sound().lasts());
-        i.sound().apart = at.divideBy(beat).reduce().getDenominator() == 1;
+        at = behind(at, i.sound(), beat);
+        i.sound().apart = at.equals(Fraction.ZERO);
       }
+    }
+  }
+
+  /** How far behind its beat a note ends that begins so far behind one. */
+  private static Fraction behind(Fraction begins, Sound s, Fraction beat) {
+    try {
+      Fraction ends = begins.add(s.lasts());
+      int beats = ends.divideBy(beat).intValue();
+      return ends.subtract(beat.multiplyBy(Fraction.getFraction(beats, 1))).reduce();
+    } catch (ArithmeticException e) {
+      // lengths without a common measure: the next beat is where the next note is
+      return Fraction.ZERO;
     }
   }
 

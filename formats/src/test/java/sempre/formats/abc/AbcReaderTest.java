@@ -272,6 +272,22 @@ public class AbcReaderTest {
     assertEquals(p.topLine().orElseThrow().notes().get(0).tempo(), 80.0);
   }
 
+  /** Four primes near a thousand have no measure in common that can be counted. */
+  @Test
+  public void lengthsThatCantBeCountedTogetherAreToldAndCostNoOtherBar() {
+    for (AbcReader.Tune t :
+        List.of(
+            typed("8C D E/997 F/991 G/983 E/977 | A"),
+            tune(HEAD + "C D E/997 F/991 G/983 E/977 | A|"))) {
+      assertTrue(
+          problems(t).stream().anyMatch(p -> p.contains("so long or so short")),
+          problems(t).toString());
+      String notes = notes(t);
+      assertTrue(notes.startsWith("C4/0.5 D4/0.5"), notes);
+      assertTrue(notes.endsWith("A4/0.5"), notes);
+    }
+  }
+
   /** While it is typed it is not written and read again; what is kept is the same music. */
   @Test
   public void aTuneIsTheSameMusicAsTheFileItIsKeptAs() {
