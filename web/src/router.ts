@@ -15,6 +15,7 @@ export const { navigate, preload, route } = createRouter({
   '/ear/:student/:piece': () => import('./ear/Ear.svelte'),
   '/practice/:student/:piece': () => import('./practice/Practice.svelte'),
   '/practice/:student/:piece/paper': () => import('./practice/PracticePaper.svelte'),
+  '/parts/:assignment/bits': () => import('./practice/PracticeAll.svelte'),
   '/parts/:assignment': () => import('./shelf/Parts.svelte'),
   '/shelf/book/:book': () => import('./shelf/Book.svelte'),
   '/shelf/typed': () => import('./typing/Typing.svelte'),

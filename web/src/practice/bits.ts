@@ -33,3 +33,7 @@ export const ownNotes = (b: Bit, notes: Map<string, Note>) => found(b.notes, not
 /** What is played of a bit: its notes, and the one that it lands on. */
 export const bitNotes = (b: Bit, notes: Map<string, Note>) =>
   found(b.landing ? [...b.notes, b.landing] : b.notes, notes);
+
+/** Whether one of its notes stands in some bars, by their indexes. */
+export const inBars = (b: Bit, notes: Map<string, Note>, [from, to]: [number, number]) =>
+  ownNotes(b, notes).some((n) => n.bar >= from && n.bar <= to);

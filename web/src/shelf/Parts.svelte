@@ -237,6 +237,7 @@
         <button class="plain link" onclick={() => (showing ? (showing = false) : show())}
           >{showing ? ui.shelf.hideParts : ui.shelf.seeParts} <kbd>v</kbd></button
         >
+        <a href="/parts/{given.id}/bits">{ui.practice.paper}</a>
         <Menu label={ui.music.save}>
           <SaveMusic
             part="/api/assignments/{given.id}/parts.zip"

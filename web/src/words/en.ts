@@ -556,6 +556,8 @@ export const en = {
     goRound: (notes: Text) => `Go round: ${notes}`,
     wayOn: (note: Text, notes: Text) => `The way to ${note}: ${notes}`,
     beginAt: (metronome: Text) => `begin at ${metronome}`,
+    making: 'Everyone’s bits',
+    made: (n: number, all: Text) => `${n} of ${all}`,
     tick: 'Tick each step when it went well three times in a row.'
   },
   chart: {
@@ -597,6 +599,7 @@ export const en = {
     link: 'One scale for the band'
   },
   paper: {
+    back: 'back to where one came from',
     letter: 'US Letter',
     none: 'none',
     newOnes: 'new and unusual ones',

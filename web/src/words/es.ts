@@ -565,6 +565,8 @@ export const es: Dictionary = {
     goRound: (notes: Text) => `Rodear: ${notes}`,
     wayOn: (note: Text, notes: Text) => `El camino a ${note}: ${notes}`,
     beginAt: (metronome: Text) => `empezar a ${metronome}`,
+    making: 'Los fragmentos de todos',
+    made: (n: number, all: Text) => `${n} de ${all}`,
     tick: 'Marca cada paso cuando haya salido bien tres veces seguidas.'
   },
   chart: {
@@ -606,6 +608,7 @@ export const es: Dictionary = {
     link: 'Una escala para la banda'
   },
   paper: {
+    back: 'volver atrás',
     letter: 'Carta (EE. UU.)',
     none: 'ninguna',
     newOnes: 'las nuevas y poco usuales',

@@ -97,6 +97,26 @@ public class PracticeTest {
     assertThat(button("On into bit 6")).hasCount(0);
   }
 
+  /** What is given to a group goes out as bits for all of them at once. */
+  @Test
+  public void everyoneGetsTheirBitsOnPaper() {
+    Page parts = browsing.page();
+    parts.navigate(browsing.at("/parts/{given The Harbour Wall}"));
+    parts.locator("table.sheet tbody tr th[scope=row]").first().waitFor();
+    int players = parts.locator("table.sheet tbody tr th[scope=row]").count();
+    assertTrue(players > 3);
+    parts.getByText("The bits on paper").click();
+    parts.waitForFunction("() => document.documentElement.dataset.printable === 'yes'");
+    Locator sheets = parts.locator("article");
+    assertThat(sheets).hasCount(players);
+    assertThat(sheets.first()).containsText("The Harbour Wall, bit by bit");
+    assertEquals(parts.locator("article .meanwhile").count(), 0);
+    assertEquals(parts.locator("article section").count(), parts.locator("article .boxes").count());
+    parts.keyboard().press("Escape");
+    parts.waitForURL(Pattern.compile("/parts/\\d+$"));
+    parts.context().close();
+  }
+
   /** A flute of the first years has air for two bars of the etude, and breathes at their end. */
   @Test
   public void breathsAreMarkedInThePartAndToldAtTheirNote() {

@@ -30,6 +30,9 @@ import sempre.core.score.Succession;
 public final class Bits {
   private static final double NEAR = 1e-6;
 
+  /** What a bit costs by its size that is three times doubled; the search goes no farther. */
+  private static final double LONGEST = 9 * Judgement.Bits.SIZE;
+
   /** Tempos are told in steps of so many percent. */
   private static final int PERCENT_STEP = 5;
 
@@ -48,6 +51,9 @@ public final class Bits {
 
   /** How long a note has to be to end a phrase, in quarters. */
   private final double longNote;
+
+  /** What ends behind each note. */
+  private final Bit.End[] ends;
 
   private Bits(Plan plan, Part part, Played played, double breath) {
     this.breath = breath;
@@ -73,6 +79,10 @@ public final class Bits {
     double[] lengths = notes.stream().mapToDouble(n -> n.note().quarters()).sorted().toArray();
     longNote =
         lengths.length == 0 ? 0 : Judgement.Bits.LONG * Math.max(NEAR, lengths[lengths.length / 2]);
+    ends = new Bit.End[notes.size()];
+    for (int i = 0; i < ends.length; i++) {
+      ends[i] = ending(i);
+    }
   }
 
   /**
@@ -87,11 +97,11 @@ public final class Bits {
   }
 
   private List<Bit> cut(Player player, Stage stage) {
-    LinkedList<Integer> ends = ends();
+    LinkedList<Integer> cuts = cuts();
     List<Bit> bits = new ArrayList<>();
     Set<Integer> led = new HashSet<>();
     int from = 0;
-    for (int to : ends) {
+    for (int to : cuts) {
       Bit.End end = end(to);
       boolean last = to == notes.size() - 1;
       boolean lands = !end.rests() && !last;
@@ -157,7 +167,7 @@ public final class Bits {
   }
 
   /** Places of the last notes of the bits. */
-  private LinkedList<Integer> ends() {
+  private LinkedList<Integer> cuts() {
     int n = notes.size();
     double[] work = new double[n + 1];
     for (int i = 0; i < n; i++) {
@@ -188,17 +198,18 @@ public final class Bits {
           best[to] = cost;
           from[to] = start;
         }
-        boolean tooLong = work[to] - work[start] > Judgement.Bits.WORK && size >= best[to];
+        // three times doubled it is only taken where there is no other
+        boolean tooLong = size > LONGEST && best[to] < Double.POSITIVE_INFINITY;
         if (tooLong) {
           break;
         }
       }
     }
-    LinkedList<Integer> ends = new LinkedList<>();
+    LinkedList<Integer> cuts = new LinkedList<>();
     for (int to = n; to > 0; to = from[to]) {
-      ends.addFirst(to - 1);
+      cuts.addFirst(to - 1);
     }
-    return ends;
+    return cuts;
   }
 
   /** Whether one can breathe behind a note without leaving anything out. */
@@ -246,6 +257,10 @@ public final class Bits {
 
   /** What ends behind a note. */
   private Bit.End end(int i) {
+    return ends[i];
+  }
+
+  private Bit.End ending(int i) {
     Note n = notes.get(i).note();
     if (i == notes.size() - 1) {
       return Bit.End.LINE;
