@@ -57,57 +57,54 @@
 </script>
 
 <div class="beyond" {@attach scrolls} {@attach fits}>
- <article
-   class="on-paper"
-   aria-label="{view.student.name}, {stand.student.instrumentName}"
-   style:width="{room.width}mm"
- >
-   <header>
-     <h2>{words.practice.paperOf(view.piece.title)}</h2>
-     <p class="who">
-       <b>{view.student.name}</b><br />{stand.student.instrumentName.toLowerCase()}
-     </p>
-   </header>
-   <p class="tick">{words.practice.tick}</p>
-   {#if view.caution}<p class="tick">{view.caution}</p>{/if}
-{#if !bits.length}<p>{words.practice.nothing}</p>{/if}
-   {#each bits as { b, number, last } (number)}
-     {@const own = bitNotes(b, byId)}
-     <section>
-       <p class="head">
-         <b class="number">{number}</b>
-         {words.practice.bars(b.fromBar, b.toBar)}, {words.practice.end[b.end]};
-         {words.practice.beginAt(metronome(own[0]!, stand.times, b.startPercent))}
-         <span class="boxes">
-           {#each STEPS as s (s)}
-             {#if s !== 'join' || !last}
-               <span><i></i>{words.practice.boxes[s]}</span>
-             {/if}
-           {/each}
-         </span>
-       </p>
-       <FingeredLine
-         xml={b.xml}
-         width={Math.floor(room.width * PX)}
-         notes={new Map(own.map((n) => [n.id, n]))}
-         own={new Set(own.flatMap((n) => [n.id, ...n.tied]))}
-         size={12}
-         onready={one}
-       />
-       {#each b.catches as c (c.fromId)}
-         <p>{words.practice.goRound(rounds(own, c).join(' · '))}</p>
-       {/each}
-       {#each b.led as l (l.noteId)}
-         <p>
-           {words.practice.wayOn(
-             letter(l.shown),
-             l.steps.map((s) => letter(s.shown)).join(' ')
-           )}
-         </p>
-       {/each}
-     </section>
-   {/each}
- </article>
+  <article
+    class="on-paper"
+    aria-label="{view.student.name}, {stand.student.instrumentName}"
+    style:width="{room.width}mm"
+  >
+    <header>
+      <h2>{words.practice.paperOf(view.piece.title)}</h2>
+      <p class="who">
+        <b>{view.student.name}</b><br />{stand.student.instrumentName.toLowerCase()}
+      </p>
+    </header>
+    <p class="tick">{words.practice.tick}</p>
+    {#if view.caution}<p class="tick">{view.caution}</p>{/if}
+    {#if !bits.length}<p>{words.practice.nothing}</p>{/if}
+    {#each bits as { b, number, last } (number)}
+      {@const own = bitNotes(b, byId)}
+      <section>
+        <p class="head">
+          <b class="number">{number}</b>
+          {words.practice.bars(b.fromBar, b.toBar)}, {words.practice.end[b.end]};
+          {words.practice.beginAt(metronome(own[0]!, stand.times, b.startPercent))}
+          <span class="boxes">
+            {#each STEPS as s (s)}
+              {#if s !== 'join' || !last}
+                <span><i></i>{words.practice.boxes[s]}</span>
+              {/if}
+            {/each}
+          </span>
+        </p>
+        <FingeredLine
+          xml={b.xml}
+          width={Math.floor(room.width * PX)}
+          notes={new Map(own.map((n) => [n.id, n]))}
+          own={new Set(own.flatMap((n) => [n.id, ...n.tied]))}
+          size={12}
+          onready={one}
+        />
+        {#each b.catches as c (c.fromId)}
+          <p>{words.practice.goRound(rounds(own, c).join(' · '))}</p>
+        {/each}
+        {#each b.led as l (l.noteId)}
+          <p>
+            {words.practice.wayOn(letter(l.shown), l.steps.map((s) => letter(s.shown)).join(' '))}
+          </p>
+        {/each}
+      </section>
+    {/each}
+  </article>
 </div>
 
 <style>

@@ -199,7 +199,10 @@ public final class Bits {
           from[to] = start;
         }
         // three times doubled it is only taken where there is no other
-        boolean tooLong = size > LONGEST && best[to] < Double.POSITIVE_INFINITY;
+        boolean tooLong =
+            work[to] - work[start] > Judgement.Bits.WORK
+                && size > LONGEST
+                && best[to] < Double.POSITIVE_INFINITY;
         if (tooLong) {
           break;
         }
