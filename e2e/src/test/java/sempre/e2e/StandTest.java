@@ -229,6 +229,16 @@ public class StandTest {
     assertThat(aside.getByRole(AriaRole.BUTTON)).hasCount(0);
   }
 
+  /** Waits until the page is engraved in its size: it stays as high as it is for a second. */
+  private void steady() {
+    page.evaluate(
+        "async () => { let since = Date.now(), high = 0; while (Date.now() - since < 1000) {"
+            + " const now = document.documentElement.scrollHeight;"
+            + " const coming = document.querySelector('section.line:not(.drawn)');"
+            + " if (now !== high || coming) { high = now; since = Date.now() }"
+            + " await new Promise(r => setTimeout(r, 50)) } }");
+  }
+
   @Test
   public void onlyThePageIsReadAndTurnedByKeysAndTaps() {
     Locator panel = at(FLUTE);
@@ -239,6 +249,7 @@ public class StandTest {
     page.keyboard().press("m");
     assertThat(page.getByRole(AriaRole.NAVIGATION)).isHidden();
     assertThat(panel).isHidden();
+    steady();
     page.keyboard().press("PageDown");
     page.waitForFunction("() => scrollY > 100");
     // a line begins the page
