@@ -242,7 +242,7 @@ public class StandTest {
   @Test
   public void onlyThePageIsReadAndTurnedByKeysAndTaps() {
     Locator panel = at(FLUTE);
-    page.setViewportSize(1024, 500);
+    page.setViewportSize(1024, 560);
     for (int i = 0; i < 3; i++) {
       page.keyboard().press("+");
     }
