@@ -273,12 +273,12 @@ export const en = {
   },
   stand: {
     breath: {
-      LONG_NOTE: 'Breathe after it; the long note may be a little shorter.',
+      LONG_NOTE: 'Breathe after it; the note may be a little shorter.',
       BEHIND_THE_BEAT:
         'Breathe after it: in a run behind the first note of a beat, not on the bar line.',
       BAR_LINE: 'Breathe after it, before the next bar.',
-      BETWEEN: 'Breathe after it: no better place comes before the air is gone.',
-      SLUR: 'Breathe after it: the slur is longer than a breath.'
+      BETWEEN: 'Breathe after it: no better place comes in time. Never play until out of breath.',
+      SLUR: 'Breathe after it: the slur is longer than a breath. Never play until out of breath.'
     },
     notesOf: (title: Text) => `The notes of ${title}, one after another`,
     soundsNow: 'sounds now',
@@ -502,7 +502,8 @@ export const en = {
       SIGN: 'as far as the repeat or sign',
       BREATH: 'as far as the breath',
       REST: 'as far as the rest',
-      LONG_NOTE: 'as far as the long note',
+      LONG_NOTE: 'to where the line comes to rest',
+      MISSING: 'as far as the note that can’t be played here',
       NOTHING: 'and on to the next note'
     },
     catchesIn: (changes: Text) => `catches: ${changes}`,

@@ -274,12 +274,12 @@ export const es: Dictionary = {
   },
   stand: {
     breath: {
-      LONG_NOTE: 'Respira después; la nota larga puede ser un poco más corta.',
+      LONG_NOTE: 'Respira después; la nota puede ser un poco más corta.',
       BEHIND_THE_BEAT:
         'Respira después: en un pasaje rápido, tras la primera nota del pulso y no en la barra.',
       BAR_LINE: 'Respira después, antes del compás siguiente.',
-      BETWEEN: 'Respira después: no hay mejor sitio antes de que se acabe el aire.',
-      SLUR: 'Respira después: la ligadura dura más que un aliento.'
+      BETWEEN: 'Respira después: no hay mejor sitio a tiempo. No toques nunca hasta quedarte sin aire.',
+      SLUR: 'Respira después: la ligadura dura más que un aliento. No toques nunca hasta quedarte sin aire.'
     },
     notesOf: (title: Text) => `Las notas de ${title}, una tras otra`,
     soundsNow: 'suena ahora',
@@ -507,7 +507,8 @@ export const es: Dictionary = {
       SIGN: 'hasta la repetición o el signo',
       BREATH: 'hasta la respiración',
       REST: 'hasta el silencio',
-      LONG_NOTE: 'hasta la nota larga',
+      LONG_NOTE: 'hasta donde la línea reposa',
+      MISSING: 'hasta la nota que aquí no se puede tocar',
       NOTHING: 'y hasta la nota siguiente'
     },
     catchesIn: (changes: Text) => `se atasca: ${changes}`,

@@ -317,9 +317,7 @@ public final class Judgement {
     private Bits() {}
   }
 
-  /**
-   * Where one breathes; half of what a breath between two tongued notes off the beat costs is 1.
-   */
+  /** Where one breathes; a breath between two tongued notes off the beat costs 2. */
   public static final class Breathing {
     public static final int USUAL_PERCENT = 100;
 

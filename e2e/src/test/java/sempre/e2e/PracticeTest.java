@@ -128,8 +128,7 @@ public class PracticeTest {
     for (int i = 0; i < 10; i++) {
       stand.keyboard().press("ArrowRight");
     }
-    assertThat(stand.getByText("Breathe after it; the long note may be a little shorter."))
-        .isVisible();
+    assertThat(stand.getByText("Breathe after it; the note may be a little shorter.")).isVisible();
     stand.context().close();
   }
 

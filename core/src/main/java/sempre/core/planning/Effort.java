@@ -175,22 +175,29 @@ final class Effort {
 
     /** The pace over a repeat or another sign that leads elsewhere, to which no slur leads. */
     static Pace over(Succession.Jump jump, List<Note> notes) {
-      return between(notes.get(jump.from()).slurred(false), jump.rest());
+      return between(notes.get(jump.from()).slurred(false), jump.rest(), 1);
     }
 
     static Pace between(Note from, Note to) {
-      return between(from, Math.max(0, to.onset() - from.end()));
+      return between(from, to, 1);
+    }
+
+    /**
+     * @param share of the tempo at which it is played, above 0
+     */
+    static Pace between(Note from, Note to, double share) {
+      return between(from, Math.max(0, to.onset() - from.end()), share);
     }
 
     /**
      * @param rest silence behind the first note, in quarters
      */
-    private static Pace between(Note from, double rest) {
-      double gap = rest * 60 / from.tempo();
+    private static Pace between(Note from, double rest, double share) {
+      double gap = rest * 60 / from.tempo() / share;
       if (from.breath()) {
         gap = Math.max(gap, Weight.FREE_SECONDS);
       }
-      double held = from.seconds() * (from.fermata() ? Weight.FERMATA : 1);
+      double held = from.seconds() / share * (from.fermata() ? Weight.FERMATA : 1);
       double seconds =
           from.grace() ? Weight.GRACE_SECONDS : Math.max(held + gap, Weight.LEAST_SECONDS);
       double haste =

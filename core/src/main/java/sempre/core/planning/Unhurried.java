@@ -3,11 +3,10 @@ package sempre.core.planning;
 import java.util.List;
 import sempre.core.instrument.Setup;
 import sempre.core.motion.Moves;
-import sempre.core.score.Note;
 
 /** At which share of the tempo the changes of some notes have the time they need. */
 public final class Unhurried {
-  private static final int PERCENT = 100;
+  private static final double PERCENT = 100;
 
   private Unhurried() {}
 
@@ -34,21 +33,16 @@ public final class Unhurried {
     double hardest = 0;
     int arrived = 0;
     for (int i = 1; i < notes.size(); i++) {
-      Note from = slowed(notes.get(i - 1).note(), percent);
-      Note to = slowed(notes.get(i).note(), percent);
       Effort effort =
           Effort.of(Moves.between(setup, notes.get(i - 1).way(), notes.get(i).way()))
               .arriving(arrived);
-      Effort.Pace pace = Effort.Pace.between(from, to);
+      Effort.Pace pace =
+          Effort.Pace.between(notes.get(i - 1).note(), notes.get(i).note(), percent / PERCENT);
       Tally tally = Tally.sum();
       effort.tell(pace, tally);
       hardest = Math.max(hardest, Effort.difficulty(tally.total()));
       arrived = pace.free() ? 0 : effort.outward();
     }
     return hardest;
-  }
-
-  private static Note slowed(Note n, int percent) {
-    return n.paced(n.tempo() * percent / PERCENT);
   }
 }

@@ -35,6 +35,8 @@ public record Bit(
     /** A breath mark, a caesura or a fermata. */
     BREATH,
     REST,
+    /** A note that this player can't play, and leaves out. */
+    MISSING,
     LONG_NOTE,
     /** Nothing but the bar, the beat, or the slur. */
     NOTHING;

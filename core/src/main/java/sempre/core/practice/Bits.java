@@ -1,6 +1,7 @@
 package sempre.core.practice;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -9,15 +10,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import sempre.core.Judgement;
 import sempre.core.instrument.Stage;
 import sempre.core.planning.Plan;
 import sempre.core.planning.Player;
 import sempre.core.planning.Unhurried;
 import sempre.core.score.Bar;
+import sempre.core.score.Line;
 import sempre.core.score.Note;
-import sempre.core.score.Part;
-import sempre.core.score.Played;
 import sempre.core.score.Succession;
 
 /**
@@ -55,11 +56,19 @@ public final class Bits {
   /** What ends behind each note. */
   private final Bit.End[] ends;
 
-  private Bits(Plan plan, Part part, Played played, double breath) {
+  /** Where notes begin that this player can't play, in quarters, rising. */
+  private final double[] missing;
+
+  private Bits(Plan plan, Line line, List<Bar> bars, double breath) {
     this.breath = breath;
+    this.bars = bars;
     notes = plan.notes();
-    bars = part.bars();
-    order = Succession.of(notes.stream().map(Plan.PlannedNote::note).toList(), played);
+    missing =
+        Stream.concat(plan.outOfRange().stream(), plan.unreachable().stream())
+            .mapToDouble(Note::onset)
+            .sorted()
+            .toArray();
+    order = Succession.of(notes.stream().map(Plan.PlannedNote::note).toList(), line.played());
     atSigns = new HashSet<>();
     for (Succession.Jump j : order.jumps()) {
       atSigns.add(notes.get(j.from()).note().id());
@@ -88,12 +97,14 @@ public final class Bits {
   /**
    * The bits of a planned line, in page order; none where no note can be fingered.
    *
-   * @param part whose line was planned
+   * @param line that was planned
+   * @param bars of its part
    * @param stage what the player's group plays
    * @param breath for how many seconds the player may play on, as {@link Breaths#seconds} says
    */
-  public static List<Bit> of(Plan plan, Part part, Player player, Stage stage, double breath) {
-    return new Bits(plan, part, part.played(), breath).cut(player, stage);
+  public static List<Bit> of(
+      Plan plan, Line line, List<Bar> bars, Player player, Stage stage, double breath) {
+    return new Bits(plan, line, bars, breath).cut(player, stage);
   }
 
   private List<Bit> cut(Player player, Stage stage) {
@@ -102,7 +113,7 @@ public final class Bits {
     Set<Integer> led = new HashSet<>();
     int from = 0;
     for (int to : cuts) {
-      Bit.End end = end(to);
+      Bit.End end = ends[to];
       boolean last = to == notes.size() - 1;
       boolean lands = !end.rests() && !last;
       List<Led> up = new ArrayList<>();
@@ -217,7 +228,7 @@ public final class Bits {
 
   /** Whether one can breathe behind a note without leaving anything out. */
   private boolean breathes(int i) {
-    return end(i).rests();
+    return ends[i].rests();
   }
 
   private double work(int i) {
@@ -245,27 +256,27 @@ public final class Bits {
 
   /** What a cut behind a note costs. */
   private double cut(int i) {
-    double ends =
-        switch (end(i)) {
+    double ended =
+        switch (ends[i]) {
           case LINE, SIGN, BREATH -> Judgement.Bits.PHRASE;
-          case REST ->
+          case REST, MISSING ->
               rest(i) + NEAR >= beat(i) ? Judgement.Bits.PHRASE : Judgement.Bits.SHORT_REST;
           case LONG_NOTE -> Judgement.Bits.LONG_NOTE;
           case NOTHING -> Judgement.Bits.NOTHING_ENDS;
         };
-    double stands = stands(i + 1) * (end(i).rests() ? Judgement.Bits.UPBEAT : 1);
+    double stands = stands(i + 1) * (ends[i].rests() ? Judgement.Bits.UPBEAT : 1);
     double change = changes[i] == null ? 0 : changes[i].difficulty();
-    return ends + stands + Judgement.Bits.CUT_CHANGE * change;
-  }
-
-  /** What ends behind a note. */
-  private Bit.End end(int i) {
-    return ends[i];
+    return ended + stands + Judgement.Bits.CUT_CHANGE * change;
   }
 
   private Bit.End ending(int i) {
     Note n = notes.get(i).note();
-    if (i == notes.size() - 1) {
+    boolean last = i == notes.size() - 1;
+    double next = last ? Double.POSITIVE_INFINITY : notes.get(i + 1).note().onset();
+    if (Arrays.stream(missing).anyMatch(m -> m > n.onset() && m < next)) {
+      return Bit.End.MISSING;
+    }
+    if (last) {
       return Bit.End.LINE;
     }
     if (mustEnd(i) || atSigns.contains(n.id())) {
@@ -277,7 +288,9 @@ public final class Bits {
     if (rest(i) > NEAR) {
       return Bit.End.REST;
     }
-    boolean ends = n.quarters() + NEAR >= longNote && n.quarters() + NEAR >= beat(i);
+    // of several that are equally long the last one is where the line comes to rest
+    boolean longer = n.quarters() > notes.get(i + 1).note().quarters() + NEAR;
+    boolean ends = longer && n.quarters() + NEAR >= Math.max(longNote, beat(i));
     return ends ? Bit.End.LONG_NOTE : Bit.End.NOTHING;
   }
 

@@ -10,9 +10,8 @@ import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Stage;
 import sempre.core.score.Bar;
 import sempre.core.score.Dynamic;
+import sempre.core.score.Line;
 import sempre.core.score.Note;
-import sempre.core.score.Part;
-import sempre.core.score.Played;
 import sempre.core.score.Succession;
 
 /**
@@ -33,10 +32,10 @@ public final class Breaths {
   private final Set<Integer> signs = new HashSet<>();
   private final double longNote;
 
-  private Breaths(List<Note> notes, Part part, Played played) {
-    this.notes = notes;
-    this.bars = part.bars();
-    this.order = Succession.of(notes, played);
+  private Breaths(Line line, List<Bar> bars) {
+    this.notes = line.notes();
+    this.bars = bars;
+    this.order = Succession.of(notes, line.played());
     order.jumps().forEach(j -> signs.add(j.from()));
     double[] lengths = notes.stream().mapToDouble(Note::quarters).sorted().toArray();
     longNote = lengths.length == 0 ? 0 : 2 * lengths[lengths.length / 2];
@@ -65,14 +64,11 @@ public final class Breaths {
    * The breaths that have to be marked: those that no rest and no mark of the page gives; none
    * where nothing is blown.
    *
-   * @param notes of one line in page order
-   * @param part whose line it is
+   * @param bars of its part
    * @param breath for how many seconds at mezzo forte one may play on; see {@link #seconds}
    */
-  public static List<Breath> of(List<Note> notes, Part part, Played played, double breath) {
-    return breath == Double.POSITIVE_INFINITY
-        ? List.of()
-        : new Breaths(notes, part, played).taken(breath);
+  public static List<Breath> of(Line line, List<Bar> bars, double breath) {
+    return breath == Double.POSITIVE_INFINITY ? List.of() : new Breaths(line, bars).taken(breath);
   }
 
   /**

@@ -149,28 +149,6 @@ public record Note(
         fermata, breath, printed, manner);
   }
 
-  /** The same note at another tempo, in quarter notes a minute. */
-  public Note paced(double otherTempo) {
-    return new Note(
-        id,
-        tied,
-        bar,
-        beat,
-        onset,
-        quarters,
-        pitch,
-        grace,
-        slurToNext,
-        dynamic,
-        otherTempo,
-        key,
-        ornament,
-        fermata,
-        breath,
-        printed,
-        manner);
-  }
-
   /** The same note on another player's page. */
   public Note at(Pitch newPitch, KeySignature newKey) {
     return new Note(

@@ -4,7 +4,6 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
-import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -17,14 +16,11 @@ import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Setup;
 import sempre.core.instrument.Stage;
 import sempre.core.pitch.Pitch;
-import sempre.core.pitch.Transposition;
 import sempre.core.planning.Plan;
 import sempre.core.planning.Planner;
 import sempre.core.planning.Player;
-import sempre.core.score.Bar;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
-import sempre.core.score.Part;
 import sempre.core.score.Phrase;
 import sempre.core.score.Played;
 
@@ -43,18 +39,12 @@ public class BitsTest {
     return Player.of(setup, Map.of(), Set.of(), Optional.of(new Player.Known(keys)));
   }
 
-  private static Part part(Line line) {
-    List<Bar> bars = new ArrayList<>();
-    int count = line.notes().get(line.notes().size() - 1).bar() + 2;
-    for (int i = 0; i < count; i++) {
-      bars.add(new Bar(i, "" + (i + 1), i * 4.0, 4, line.notes().get(0).key(), 4, 4));
-    }
-    return new Part("P1", "", Transposition.CONCERT, bars, List.of(line), List.of());
+  private static List<Bit> bits(Player player, Line line) {
+    return bits(player, line, Planner.plan(line, player));
   }
 
-  private static List<Bit> bits(Player player, Line line) {
-    return Bits.of(
-        Planner.plan(line, player), part(line), player, Stage.SCHOOL, Double.POSITIVE_INFINITY);
+  private static List<Bit> bits(Player player, Line line, Plan plan) {
+    return Bits.of(plan, line, FourFour.bars(line), player, Stage.SCHOOL, Double.POSITIVE_INFINITY);
   }
 
   private static List<Bit> bits(String instrument, String phrase) {
@@ -131,7 +121,7 @@ public class BitsTest {
             .orElseThrow()
             .difficulty();
     assertTrue(over > Judgement.Bits.CATCHES, "the break: " + over);
-    List<Bit> bits = Bits.of(plan, part(line), player, Stage.SCHOOL, Double.POSITIVE_INFINITY);
+    List<Bit> bits = bits(player, line, plan);
     assertTrue(bits.stream().noneMatch(b -> b.last().id().equals("n11")), cut(bits).toString());
     Catch c =
         bits.stream()
@@ -190,13 +180,35 @@ public class BitsTest {
   public void aFirstEndingIsNeverInOneBitWithTheSecond() {
     Line plain =
         Phrase.of("tempo=96: A4/4 B4/4 C5/4 B4/4 A4/4 B4/4 C5/4 ( B4/4 A4/4 ) B4/4 A4/2").line();
-    Played twice = Played.of(part(plain).bars().subList(0, 3), List.of(0, 1, 0, 2));
+    Played twice = Played.of(FourFour.bars(plain).subList(0, 3), List.of(0, 1, 0, 2));
     Line line = new Line(1, "1", plain.notes(), plain.tempi(), twice);
     assertEquals(
         cut(bits(player("flute", ""), line)),
         List.of("0-7 SIGN", "8-10 LINE"),
         "though a slur leads over it");
-    assertEquals(cut(bits(player("flute", ""), plain)).size(), 1, "without the endings it is one");
+    assertEquals(
+        cut(bits(player("flute", ""), line.asPrinted())).size(),
+        1,
+        "who plays it as it is printed has one");
+  }
+
+  /** The flute goes down to C; B flat below is left out, and is no rest on the page. */
+  @Test
+  public void aNoteThatCantBePlayedIsNoRest() {
+    String phrase =
+        "tempo=96: G4/4 A4/4 B4/4 C5/4 D5/4 C5/4 B4/4 A4/4 %s G4/4 A4/4 B4/4 C5/4 D5/4 C5/4 B4/4 A4/4 G4/1";
+    assertEquals(
+        cut(bits("flute", phrase.formatted("Bb2/1"))), List.of("0-7 MISSING", "9-17 LINE"));
+    assertEquals(cut(bits("flute", phrase.formatted("r/1"))), List.of("0-7 REST", "8-16 LINE"));
+    assertEquals(cut(bits("flute", "tempo=96: G4/4 A4/4 B4/4 A4/4 Bb2/1")), List.of("0-3 MISSING"));
+  }
+
+  /** Of four quarters before eighths the last one is where the line comes to rest. */
+  @Test
+  public void ofNotesThatAreEquallyLongTheLastOneEndsThePhrase() {
+    String eighths = " A4/8 B4/8 C5/8 B4/8 A4/8 B4/8 C5/8 B4/8";
+    String phrase = "tempo=88:" + eighths + " A4/4 B4/4 C5/4 A4/4" + eighths + " A4/4 B4/4 A4/2";
+    assertEquals(cut(bits("flute", phrase)), List.of("0-11 LONG_NOTE", "12-22 LINE"));
   }
 
   @Test
@@ -235,11 +247,11 @@ public class BitsTest {
       Line line = Phrase.of(phrase(random)).line();
       Player player = player(instruments.get(i % instruments.size()), "");
       Plan plan = Planner.plan(line, player);
-      List<Bit> bits = Bits.of(plan, part(line), player, Stage.SCHOOL, Double.POSITIVE_INFINITY);
+      List<Bit> bits = bits(player, line, plan);
       assertEquals(
           bits.stream().flatMap(b -> b.notes().stream()).toList(), plan.notes(), "in order, once");
       for (Bit b : bits) {
-        assertFalse(b.last().slurToNext() && b.end() != Bit.End.LINE, cut(bits).toString());
+        assertFalse(b.last().slurToNext() && b != bits.get(bits.size() - 1), cut(bits).toString());
         for (Catch c : b.catches()) {
           Catch.Round two = c.rounds().get(0);
           Note first = b.played().get(two.first()).note();

@@ -3,7 +3,6 @@ package sempre.core.practice;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import org.testng.annotations.DataProvider;
@@ -11,30 +10,17 @@ import org.testng.annotations.Test;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Stage;
-import sempre.core.pitch.Transposition;
-import sempre.core.score.Bar;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
-import sempre.core.score.Part;
 import sempre.core.score.Phrase;
-import sempre.core.score.Played;
 
 /** Where one breathes. */
 public class BreathsTest {
   private static final String RUN = " C4/16 D4/16 E4/16 F4/16 G4/16 F4/16 E4/16 D4/16";
 
-  private static Part part(Line line) {
-    List<Bar> bars = new ArrayList<>();
-    int count = line.notes().get(line.notes().size() - 1).bar() + 2;
-    for (int i = 0; i < count; i++) {
-      bars.add(new Bar(i, "" + (i + 1), i * 4.0, 4, line.notes().get(0).key(), 4, 4));
-    }
-    return new Part("P1", "", Transposition.CONCERT, bars, List.of(line), List.of());
-  }
-
   private static List<String> breaths(String phrase, double seconds) {
     Line line = Phrase.of(phrase).line();
-    return Breaths.of(line.notes(), part(line), line.played(), seconds).stream()
+    return Breaths.of(line, FourFour.bars(line), seconds).stream()
         .map(b -> b.after().id().substring(1) + " " + b.where())
         .toList();
   }
@@ -119,9 +105,7 @@ public class BreathsTest {
       }
       Line line = Phrase.of(text.toString()).line();
       List<Note> after =
-          Breaths.of(line.notes(), part(line), Played.AS_PRINTED, 5).stream()
-              .map(Breaths.Breath::after)
-              .toList();
+          Breaths.of(line, FourFour.bars(line), 5).stream().map(Breaths.Breath::after).toList();
       double air = 0;
       for (int i = 0; i < line.notes().size(); i++) {
         Note n = line.notes().get(i);

@@ -129,11 +129,7 @@ public class Stands {
     public List<Breaths.Breath> breaths(Loaded l) {
       return Ways.breathPercent(ways).isEmpty()
           ? List.of()
-          : Breaths.of(
-              l.page().line().notes(),
-              l.page().reading().part(),
-              l.page().line().played(),
-              breath(l));
+          : Breaths.of(l.page().line(), l.page().reading().part().bars(), breath(l));
     }
   }
 

@@ -44,7 +44,8 @@ class PracticeController {
     List<Bit> bits =
         Bits.of(
             l.plan(),
-            l.page().reading().part(),
+            l.page().line(),
+            l.page().reading().part().bars(),
             l.player(),
             planned.beside().stage(),
             planned.beside().breath(l));
