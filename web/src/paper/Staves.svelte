@@ -5,7 +5,7 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import { drawing, engrave, type Line, type Reply } from '../engrave/engrave';
-  import { BY_NAME, events, under, type Event, type Plan } from '../stand/lanes';
+  import { BY_NAME, events, letter, under, type Event, type Plan } from '../stand/lanes';
   import { levels, pages, wide, type Stave } from './layout';
   import type { Which } from './settings.svelte';
 
@@ -102,7 +102,7 @@
     const on = levels(shown, 0.15 * size);
     return shown.map((s, i) => ({ e: s.e, rows: s.rows, width: s.width, level: on[i]! }));
   }
-  const letters = (n: Plan['notes'][number]) => n.shown.replace(/\d+$/, '');
+  const letters = (n: Plan['notes'][number]) => letter(n.shown);
   function named(all: Event[]) {
     const shown = all
       .filter((e) => e.head && shows(names, e.note.isNew || e.note.unlearned))

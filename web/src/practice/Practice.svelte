@@ -2,7 +2,7 @@
 <script lang="ts">
   import { Checkbox, NumberInput, SkeletonText } from 'carbon-components-svelte';
   import { onDestroy, tick } from 'svelte';
-  import { api, asked, type Schemas } from '../api/client';
+  import type { Schemas } from '../api/client';
   import { notesXml } from '../engrave/notes';
   import { pageKeys, pressing } from '../lib/keys.svelte';
   import { loaded } from '../lib/load.svelte';
@@ -10,9 +10,10 @@
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, route } from '../router';
   import { Playback } from '../stand/playback.svelte';
+  import { letter } from '../stand/lanes';
   import type { Timeline } from '../stand/timeline';
   import { ui } from '../words/ui';
-  import { bitNotes, metronome, ownNotes, STEPS, type Step } from './bits';
+  import { bitNotes, fetched, metronome, ownNotes, STEPS, type Step } from './bits';
   import { asWritten, evenly } from './loops';
 
   const student = $derived(Number(route.params.student));
@@ -34,15 +35,11 @@
   let last = $state('rhythm');
 
   $effect(() => {
-    const path = { path: { studentId: student, pieceId: piece } };
+    const [who, what] = [student, piece];
     open = 0;
     set = {};
     void page.ask(
-      () =>
-        Promise.all([
-          asked(api.GET('/api/stand/{studentId}/{pieceId}', { params: path })),
-          asked(api.GET('/api/stand/{studentId}/{pieceId}/practice', { params: path }))
-        ]),
+      () => fetched(who, what),
       // what is given comes first
       ([s, p]) => {
         const from = s.given[0]?.from ?? 0;
@@ -84,9 +81,11 @@
   }
   function round(c: number, r: number) {
     const { first, last: end } = bit!.catches[c]!.rounds[r]!;
+    const own = played(bit!);
+    const landing = !!bit!.landing && end === own.length - 1;
     start(
       `catch-${c}-${r}`,
-      asWritten(played(bit!).slice(first, end + 1), stand!.times),
+      asWritten(own.slice(first, end + 1), stand!.times, landing),
       percent / 100
     );
   }
@@ -239,7 +238,7 @@
                 width={Math.floor(width)}
                 notes={new Map(own.map((n) => [n.id, n]))}
                 own={new Set(own.flatMap((n) => [n.id, ...n.tied]))}
-                meanwhile={own.map((n) => n.shown.replace(/\d+$/, '')).join(' ')}
+                meanwhile={own.map((n) => letter(n.shown)).join(' ')}
                 sounds={i === open || going === 'join' ? play.note : ''}
               />
             </div>

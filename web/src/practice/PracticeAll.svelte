@@ -8,8 +8,10 @@
   import { route } from '../router';
   import { sheet } from '../words/language';
   import { ui } from '../words/ui';
+  import { fetched } from './bits';
   import PracticeSheet from './PracticeSheet.svelte';
-  import Printing from './Printing.svelte';
+  import Printing from '../paper/Printing.svelte';
+  import { printable } from '../paper/settings.svelte';
 
   const id = $derived(Number(route.params.assignment));
   const page = loaded<Schemas['AssignmentView']>();
@@ -23,6 +25,7 @@
 
   $effect(() => {
     const assignment = id;
+    printable(false);
     void page.ask(
       () => asked(api.GET('/api/assignments/{id}', { params: { path: { id: assignment } } })),
       (a) => void fetchAll(a)
@@ -40,11 +43,7 @@
     const headers: Record<string, string> = sheet.language ? {} : { 'Sempre-Sheet': 'yes' };
     try {
       for (const p of a.parts) {
-        const params = { path: { studentId: p.student.id, pieceId: a.piece.id } };
-        const one = await Promise.all([
-          asked(api.GET('/api/stand/{studentId}/{pieceId}', { params, headers })),
-          asked(api.GET('/api/stand/{studentId}/{pieceId}/practice', { params, headers }))
-        ]);
+        const one = await fetched(p.student.id, a.piece.id, headers);
         if (mine !== turn) return;
         sheets = [...sheets, one];
       }

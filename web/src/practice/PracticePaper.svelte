@@ -1,13 +1,15 @@
 <!-- The bits of a part on paper, seen before they are printed. -->
 <script lang="ts">
   import { SkeletonText } from 'carbon-components-svelte';
-  import { api, asked, type Schemas } from '../api/client';
+  import type { Schemas } from '../api/client';
   import { loaded } from '../lib/load.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../router';
   import { ui } from '../words/ui';
+  import { fetched } from './bits';
   import PracticeSheet from './PracticeSheet.svelte';
-  import Printing from './Printing.svelte';
+  import Printing from '../paper/Printing.svelte';
+  import { printable } from '../paper/settings.svelte';
 
   const student = $derived(Number(route.params.student));
   const piece = $derived(Number(route.params.piece));
@@ -16,14 +18,10 @@
   let ready = $state(false);
 
   $effect(() => {
-    const path = { path: { studentId: student, pieceId: piece } };
+    const [s, p] = [student, piece];
     ready = false;
-    void page.ask(() =>
-      Promise.all([
-        asked(api.GET('/api/stand/{studentId}/{pieceId}', { params: path })),
-        asked(api.GET('/api/stand/{studentId}/{pieceId}/practice', { params: path }))
-      ])
-    );
+    printable(false);
+    void page.ask(() => fetched(s, p));
   });
 </script>
 

@@ -5,7 +5,7 @@
   import { fits, scrolls } from '../lib/scrolls';
   import { settings } from '../paper/settings.svelte';
   import FingeredLine from '../parts/FingeredLine.svelte';
-  import type { Note } from '../stand/lanes';
+  import { letter, type Note } from '../stand/lanes';
   import type { Language } from '../words/language';
   import { wordsOf } from '../words/ui';
   import { bitNotes, inBars, metronome, STEPS } from './bits';
@@ -43,7 +43,6 @@
     if (!bits.length) untrack(onready);
   });
 
-  const letter = (shown: string) => shown.replace(/\d+$/, '');
   /** what is played of a bit, round by round, by its letters; the whole bit is the music above */
   const rounds = (own: Note[], c: Schemas['CatchView']) =>
     c.rounds
@@ -76,7 +75,9 @@
       <section>
         <p class="head">
           <b class="number">{number}</b>
-          {words.practice.bars(b.fromBar, b.toBar)}, {words.practice.end[b.end]};
+          {words.practice.bars(b.fromBar, b.toBar)}{b.landing
+            ? ', ' + words.practice.end[b.end]
+            : ''};
           {words.practice.beginAt(metronome(own[0]!, stand.times, b.startPercent))}
           <span class="boxes">
             {#each STEPS as s (s)}

@@ -1,4 +1,4 @@
-import type { Schemas } from '../api/client';
+import { api, asked, type Schemas } from '../api/client';
 import type { Note } from '../stand/lanes';
 
 type Bit = Schemas['BitView'];
@@ -37,3 +37,12 @@ export const bitNotes = (b: Bit, notes: Map<string, Note>) =>
 /** Whether one of its notes stands in some bars, by their indexes. */
 export const inBars = (b: Bit, notes: Map<string, Note>, [from, to]: [number, number]) =>
   ownNotes(b, notes).some((n) => n.bar >= from && n.bar <= to);
+
+/** A student's part, and its bits. */
+export function fetched(studentId: number, pieceId: number, headers: Record<string, string> = {}) {
+  const params = { path: { studentId, pieceId } };
+  return Promise.all([
+    asked(api.GET('/api/stand/{studentId}/{pieceId}', { params, headers })),
+    asked(api.GET('/api/stand/{studentId}/{pieceId}/practice', { params, headers }))
+  ]);
+}

@@ -3,7 +3,7 @@
   import type { Schemas } from '../api/client';
   import Bars from '../notes/Bars.svelte';
   import Hands from '../notes/Hands.svelte';
-  import type { Note } from './lanes';
+  import { letter, type Note } from './lanes';
   import { ui } from '../words/ui';
 
   let { view, note }: { view: Schemas['StandView']; note: Note } = $props();
@@ -13,7 +13,7 @@
 
 <div class="sounds">
   <p class="small quiet">{ui.stand.soundsNow}</p>
-  <p class="letter">{note.shown.replace(/\d+$/, '')}</p>
+  <p class="letter">{letter(note.shown)}</p>
   {#if view.kind === 'NONE'}
     <Bars midi={note.writtenMidi} label={note.label} />
   {:else if picture}

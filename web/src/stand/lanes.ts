@@ -170,9 +170,12 @@ export function shaken(s: Shake, y: number): string {
 /** What stands for a fingering where each note is found by its name. */
 export const BY_NAME = '-';
 
+/** The name of a note without its octave, which the staff shows. */
+export const letter = (shown: string) => shown.replace(/\d+$/, '');
+
 /** What stands under a note: its fingering or, where there is none, its name without the octave. */
 export const under = (n: Note): string[] =>
-  n.fingering === BY_NAME ? [n.shown.replace(/\d+$/, '')] : short(n.fingering);
+  n.fingering === BY_NAME ? [letter(n.shown)] : short(n.fingering);
 
 /** The notation in two short rows, as it stands under a note: left hand over right hand. */
 export function short(fingering: string): string[] {

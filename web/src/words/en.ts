@@ -600,7 +600,6 @@ export const en = {
     link: 'One scale for the band'
   },
   paper: {
-    back: 'back to where one came from',
     letter: 'US Letter',
     none: 'none',
     newOnes: 'new and unusual ones',

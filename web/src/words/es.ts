@@ -278,7 +278,8 @@ export const es: Dictionary = {
       BEHIND_THE_BEAT:
         'Respira después: en un pasaje rápido, tras la primera nota del pulso y no en la barra.',
       BAR_LINE: 'Respira después, antes del compás siguiente.',
-      BETWEEN: 'Respira después: no hay mejor sitio a tiempo. No toques nunca hasta quedarte sin aire.',
+      BETWEEN:
+        'Respira después: no hay mejor sitio a tiempo. No toques nunca hasta quedarte sin aire.',
       SLUR: 'Respira después: la ligadura dura más que un aliento. No toques nunca hasta quedarte sin aire.'
     },
     notesOf: (title: Text) => `Las notas de ${title}, una tras otra`,
@@ -609,7 +610,6 @@ export const es: Dictionary = {
     link: 'Una escala para la banda'
   },
   paper: {
-    back: 'volver atrás',
     letter: 'Carta (EE. UU.)',
     none: 'ninguna',
     newOnes: 'las nuevas y poco usuales',

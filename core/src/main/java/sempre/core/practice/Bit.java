@@ -3,6 +3,7 @@ package sempre.core.practice;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import sempre.core.Judgement;
 import sempre.core.planning.Plan;
 import sempre.core.score.Note;
 
@@ -59,6 +60,19 @@ public record Bit(
 
   public Note last() {
     return notes.get(notes.size() - 1).note();
+  }
+
+  /**
+   * Where to begin where a tempo is given: at three quarters of that at most, in whole steps of
+   * {@link Bits#PERCENT_STEP}.
+   *
+   * @param quarters a minute
+   * @return in percent of the marked tempo, at least one step
+   */
+  public int startPercent(int quarters) {
+    double goal = Judgement.Bits.FIRST_GOAL_PERCENT * quarters / first().tempo();
+    int steps = Math.max(1, (int) goal / Bits.PERCENT_STEP);
+    return Math.min(startPercent, steps * Bits.PERCENT_STEP);
   }
 
   /** What is played of it: its notes, and the first of the next where it does not come to rest. */

@@ -35,7 +35,7 @@ public final class Bits {
   private static final double LONGEST = 9 * Judgement.Bits.SIZE;
 
   /** Tempos are told in steps of so many percent. */
-  private static final int PERCENT_STEP = 5;
+  static final int PERCENT_STEP = 5;
 
   private final List<Plan.PlannedNote> notes;
   private final List<Bar> bars;

@@ -22,6 +22,7 @@ import sempre.core.score.Note;
  */
 public record Led(Plan.PlannedNote note, List<Pitch> steps) {
   private static final int LETTERS = Letter.values().length;
+  private static final int WHOLE_STEP = 2;
 
   public Led {
     steps = List.copyOf(steps);
@@ -84,6 +85,12 @@ public record Led(Plan.PlannedNote note, List<Pitch> steps) {
   private static Optional<List<Pitch>> steps(Note n, int towards, Player player, Stage stage) {
     List<Pitch> back = new ArrayList<>();
     back.add(n.pitch());
+    Pitch plain = step(n, 0);
+    if (Math.abs(step(n, towards).midi() - n.pitch().midi()) > WHOLE_STEP
+        && player.usual(plain).isPresent()) {
+      // from F one comes to G sharp by G
+      back.add(plain);
+    }
     int safe = 0;
     for (int i = 1; i <= Judgement.Bits.LED_FROM + Judgement.Bits.SAFE_BEFORE; i++) {
       Pitch p = step(n, i * towards);

@@ -159,6 +159,15 @@ public class BitsTest {
         "what is easy starts at the first goal");
   }
 
+  /** Marked 100 and given at 80: three quarters of that are 60, of 50 they are 37.5. */
+  @Test
+  public void whatIsGivenSlowerBeginsSlower() {
+    Bit easy = bits("clarinet", "tempo=100: F4/4 E4/4 D4/4 C4/4 D4/2").get(0);
+    assertEquals(easy.startPercent(80), 60);
+    assertEquals(easy.startPercent(50), 35);
+    assertEquals(easy.startPercent(160), 75, "never quicker than the first goal");
+  }
+
   @Test
   public void whereOneSideOfABitIsUsedUpItGrowsOnTheOther() {
     Plan.PlannedMove any =
@@ -220,6 +229,16 @@ public class BitsTest {
     Line low = Phrase.of("key=-1 tempo=90: C4/4 Bb3/4").line();
     Led down = bits(player("trumpet", "C4 D4 E4 F4 G4"), low).get(0).led().get(0);
     assertEquals(down.steps().toString(), "[E4, D4, C4, Bb3]");
+  }
+
+  @Test
+  public void toANoteThatIsRaisedOneComesByHalfAndWholeSteps() {
+    Line line = Phrase.of("tempo=90: G4/4 F4/4 G#4/4 A4/4").line();
+    Led led = bits(player("trumpet", "D4 E4 F4 G4 A4"), line).get(0).led().get(0);
+    assertEquals(led.steps().toString(), "[D4, E4, F4, G4, G#4]");
+    Line natural = Phrase.of("key=1 tempo=90: G4/4 F#4/4 E4/4 D4/4").line();
+    Led down = bits(player("trumpet", "G4 A4 B4 E4 D4"), natural).get(0).led().get(0);
+    assertEquals(down.steps().toString(), "[B4, A4, G4, F#4]", "what is in the key needs none");
   }
 
   @Test

@@ -3,9 +3,11 @@ package sempre.server.app;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import org.springframework.stereotype.Component;
 import sempre.core.score.Bars;
 import sempre.core.score.Beside;
+import sempre.core.score.Note;
 import sempre.core.score.Part;
 import sempre.core.teaching.Handout;
 import sempre.server.store.Choices;
@@ -61,10 +63,34 @@ public class AtTheStand {
               new Planned(l, stands.beside(tx, l)),
               stands.section(tx, l),
               players.ways(tx, l.student()),
-              assignments.of(tx, l.student()).stream()
-                  .filter(a -> a.pieceId() == pieceId)
-                  .toList());
+              given(tx, l));
         });
+  }
+
+  /** A part to be practised, with what is given of it. */
+  public record Practised(Planned planned, List<Shelf.Assignment> given) {
+    /** The slowest tempo that is given for a bar, in quarters a minute; empty at the marked one. */
+    public OptionalInt tempo(Note first) {
+      Part part = planned.part().page().reading().part();
+      return given.stream()
+          .filter(a -> a.tempo().isPresent() && Assignments.bars(a, part).has(first))
+          .mapToInt(a -> a.tempo().getAsInt())
+          .min();
+    }
+  }
+
+  public Practised practised(long studentId, long pieceId) {
+    return db.inTransaction(
+        tx -> {
+          Stands.Loaded l = stands.load(tx, studentId, pieceId);
+          return new Practised(new Planned(l, stands.beside(tx, l)), given(tx, l));
+        });
+  }
+
+  private List<Shelf.Assignment> given(Db.Tx tx, Stands.Loaded l) {
+    return assignments.of(tx, l.student()).stream()
+        .filter(a -> a.pieceId() == l.piece().id())
+        .toList();
   }
 
   public Planned planned(long studentId, long pieceId) {

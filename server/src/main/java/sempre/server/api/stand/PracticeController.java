@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
@@ -38,7 +39,8 @@ class PracticeController {
 
   @GetMapping("/api/stand/{studentId}/{pieceId}/practice")
   PracticeViews.PracticeView practice(@PathVariable long studentId, @PathVariable long pieceId) {
-    AtTheStand.Planned planned = stand.planned(studentId, pieceId);
+    AtTheStand.Practised practised = stand.practised(studentId, pieceId);
+    AtTheStand.Planned planned = practised.planned();
     Stands.Loaded l = planned.part();
     Instrument i = l.player().setup().instrument();
     List<Bit> bits =
@@ -59,7 +61,7 @@ class PracticeController {
             bits.stream().map(PracticeController::bars).toList());
     List<PracticeViews.BitView> views = new ArrayList<>();
     for (int b = 0; b < bits.size(); b++) {
-      views.add(view(bits.get(b), new String(pages.get(b), StandardCharsets.UTF_8), l));
+      views.add(view(bits.get(b), new String(pages.get(b), StandardCharsets.UTF_8), practised));
     }
     String caution =
         bits.stream()
@@ -82,7 +84,9 @@ class PracticeController {
         b.first().bar(), b.landing().orElse(b.notes().get(b.notes().size() - 1)).note().bar());
   }
 
-  private static PracticeViews.BitView view(Bit b, String xml, Stands.Loaded l) {
+  private static PracticeViews.BitView view(Bit b, String xml, AtTheStand.Practised practised) {
+    Stands.Loaded l = practised.planned().part();
+    OptionalInt given = practised.tempo(b.first());
     Part part = l.page().reading().part();
     Map<String, Plan.PlannedNote> notes = new HashMap<>();
     l.plan().notes().forEach(n -> notes.put(n.note().id(), n));
@@ -95,7 +99,7 @@ class PracticeController {
         b.catches().stream().map(c -> view(c, notes)).toList(),
         b.led().stream().map(led -> view(led, l)).toList(),
         b.join().map(m -> new Catch(m, List.of())).map(c -> view(c, notes)).stream().toList(),
-        b.startPercent(),
+        given.isPresent() ? b.startPercent(given.getAsInt()) : b.startPercent(),
         xml);
   }
 

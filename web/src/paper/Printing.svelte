@@ -3,8 +3,8 @@
   import { Button } from 'carbon-components-svelte';
   import { onDestroy } from 'svelte';
   import { pageKeys } from '../lib/keys.svelte';
-  import PageSize from '../paper/PageSize.svelte';
-  import { printable } from '../paper/settings.svelte';
+  import PageSize from './PageSize.svelte';
+  import { printable } from './settings.svelte';
   import { navigate } from '../router';
   import { ui } from '../words/ui';
 
@@ -35,7 +35,13 @@
 
   pageKeys(ui.paper.print, [
     { on: 'p', words: ui.paper.print, act: print },
-    { on: ['s', 'Escape'], words: ui.paper.back, act: () => navigate(back as '/') }
+    {
+      on: ['s', 'Escape'],
+      get words() {
+        return backTo;
+      },
+      act: () => navigate(back as '/')
+    }
   ]);
 </script>
 
