@@ -306,6 +306,9 @@ public final class Judgement {
     /** So many notes that are safe stand before it. */
     public static final int SAFE_BEFORE = 3;
 
+    /** Tempos are told in steps of so many percent. */
+    public static final int PERCENT_STEP = 5;
+
     /**
      * A bit is begun no quicker than at three quarters of the tempo, the first goal; in percent.
      */
@@ -315,6 +318,35 @@ public final class Judgement {
     public static final int SLOWEST_PERCENT = 35;
 
     private Bits() {}
+  }
+
+  /** What is made from a piece to be practised beside it. */
+  public static final class Material {
+    /** A key counts from so many quarters on; a passing one of two bars of four does. */
+    public static final double KEY_QUARTERS = 8;
+
+    /** So many notes that stack in thirds are a chord the hand can learn. */
+    public static final int CHORD_NOTES = 4;
+
+    /** Scales and chords begin at so many quarters a minute … */
+    public static final int SCALE_FROM = 60;
+
+    /** … and go towards so many. */
+    public static final int SCALE_TOWARDS = 120;
+
+    /** A long note lasts at least so many seconds … */
+    public static final int LONG_LEAST = 4;
+
+    /** … and at most so many, where the breath lasts. */
+    public static final int LONG_MOST = 8;
+
+    /** Slurs from register to register are played at so many quarters a minute. */
+    public static final int SLURS = 60;
+
+    /** Slurs go up over so many partials of one tube. */
+    public static final int MOST_PARTIALS = 4;
+
+    private Material() {}
   }
 
   /** Where one breathes; a breath between two tongued notes off the beat costs 2. */

@@ -20,7 +20,9 @@ public class JudgementTest {
 
   @DataProvider
   public Object[][] packages() {
-    return new Object[][] {{"planning"}, {"motion"}, {"search"}, {"learning"}, {"teaching"}};
+    return new Object[][] {
+      {"planning"}, {"motion"}, {"search"}, {"learning"}, {"teaching"}, {"practice"}, {"material"}
+    };
   }
 
   @Test(dataProvider = "packages")

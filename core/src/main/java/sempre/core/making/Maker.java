@@ -4,6 +4,9 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.function.Predicate;
+import java.util.stream.IntStream;
 import sempre.core.instrument.Compass;
 import sempre.core.instrument.Setup;
 import sempre.core.instrument.Stage;
@@ -27,8 +30,16 @@ public final class Maker {
   public record Wish(
       Mode mode, Figure figure, Rhythm rhythm, Articulation articulation, int octaves, int bar) {}
 
-  /** From where to where a scale goes, in its own steps: 0 is the tonic. */
-  private record Way(Pitch tonic, int lowest, int highest) {}
+  /**
+   * From where to where a scale goes, in its own steps: 0 is the tonic.
+   *
+   * @param start with which it begins and ends
+   */
+  private record Way(Pitch tonic, int start, int lowest, int highest) {
+    Way(Pitch tonic, int highest) {
+      this(tonic, 0, 0, highest);
+    }
+  }
 
   /**
    * The exercise.
@@ -41,7 +52,25 @@ public final class Maker {
     Pitch key = wish.mode().spelled(tonic);
     Optional<Way> way =
         wish.octaves() == 0 ? whole(wish, key, setup, stage) : octaves(wish, key, setup, stage);
-    return way.filter(w -> w.highest() >= wish.figure().reach()).map(w -> made(wish, w));
+    return made(wish, way);
+  }
+
+  /**
+   * The exercise over all notes of a range: from the lowest tonic up, down to the lowest note and
+   * back; from the lowest note up and back where no tonic is there.
+   *
+   * @param tonic as written; its octave says nothing
+   * @param plays whether a note can be played; at one that can't it turns
+   * @return empty where too few notes are there for the figure
+   */
+  public static Optional<Exercise> within(
+      Wish wish, Pitch tonic, Compass.Range range, Predicate<Pitch> plays) {
+    return made(wish, way(wish, wish.mode().spelled(tonic), range, plays));
+  }
+
+  private static Optional<Exercise> made(Wish wish, Optional<Way> way) {
+    return way.filter(w -> w.highest() - w.start() >= wish.figure().reach())
+        .map(w -> made(wish, w));
   }
 
   private static boolean plays(Setup setup, Pitch p) {
@@ -59,7 +88,7 @@ public final class Maker {
       if (!key.movesBy(o) || !key.movesBy(o + wish.octaves())) {
         continue;
       }
-      Way way = new Way(key.octaves(o), 0, top);
+      Way way = new Way(key.octaves(o), top);
       if (notes(wish, way).stream().allMatch(p -> plays(setup, p))) {
         there.add(way);
       }
@@ -94,27 +123,47 @@ public final class Maker {
   /** From the lowest tonic of the stage as far as its notes go, above and below. */
   private static Optional<Way> whole(Wish wish, Pitch key, Setup setup, Stage stage) {
     Compass.Range range = setup.instrument().compass(setup.options()).of(stage);
-    for (int o = -FARTHEST; o <= FARTHEST; o++) {
-      if (key.movesBy(o) && has(wish, key.octaves(o), 0, range, setup)) {
-        Pitch tonic = key.octaves(o);
-        int low = 0;
-        while (has(wish, tonic, low - 1, range, setup)) {
-          low--;
-        }
-        int high = 0;
-        while (has(wish, tonic, high + 1, range, setup)) {
-          high++;
-        }
-        return Optional.of(new Way(tonic, low, high));
-      }
-    }
-    return Optional.empty();
+    return way(wish, key, range, p -> plays(setup, p)).filter(w -> w.start() == 0);
   }
 
-  private static boolean has(Wish wish, Pitch tonic, int place, Compass.Range range, Setup setup) {
+  private static Optional<Way> way(
+      Wish wish, Pitch key, Compass.Range range, Predicate<Pitch> plays) {
+    Optional<Way> without = Optional.empty();
+    for (int o = -FARTHEST; o <= FARTHEST; o++) {
+      if (!key.movesBy(o)) {
+        continue;
+      }
+      Pitch tonic = key.octaves(o);
+      OptionalInt first =
+          IntStream.range(0, wish.mode().size())
+              .filter(at -> has(wish, tonic, at, range, plays))
+              .findFirst();
+      if (first.isEmpty()) {
+        continue;
+      }
+      int start = first.getAsInt();
+      int low = start;
+      while (has(wish, tonic, low - 1, range, plays)) {
+        low--;
+      }
+      int high = start;
+      while (has(wish, tonic, high + 1, range, plays)) {
+        high++;
+      }
+      if (start == 0) {
+        return Optional.of(new Way(tonic, 0, low, high));
+      }
+      Way way = new Way(tonic, start, low, high);
+      without = without.or(() -> Optional.of(way));
+    }
+    return without;
+  }
+
+  private static boolean has(
+      Wish wish, Pitch tonic, int place, Compass.Range range, Predicate<Pitch> plays) {
     for (boolean down : new boolean[] {false, true}) {
       Pitch p = wish.mode().note(tonic, place, down);
-      if (!range.has(p) || !plays(setup, p)) {
+      if (!range.has(p) || !plays.test(p)) {
         return false;
       }
     }
@@ -123,20 +172,24 @@ public final class Maker {
 
   private static Exercise made(Wish wish, Way way) {
     List<Pitch> line = new ArrayList<>();
-    up(wish, way, 0, way.highest(), line);
+    up(wish, way, way.start(), way.highest(), line);
     down(wish, way, way.highest(), way.lowest(), line);
-    if (way.lowest() < 0) {
-      up(wish, way, way.lowest(), 0, line);
+    if (way.lowest() < way.start()) {
+      up(wish, way, way.lowest(), way.start(), line);
     }
-    Pitch tonic = wish.mode().note(way.tonic(), 0, false);
-    if (!line.get(line.size() - 1).equals(tonic)) {
-      line.add(tonic);
+    Pitch start = wish.mode().note(way.tonic(), way.start(), false);
+    if (!line.get(line.size() - 1).equals(start)) {
+      line.add(start);
     }
     KeySignature key =
         wish.mode() == Mode.CHROMATIC
             ? KeySignature.NATURAL
             : KeySignature.NATURAL.plus(wish.mode().fifths(way.tonic()));
-    return new Exercise(way.tonic(), key, wish.bar(), tones(wish, line));
+    return new Exercise(
+        way.tonic(),
+        key,
+        wish.bar(),
+        Setting.tones(line, wish.rhythm(), wish.articulation(), wish.bar()));
   }
 
   private static void up(Wish wish, Way way, int from, int to, List<Pitch> line) {
@@ -162,47 +215,5 @@ public final class Maker {
     if (!turns) {
       line.addAll(group);
     }
-  }
-
-  /** Gives the notes their lengths; the last one fills its bar. */
-  private static List<Exercise.Tone> tones(Wish wish, List<Pitch> line) {
-    int[] ticks = new int[line.size()];
-    int[] begins = new int[line.size()];
-    int at = 0;
-    for (int i = 0; i < line.size(); i++) {
-      begins[i] = at;
-      ticks[i] =
-          i < line.size() - 1 ? wish.rhythm().of(i) : wish.bar() - Math.floorMod(at, wish.bar());
-      at += ticks[i];
-    }
-    boolean[] slurs = slurs(wish, begins);
-    List<Exercise.Tone> tones = new ArrayList<>();
-    for (int i = 0; i < line.size(); i++) {
-      boolean last = i == line.size() - 1;
-      tones.add(
-          new Exercise.Tone(
-              line.get(i), ticks[i], slurs[i], last ? "" : wish.articulation().sign()));
-    }
-    return tones;
-  }
-
-  /** Whether a slur leads from each note to the next. */
-  private static boolean[] slurs(Wish wish, int[] begins) {
-    boolean[] slurs = new boolean[begins.length];
-    if (wish.articulation().byBar()) {
-      for (int i = 0; i < begins.length - 1; i++) {
-        slurs[i] = begins[i] / wish.bar() == begins[i + 1] / wish.bar();
-      }
-      return slurs;
-    }
-    int at = 0;
-    for (int g = 0; at < begins.length; g++) {
-      int size = wish.articulation().group(g);
-      for (int i = at; i < Math.min(at + size - 1, begins.length - 1); i++) {
-        slurs[i] = true;
-      }
-      at += size;
-    }
-    return slurs;
   }
 }

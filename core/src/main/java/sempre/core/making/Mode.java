@@ -29,8 +29,12 @@ public enum Mode {
       0),
   MAJOR_CHORD("0/0 2/4 4/7", 0),
   MINOR_CHORD("0/0 2/3 4/7", -3),
+  DIMINISHED_CHORD("0/0 2/3 4/6", -5),
   AUGMENTED_CHORD("0/0 2/4 4/8", 0),
   DOMINANT_SEVENTH("0/0 2/4 4/7 6/10", -1),
+  MAJOR_SEVENTH("0/0 2/4 4/7 6/11", 0),
+  MINOR_SEVENTH("0/0 2/3 4/7 6/10", -2),
+  HALF_DIMINISHED_SEVENTH("0/0 2/3 4/6 6/10", -5),
   DIMINISHED_SEVENTH("0/0 2/3 4/6 6/9", -3);
 
   private static final int LETTERS = 7;

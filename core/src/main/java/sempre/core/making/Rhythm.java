@@ -14,7 +14,9 @@ public enum Rhythm {
   SHORT_LONG(3, 9),
   QUARTER_TWO_EIGHTHS(12, 6, 6),
   EIGHTH_TWO_SIXTEENTHS(6, 3, 3),
-  TWO_SIXTEENTHS_EIGHTH(3, 3, 6);
+  TWO_SIXTEENTHS_EIGHTH(3, 3, 6),
+  /** The first of every four is long. */
+  QUARTER_TRIPLET(12, 4, 4, 4);
 
   /** So many ticks has a quarter. */
   public static final int QUARTER = 12;

@@ -70,7 +70,8 @@ public record Player(
     return new Player(setup, with, names, avoid, known);
   }
 
-  boolean reaches(Setup.Way way) {
+  /** Whether the hand reaches all that a fingering holds. */
+  public boolean reaches(Setup.Way way) {
     return avoid.isEmpty() || way.fingering().holds().stream().allMatch(this::reaches);
   }
 

@@ -64,15 +64,15 @@ public record Bit(
 
   /**
    * Where to begin where a tempo is given: at three quarters of that at most, in whole steps of
-   * {@link Bits#PERCENT_STEP}.
+   * {@link Judgement.Bits#PERCENT_STEP}.
    *
    * @param quarters a minute
    * @return in percent of the marked tempo, at least one step
    */
   public int startPercent(int quarters) {
     double goal = Judgement.Bits.FIRST_GOAL_PERCENT * quarters / first().tempo();
-    int steps = Math.max(1, (int) goal / Bits.PERCENT_STEP);
-    return Math.min(startPercent, steps * Bits.PERCENT_STEP);
+    int steps = Math.max(1, (int) goal / Judgement.Bits.PERCENT_STEP);
+    return Math.min(startPercent, steps * Judgement.Bits.PERCENT_STEP);
   }
 
   /** What is played of it: its notes, and the first of the next where it does not come to rest. */

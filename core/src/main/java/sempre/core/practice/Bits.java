@@ -34,9 +34,6 @@ public final class Bits {
   /** What a bit costs by its size that is three times doubled; the search goes no farther. */
   private static final double LONGEST = 9 * Judgement.Bits.SIZE;
 
-  /** Tempos are told in steps of so many percent. */
-  static final int PERCENT_STEP = 5;
-
   private final List<Plan.PlannedNote> notes;
   private final List<Bar> bars;
   private final Succession order;
@@ -142,7 +139,7 @@ public final class Bits {
         Judgement.Bits.CATCHES,
         Judgement.Bits.FIRST_GOAL_PERCENT,
         Judgement.Bits.SLOWEST_PERCENT,
-        PERCENT_STEP);
+        Judgement.Bits.PERCENT_STEP);
   }
 
   /** The hardest changes inside, in page order. */

@@ -6,10 +6,10 @@ import sempre.core.score.Bar;
 import sempre.core.score.Line;
 
 /** Bars of four quarters for a line of one text. */
-final class FourFour {
+public final class FourFour {
   private FourFour() {}
 
-  static List<Bar> bars(Line line) {
+  public static List<Bar> bars(Line line) {
     int last = line.notes().get(line.notes().size() - 1).bar() + 1;
     return IntStream.rangeClosed(0, last)
         .mapToObj(i -> new Bar(i, "" + (i + 1), i * 4.0, 4, line.notes().get(0).key(), 4, 4))

@@ -1,5 +1,6 @@
 package sempre.formats.abc;
 
+import java.util.ArrayList;
 import java.util.List;
 import sempre.core.making.Exercise;
 import sempre.core.making.Rhythm;
@@ -13,14 +14,26 @@ public final class ExerciseText {
 
   /** The notes, four bars on a line; without key and metre, which stand beside. */
   public static String of(Exercise e) {
+    List<LetterLine.Event> events = new ArrayList<>();
+    int end = -e.upbeat();
+    for (Exercise.Tone t : e.tones()) {
+      events.add(new LetterLine.Event(List.of(t.pitch()), t.ticks() * TICKS, t.slurs(), t.sign()));
+      rest(t.rest(), events);
+      end += t.ticks() + t.rest();
+    }
+    rest(Math.floorMod(-end, e.bar()), events);
+    LetterLine.Frame bars = new LetterLine.Frame(e.upbeat() * TICKS, e.bar() * TICKS, e.key(), "");
     return LetterLine.of(
-        e.tones().stream()
-            .map(
-                t ->
-                    new LetterLine.Event(
-                        List.of(t.pitch()), t.ticks() * TICKS, t.slurs(), t.sign()))
-            .toList(),
-        List.of(new LetterLine.Frame(0, e.bar() * TICKS, e.key(), "")));
+        events,
+        e.upbeat() == 0
+            ? List.of(bars)
+            : List.of(new LetterLine.Frame(0, e.upbeat() * TICKS, e.key(), ""), bars));
+  }
+
+  private static void rest(int ticks, List<LetterLine.Event> events) {
+    if (ticks > 0) {
+      events.add(LetterLine.Event.rest(ticks * TICKS));
+    }
   }
 
   /** The major key of a signature, as it is typed. */

@@ -70,7 +70,7 @@ public class ExerciseTextTest {
         }
       }
     }
-    assertEquals(read, 11 * 3 * (10 + 10));
+    assertEquals(read, 12 * 3 * (10 + 10));
   }
 
   private static void readsBack(Exercise e, int bar) {
