@@ -175,6 +175,12 @@
       act: () => navigate(`/practice/${student}/${piece}/paper` as '/')
     },
     {
+      on: 'e',
+      words: ui.material.link,
+      when: here,
+      act: () => navigate(`/practice/${student}/${piece}/material` as '/')
+    },
+    {
       on: ['s', 'Escape'],
       words: ui.paper.onStand,
       act: () => navigate(`/stand/${student}/${piece}` as '/')
@@ -198,6 +204,7 @@
         </p>
       </div>
       <a href="/stand/{student}/{piece}">{ui.paper.onStand}</a>
+      <a href="/practice/{student}/{piece}/material">{ui.material.link} <kbd>e</kbd></a>
       <a href="/practice/{student}/{piece}/paper">{ui.practice.paper} <kbd>p</kbd></a>
     </header>
     {#if bits.length}
@@ -281,6 +288,9 @@
                     bind:checked={clicks}
                     on:check={() => play.stop()}
                   />
+                  <a href="/practice/{student}/{piece}/material?bit={i + 1}"
+                    >{ui.material.inOtherWays}</a
+                  >
                 </div>
                 {#each b.catches as c, k (c.fromId)}
                   <section class="catch">

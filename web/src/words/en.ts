@@ -561,6 +561,51 @@ export const en = {
     made: (n: number, all: Text) => `${n} of ${all}`,
     tick: 'Tick each step when it went well three times in a row.'
   },
+  material: {
+    title: 'Exercises from a piece',
+    link: 'Exercises made from it',
+    page: (what: Text) => `Exercises${what} · Sempre`,
+    of: (title: Text) => `Exercises from ${title}`,
+    lead: (low: Text, high: Text) =>
+      `Made from this part, over its own notes, ${low} to ${high}. Open one to see and hear it; what you tick goes on a sheet.`,
+    group: {
+      SCALES: 'Scales',
+      CHORDS: 'Chords',
+      PASSAGES: 'Bits in other ways',
+      ALTERNATES: 'Other fingerings, each once',
+      TONE: 'Long notes and slurs'
+    },
+    groupWhat: {
+      SCALES: 'From ♩ = 60 towards 120: quicker only when it is clean.',
+      CHORDS: 'Broken chords of its keys, and those that its own notes spell out.',
+      PASSAGES:
+        'Another rhythm, another articulation, from behind, in another key: the fingers learn the change and not the tune.',
+      ALTERNATES: 'The scale with one other fingering, so that it is there when a piece needs it.',
+      TONE: 'Slowly, inside the notes of the group’s stage.'
+    },
+    bits: 'Bits',
+    noOther: 'This bit is too short to be played otherwise.',
+    onSheet: (title: Text) => `On the sheet: ${title}`,
+    paper: (n: number) => form(n, 'One exercise on paper', `${n} exercises on paper`),
+    nothingChosen: 'Nothing is ticked yet. Tick the exercises that are to stand on the sheet.',
+    back: 'The bits',
+    keyStudy: 'the exercise before, the next one',
+    keySheet: 'on the sheet, or off it',
+    keyPaper: 'what is ticked, on paper',
+    tempo: 'Quarters a minute',
+    from: (from: number, towards: number) => `from ${from} towards ${towards}`,
+    tempoHint: '30 to 240 a minute',
+    keep: 'Put it on the shelf, and open it',
+    why: {
+      NEW_NOTE: 'a new note',
+      NEW_FINGERING: 'a new fingering',
+      CHOSEN: 'what it is for',
+      UNUSUAL: 'not the usual one'
+    },
+    fresh: (notes: Text) => `New to this student: ${notes}`,
+    inOtherWays: 'This bit in other ways',
+    tick: 'Tick a tempo when it went well three times in a row; then the next.'
+  },
   chart: {
     title: (of: Text) => `Fingering chart${of} · Sempre`,
     heading: (instrument: Text, whose: Text) => `${instrument}: fingerings, ${whose}`,

@@ -571,6 +571,51 @@ export const es: Dictionary = {
     made: (n: number, all: Text) => `${n} de ${all}`,
     tick: 'Marca cada paso cuando haya salido bien tres veces seguidas.'
   },
+  material: {
+    title: 'Ejercicios de una pieza',
+    link: 'Ejercicios hechos de ella',
+    page: (what: Text) => `Ejercicios${what} · Sempre`,
+    of: (title: Text) => `Ejercicios de «${title}»`,
+    lead: (low: Text, high: Text) =>
+      `Hechos a partir de esta parte, sobre sus propias notas, de ${low} a ${high}. Abre uno para verlo y oírlo; lo que marques va a una hoja.`,
+    group: {
+      SCALES: 'Escalas',
+      CHORDS: 'Acordes',
+      PASSAGES: 'Fragmentos de otras maneras',
+      ALTERNATES: 'Otras digitaciones, cada una una vez',
+      TONE: 'Notas largas y ligados'
+    },
+    groupWhat: {
+      SCALES: 'De ♩ = 60 hacia 120: más deprisa solo cuando salga limpio.',
+      CHORDS: 'Acordes desplegados de sus tonalidades, y los que sus propias notas desgranan.',
+      PASSAGES:
+        'Otro ritmo, otra articulación, desde atrás, en otra tonalidad: los dedos aprenden el cambio y no la melodía.',
+      ALTERNATES: 'La escala con otra digitación, para tenerla cuando una pieza la pida.',
+      TONE: 'Despacio, dentro de las notas del nivel del grupo.'
+    },
+    bits: 'Fragmentos',
+    noOther: 'Este fragmento es demasiado corto para tocarlo de otra manera.',
+    onSheet: (title: Text) => `En la hoja: ${title}`,
+    paper: (n: number) => form(n, 'Un ejercicio en papel', `${n} ejercicios en papel`),
+    nothingChosen: 'Todavía no hay nada marcado. Marca los ejercicios que han de ir en la hoja.',
+    back: 'Los fragmentos',
+    keyStudy: 'el ejercicio anterior, el siguiente',
+    keySheet: 'en la hoja, o fuera de ella',
+    keyPaper: 'lo marcado, en papel',
+    tempo: 'Negras por minuto',
+    from: (from: number, towards: number) => `de ${from} hacia ${towards}`,
+    tempoHint: 'de 30 a 240 por minuto',
+    keep: 'Ponerlo en el estante y abrirlo',
+    why: {
+      NEW_NOTE: 'una nota nueva',
+      NEW_FINGERING: 'una digitación nueva',
+      CHOSEN: 'para lo que es',
+      UNUSUAL: 'no es la habitual'
+    },
+    fresh: (notes: Text) => `Nuevas para este alumno: ${notes}`,
+    inOtherWays: 'Este fragmento de otras maneras',
+    tick: 'Marca un tempo cuando salió bien tres veces seguidas; luego el siguiente.'
+  },
   chart: {
     title: (of: Text) => `Tabla de digitaciones${of} · Sempre`,
     heading: (instrument: Text, whose: Text) => `${instrument}: digitaciones, ${whose}`,

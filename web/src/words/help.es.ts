@@ -46,7 +46,7 @@ export const help: Help = {
         'Toma otra digitación para esta nota, para todas las iguales o para la figura, y para otros que leen la misma página. Fijar conserva lo previsto.',
         'Tocar hace sonar la parte, con compás de entrada, una y otra vez, o solo unos compases. La nota que suena está en el panel con su letra y su dibujo.',
         'Solo la página deja solas la música y las digitaciones; una tecla, un toque a la derecha o un pedal la pasan.',
-        'Estudiar por fragmentos corta la parte donde acaban sus frases. Cada fragmento tiene cinco pasos, desde los nombres hasta unirlo al siguiente; cada uno se repite sin parar, a un tempo en el que su cambio más difícil tiene tiempo. Los fragmentos se pueden imprimir, con casillas para marcar.'
+        'Estudiar por fragmentos corta la parte donde acaban sus frases. Cada fragmento tiene cinco pasos, desde los nombres hasta unirlo al siguiente; cada uno se repite sin parar, a un tempo en el que su cambio más difícil tiene tiempo. Los fragmentos se pueden imprimir, con casillas para marcar. Ejercicios hechos de ella tiene sus escalas y acordes sobre sus propias notas, y cada fragmento en otros ritmos, al revés y medio tono más bajo; marca lo que va a una hoja, o pon uno en el estante.'
       ],
       questions: [
         {

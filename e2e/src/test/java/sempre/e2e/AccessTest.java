@@ -52,6 +52,8 @@ public class AccessTest {
           "/simpler/{Nokomis}/{Quay Parade}",
           "/practice/{Noor}/{Undertow}",
           "/practice/{Noor}/{Undertow}/paper",
+          "/practice/{Noor}/{Undertow}/material",
+          "/practice/{Noor}/{Undertow}/material/paper",
           "/people",
           "/people/many",
           "/people/{Noor}",

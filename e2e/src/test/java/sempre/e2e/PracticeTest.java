@@ -163,4 +163,38 @@ public class PracticeTest {
     page.keyboard().press("s");
     assertThat(page.locator(".bits > li")).hasCount(5);
   }
+
+  /** From the second bit: seen, heard, printed, and put on the shelf as a piece like any other. */
+  @Test(dependsOnMethods = "theBitsAreHandedOutOnPaper")
+  public void exercisesAreMadeFromThePiece() {
+    page.locator(".bits > li .head").nth(1).click();
+    page.getByText("This bit in other ways").click();
+    Locator open = page.locator("li.open");
+    assertThat(open).containsText("long – short");
+    open.locator("svg.engraved").waitFor();
+    assertThat(open.locator(".line > svg text").first()).isVisible();
+    page.keyboard().press(" ");
+    open.locator("rect.sounds").waitFor();
+    page.keyboard().press(" ");
+    assertThat(open.locator("rect.sounds")).hasCount(0);
+    page.keyboard().press("x");
+    page.keyboard().press("ArrowDown");
+    assertThat(open).containsText("short – long");
+    page.keyboard().press("x");
+    assertThat(page.getByText("2 exercises on paper")).isVisible();
+
+    page.keyboard().press("p");
+    page.waitForFunction("() => document.documentElement.dataset.printable === 'yes'");
+    Locator sheet = page.locator("article");
+    assertThat(sheet.locator("section")).hasCount(2);
+    assertThat(sheet).containsText("Bars 3–4, long – short");
+    page.keyboard().press("s");
+
+    assertThat(open).containsText("in a flat key the thumb can stay on the B flat lever");
+    open.getByText("Put it on the shelf").click();
+    page.waitForURL(Pattern.compile("/stand/"));
+    assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
+        .containsText("Undertow: B♭ major");
+    page.locator("svg.lanes text").first().waitFor();
+  }
 }

@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.IntStream;
 import sempre.core.Judgement;
 import sempre.core.making.Mode;
 import sempre.core.pitch.Pitch;
@@ -62,6 +61,11 @@ public record Spelled(Pitch root, Mode chord, List<Passage> passages) {
     int at = 0;
     while (at < notes.size()) {
       Optional<Found> found = at(notes, at);
+      // by a step a line comes into a chord: D, C, F, A and C are a D and F major
+      if (found.isPresent() && step(notes, at + 1) && at(notes, at + 1).isPresent()) {
+        at++;
+        continue;
+      }
       if (found.isEmpty()) {
         at++;
         continue;
@@ -87,8 +91,8 @@ public record Spelled(Pitch root, Mode chord, List<Passage> passages) {
 
   /**
    * The longest chord that begins with a note. A triad is one though a seventh chord on another
-   * root would have more notes, or one whose seventh comes by a step from the root: C, E, G, C and
-   * A are C major and an A, and with a B instead of it C major and a B.
+   * root would have more notes, or one whose seventh comes by a step: C, E, G, C and A are C major
+   * and an A, and with a B instead of it C major and a B.
    */
   private static Optional<Found> at(List<Note> notes, int from) {
     Optional<Found> triad = at(notes, from, true);
@@ -96,7 +100,10 @@ public record Spelled(Pitch root, Mode chord, List<Passage> passages) {
     return seventh
         .filter(
             s -> triad.isEmpty() || s.root().spokenName().equals(triad.get().root().spokenName()))
-        .filter(s -> triad.isEmpty() || grows(notes, from, triad.get(), s))
+        .filter(
+            s ->
+                triad.isEmpty()
+                    || s.length() > triad.get().length() && !step(notes, from + s.length() - 1))
         .or(() -> triad);
   }
 
@@ -136,21 +143,17 @@ public record Spelled(Pitch root, Mode chord, List<Passage> passages) {
         && tones.contains(Name.of(notes.get(to).pitch()))
         && !notes.get(to).grace()
         && (to == from || follows(notes.get(to - 1), notes.get(to)))) {
-      met.add(Name.of(notes.get(to).pitch()));
       to++;
     }
+    notes.subList(from, to).forEach(n -> met.add(Name.of(n.pitch())));
     boolean spelled = met.size() == chord.size() && to - from >= Judgement.Material.CHORD_NOTES;
     return spelled ? Optional.of(new Found(to - from, root, chord)) : Optional.empty();
   }
 
-  private static boolean grows(List<Note> notes, int from, Found triad, Found seventh) {
-    return seventh.length() > triad.length()
-        && IntStream.range(from + triad.length(), from + seventh.length())
-            .noneMatch(i -> step(notes.get(i - 1).pitch(), notes.get(i).pitch()));
-  }
-
-  private static boolean step(Pitch a, Pitch b) {
-    return Math.abs(a.staffStep() - b.staffStep()) == 1;
+  /** Whether a step leads to a note. */
+  private static boolean step(List<Note> notes, int to) {
+    int from = notes.get(to - 1).pitch().staffStep();
+    return Math.abs(notes.get(to).pitch().staffStep() - from) == 1;
   }
 
   private static boolean follows(Note a, Note b) {

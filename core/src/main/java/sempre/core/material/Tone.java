@@ -21,6 +21,7 @@ import sempre.core.planning.Player;
 /** What is played for the tone and the lips, inside the notes of a stage. */
 final class Tone {
   private static final int BAR = 4 * Rhythm.QUARTER;
+  private static final int OCTAVE = 12;
   private static final String BREATH = "breath-mark";
 
   private final Player player;
@@ -119,13 +120,19 @@ final class Tone {
     Map<Integer, String> fingered = new TreeMap<>();
     tubes.entrySet().stream()
         .filter(t -> usual.get(t.getKey()) && t.getValue().size() > 1)
-        .sorted(Comparator.comparingInt(t -> -t.getValue().firstKey()))
+        .sorted(Comparator.comparingInt(t -> -fundamental(t.getValue().firstEntry())))
         .forEach(t -> slurred(t.getKey(), List.copyOf(t.getValue().values()), tones, fingered));
     return tones.isEmpty()
         ? Optional.empty()
         : Optional.of(
             new Fingered(
                 new Exercise(tones.get(0).pitch(), KeySignature.NATURAL, BAR, tones), fingered));
+  }
+
+  /** The number of the first partial of a tube. */
+  private static int fundamental(Map.Entry<Integer, Setup.Way> note) {
+    int partial = note.getValue().entry().partial().orElseThrow();
+    return note.getKey() - (int) Math.rint(OCTAVE * Math.log(partial) / Math.log(2));
   }
 
   private static void slurred(

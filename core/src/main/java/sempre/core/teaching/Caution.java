@@ -16,11 +16,24 @@ public enum Caution {
   /** High notes tempt to bite and press. */
   HIGH_REED,
   /** High notes tempt to overblow, and make dizzy. */
-  HIGH_AIR;
+  HIGH_AIR,
+  /** Long notes and slurs tire the lips. */
+  LONG_LIPS,
+  /** Long notes make dizzy who plays until out of breath. */
+  LONG_AIR;
 
   /** Where a high note is no strain. */
   private static final Set<Blown.Voice> UNSTRAINED =
       EnumSet.of(Blown.Voice.RECORDER, Blown.Voice.STRUCK);
+
+  /** What is to be watched where notes are held long, or the lips alone lead from note to note. */
+  public static Optional<Caution> whereLong(Setup setup) {
+    return switch (setup.instrument().blown().voice()) {
+      case BRASS, REED -> Optional.of(LONG_LIPS);
+      case FLUTE, RECORDER -> Optional.of(LONG_AIR);
+      case STRUCK -> Optional.empty();
+    };
+  }
 
   /** What is to be watched on a note: only above what players of this stage have. */
   public static Optional<Caution> of(Setup setup, Pitch written, Stage stage) {

@@ -100,7 +100,7 @@ public class MaterialTest {
         looked++;
       }
     }
-    assertEquals(looked, 7);
+    assertEquals(looked, 8);
   }
 
   @DataProvider
@@ -324,6 +324,20 @@ public class MaterialTest {
         }
       }
     }
+  }
+
+  /** Open, then 2, 1, 1-2, 2-3, 1-3, 1-2-3: each tube half a step longer than the one before. */
+  @Test
+  public void partialsBeginOnTheShortestTube() {
+    Study s = study(made("trumpet", "tempo=80: C4/4 E4/4 G4/4 C5/4"), "partials");
+    List<String> tubes =
+        s.fingered().entrySet().stream()
+            .sorted(Map.Entry.comparingByKey())
+            .map(Map.Entry::getValue)
+            .distinct()
+            .toList();
+    assertEquals(tubes, List.of("0", "2", "1", "1 2", "2 3", "1 3", "1 2 3"));
+    assertTrue(notes(s).startsWith("C4 G4 C5 E5 C5 G4 C4 B3 F#4 B4"), notes(s));
   }
 
   @Test

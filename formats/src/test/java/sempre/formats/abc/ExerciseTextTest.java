@@ -16,8 +16,10 @@ import sempre.core.making.Figure;
 import sempre.core.making.Maker;
 import sempre.core.making.Mode;
 import sempre.core.making.Rhythm;
+import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Pitch;
 import sempre.core.score.Note;
+import sempre.core.score.Part;
 import sempre.formats.musicxml.MusicXmlFile;
 import sempre.formats.musicxml.MusicXmlReader;
 
@@ -73,7 +75,29 @@ public class ExerciseTextTest {
     assertEquals(read, 12 * 3 * (10 + 10));
   }
 
-  private static void readsBack(Exercise e, int bar) {
+  @Test
+  public void upbeatsAndRestsStandWhereTheyWereMade() {
+    Pitch g = Pitch.parse("G4");
+    Exercise e =
+        new Exercise(
+            g,
+            KeySignature.NATURAL,
+            48,
+            12,
+            List.of(
+                new Exercise.Tone(g, 6, true, ""),
+                new Exercise.Tone(Pitch.parse("A4"), 6, false, ""),
+                new Exercise.Tone(Pitch.parse("B4"), 12, false, "", 12),
+                new Exercise.Tone(Pitch.parse("C5"), 18, false, "staccato", 6)));
+    Part part = readsBack(e, 48);
+    assertEquals(part.bars().get(0).quarters(), 1, 0.01);
+    List<Note> notes = part.topLine().orElseThrow().notes();
+    assertEquals(notes.get(2).onset(), 1, 0.01);
+    assertEquals(notes.get(3).onset(), 3, 0.01);
+    assertEquals(notes.get(3).bar(), 1);
+  }
+
+  private static Part readsBack(Exercise e, int bar) {
     Instrument trumpet = Catalogue.standard().instrument("trumpet");
     String text = ExerciseText.of(e);
     AbcReader.Tune tune =
@@ -87,13 +111,8 @@ public class ExerciseTextTest {
                     false))
             .get(0);
     assertTrue(tune.problems().isEmpty(), text);
-    List<Note> notes =
-        MusicXmlReader.read(MusicXmlFile.of(tune.xml()))
-            .parts()
-            .get(0)
-            .topLine()
-            .orElseThrow()
-            .notes();
+    Part part = MusicXmlReader.read(MusicXmlFile.of(tune.xml())).parts().get(0);
+    List<Note> notes = part.topLine().orElseThrow().notes();
     assertEquals(
         notes.stream().map(Note::pitch).toList(),
         e.tones().stream().map(Exercise.Tone::pitch).toList(),
@@ -104,5 +123,6 @@ public class ExerciseTextTest {
       assertEquals(ticks, e.tones().get(i).ticks(), 0.01, where);
       assertEquals(notes.get(i).slurToNext(), e.tones().get(i).slurs(), where);
     }
+    return part;
   }
 }

@@ -72,7 +72,7 @@ public class Typing {
    * @throws Refusal where it is not one tune, or a title is missing
    */
   public int replace(long pieceId, Typed typed, String title, String book, String number) {
-    List<AbcReader.Tune> tunes = read(typed, setup(typed).instrument());
+    List<AbcReader.Tune> tunes = tunes(typed, setup(typed).instrument());
     if (tunes.isEmpty()) {
       throw new Refusal("ask.nothing-typed");
     }
@@ -108,7 +108,12 @@ public class Typing {
    * @param perLine bars of an engraved line
    */
   public record Typed(
-      String text, String key, String meter, String tempo, String instrument, int perLine) {}
+      String text, String key, String meter, String tempo, String instrument, int perLine) {
+    /** The same at another tempo, or at none. */
+    public Typed at(String other) {
+      return new Typed(text, key, meter, other, instrument, perLine);
+    }
+  }
 
   /**
    * A tune as it stands so far.
@@ -122,7 +127,7 @@ public class Typing {
   /** What was typed, as it is read so far; nothing is kept. */
   public List<Seen> look(Typed typed) {
     Setup setup = setup(typed);
-    return read(typed, setup.instrument()).stream()
+    return tunes(typed, setup.instrument()).stream()
         .map(t -> seen(t, setup, typed.perLine()))
         .toList();
   }
@@ -136,7 +141,7 @@ public class Typing {
    */
   public List<Long> keep(Typed typed, String title, String book, String number) {
     Setup setup = setup(typed);
-    List<AbcReader.Tune> tunes = read(typed, setup.instrument());
+    List<AbcReader.Tune> tunes = tunes(typed, setup.instrument());
     if (tunes.isEmpty()) {
       throw new Refusal("ask.nothing-typed");
     }
@@ -154,7 +159,8 @@ public class Typing {
     return Catalogue.standard().setup(typed.instrument(), Map.of());
   }
 
-  private static List<AbcReader.Tune> read(Typed typed, Instrument i) {
+  /** What was typed, as tunes. */
+  static List<AbcReader.Tune> tunes(Typed typed, Instrument i) {
     AbcReader.Page page = new AbcReader.Page(i.name(), i.transposition(), i.clef());
     boolean file = AbcReader.is(typed.text());
     return file

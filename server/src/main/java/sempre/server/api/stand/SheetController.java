@@ -66,7 +66,8 @@ class SheetController {
         : Optional.empty();
   }
 
-  private static StandViews.ToldView told(Handout.Told t, Instrument i, Part part) {
+  /** What is told of one fingering, in words. */
+  static StandViews.ToldView told(Handout.Told t, Instrument i, Part part) {
     Words words = Speech.words();
     Plan.PlannedNote n = t.first();
     return new StandViews.ToldView(

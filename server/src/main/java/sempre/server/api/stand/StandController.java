@@ -166,20 +166,24 @@ public class StandController {
 
   private static StandViews.BarsView bars(Players.Page page) {
     List<Bar> bars = page.reading().part().bars();
-    Tempi tempi = page.line().tempi();
     return new StandViews.BarsView(
         bars.stream().map(Bar::number).toList(),
-        bars.stream()
-            .map(
-                b -> {
-                  double at = tempi.seconds(b.start());
-                  return new StandViews.BarTime(
-                      at,
-                      tempi.seconds(b.start() + b.quarters()) - at,
-                      tempi.seconds(b.start() + b.counted()) - at);
-                })
-            .toList(),
+        times(bars, page.line().tempi()),
         page.line().played().stretches().stream().map(s -> stretch(s, page.line())).toList());
+  }
+
+  /** When bars begin, and how long they and their beats are. */
+  static List<StandViews.BarTime> times(List<Bar> bars, Tempi tempi) {
+    return bars.stream()
+        .map(
+            b -> {
+              double at = tempi.seconds(b.start());
+              return new StandViews.BarTime(
+                  at,
+                  tempi.seconds(b.start() + b.quarters()) - at,
+                  tempi.seconds(b.start() + b.counted()) - at);
+            })
+        .toList();
   }
 
   private static StandViews.StretchView stretch(Played.Stretch s, Line line) {
