@@ -320,6 +320,29 @@ public final class Judgement {
     private Bits() {}
   }
 
+  /** How a bit comes from a slow tempo to its own. */
+  public static final class Ladders {
+    /** So many clean runs in a row, and it goes on … */
+    public static final int CLEAN_RUNS = 3;
+
+    /** … by so much of the tempo, in percent. */
+    public static final int STEP_PERCENT = 5;
+
+    /** So many runs that are not clean, and it goes back. */
+    public static final int MISSES = 2;
+
+    /** Practised on so many days without a gain: another way is due. */
+    public static final int PLATEAU_DAYS = 4;
+
+    /** When it will be there follows from the last three weeks. */
+    public static final int LOOKS_BACK_DAYS = 21;
+
+    /** A day farther away is not told: nobody knows. */
+    public static final int FARTHEST_DAYS = 180;
+
+    private Ladders() {}
+  }
+
   /** What is made from a piece to be practised beside it. */
   public static final class Material {
     /** A key counts from so many quarters on; a passing one of two bars of four does. */

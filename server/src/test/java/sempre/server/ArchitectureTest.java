@@ -64,7 +64,10 @@ public class ArchitectureTest {
       {"search", ""},
       {"planning", "instrument motion pitch score search"},
       {"learning", "instrument pitch planning score"},
-      {"teaching", "acoustics instrument motion pitch planning score search"},
+      {"practice", "instrument motion pitch planning score"},
+      {"making", "instrument pitch"},
+      {"material", "instrument making pitch planning practice score"},
+      {"teaching", "acoustics instrument motion pitch planning practice score search"},
     };
   }
 

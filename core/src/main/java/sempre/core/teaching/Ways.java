@@ -9,6 +9,7 @@ import sempre.core.Refusal;
 import sempre.core.Saying;
 import sempre.core.instrument.Style;
 import sempre.core.pitch.Pitch;
+import sempre.core.practice.Ladder;
 import sempre.core.score.Line;
 
 /**
@@ -43,6 +44,15 @@ public final class Ways {
   /** For which breath breaths are marked. */
   public static final String BREATH = "breath";
 
+  /** After how many clean runs a bit gets quicker. */
+  public static final String RUNS = "runs";
+
+  /** By how much. */
+  public static final String STEP = "step";
+
+  /** After how many runs that were not clean it gets slower. */
+  public static final String BACK = "back";
+
   /** Names by which {@code words} finds what a matter and its schools are called. */
   private static final String KEY = "way-";
 
@@ -56,6 +66,9 @@ public final class Ways {
           style(EYES, "eyes", "player", "facing"),
           style(ORDER, "order", "section", "seat", "name"),
           style(BREATH, "breath", "breath-usual", "breath-short", "breath-long", "breath-none"),
+          style(RUNS, "runs", "runs-3", "runs-1", "runs-2", "runs-5"),
+          style(STEP, "step", "step-5", "step-3", "step-10"),
+          style(BACK, "back", "back-2", "back-1", "back-3"),
           style(SHEET, "sheet", "screen", "en", "es"));
 
   private Ways() {}
@@ -100,6 +113,20 @@ public final class Ways {
       case "breath-none" -> Optional.empty();
       default -> Optional.of(Judgement.Breathing.USUAL_PERCENT);
     };
+  }
+
+  /** When a bit gets quicker, and when slower. */
+  public static Ladder.Rule ladder(Map<String, String> ways) {
+    Map<String, String> all = with(ways);
+    return new Ladder.Rule(
+        number(all.get(RUNS)),
+        number(all.get(STEP)),
+        number(all.get(BACK)),
+        !"marked".equals(all.get(TEMPO)));
+  }
+
+  private static int number(String school) {
+    return Integer.parseInt(school.substring(school.indexOf('-') + 1));
   }
 
   /** Only the styles that belong to an instrument. */

@@ -15,25 +15,19 @@ public class WaysTest {
   public void whatIsNotChosenIsTheUsualWay() {
     assertEquals(
         Ways.with(Map.of("tempo", "marked", "bFlat", "side", "order", "section")),
-        Map.of(
-            "names",
-            "letters",
-            "chromatic",
-            "usual",
-            "tempo",
-            "marked",
-            "repeats",
-            "played",
-            "halfLife",
-            "21",
-            "eyes",
-            "player",
-            "breath",
-            "breath-usual",
-            "order",
-            "section",
-            "sheet",
-            "screen"));
+        Map.ofEntries(
+            Map.entry("names", "letters"),
+            Map.entry("chromatic", "usual"),
+            Map.entry("tempo", "marked"),
+            Map.entry("repeats", "played"),
+            Map.entry("halfLife", "21"),
+            Map.entry("eyes", "player"),
+            Map.entry("breath", "breath-usual"),
+            Map.entry("runs", "runs-3"),
+            Map.entry("step", "step-5"),
+            Map.entry("back", "back-2"),
+            Map.entry("order", "section"),
+            Map.entry("sheet", "screen")));
     assertEquals(Ways.without(Map.of("tempo", "marked", "bFlat", "side")), Map.of("bFlat", "side"));
   }
 

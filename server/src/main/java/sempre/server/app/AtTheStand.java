@@ -5,6 +5,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import org.springframework.stereotype.Component;
+import sempre.core.practice.Bit;
+import sempre.core.practice.Bits;
 import sempre.core.score.Bars;
 import sempre.core.score.Beside;
 import sempre.core.score.Note;
@@ -76,6 +78,24 @@ public class AtTheStand {
           .filter(a -> a.tempo().isPresent() && Assignments.bars(a, part).has(first))
           .mapToInt(a -> a.tempo().getAsInt())
           .min();
+    }
+
+    /** The part in bits. */
+    public List<Bit> bits() {
+      Stands.Loaded l = planned.part();
+      return Bits.of(
+          l.plan(),
+          l.page().line(),
+          l.page().reading().part().bars(),
+          l.player(),
+          planned.beside().stage(),
+          planned.beside().breath(l));
+    }
+
+    /** At which share of the marked tempo a bit is begun, in percent. */
+    public int startPercent(Bit b) {
+      OptionalInt tempo = tempo(b.first());
+      return tempo.isPresent() ? b.startPercent(tempo.getAsInt()) : b.startPercent();
     }
   }
 

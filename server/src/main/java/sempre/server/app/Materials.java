@@ -14,7 +14,6 @@ import sempre.core.material.Study;
 import sempre.core.planning.Plan;
 import sempre.core.planning.Planner;
 import sempre.core.practice.Bit;
-import sempre.core.practice.Bits;
 import sempre.core.score.Bar;
 import sempre.core.score.Line;
 import sempre.core.score.Part;
@@ -72,7 +71,7 @@ public class Materials {
     Stands.Beside beside = practised.planned().beside();
     List<Bar> bars = l.page().reading().part().bars();
     double breath = beside.breath(l);
-    List<Bit> bits = Bits.of(l.plan(), l.page().line(), bars, l.player(), beside.stage(), breath);
+    List<Bit> bits = practised.bits();
     Setup setup = l.player().setup();
     Compass.Range range = setup.instrument().compass(setup.options()).of(beside.stage());
     return new Made(practised, bits, Material.of(l.plan(), bars, bits, l.player(), range, breath));

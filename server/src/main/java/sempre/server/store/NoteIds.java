@@ -16,6 +16,8 @@ public class NoteIds {
       List.of(
           LOCKS,
           new Kept("simpler_note", "note_id", "piece_id = ?"),
+          new Kept("practice_run", "first_note", "piece_id = ?"),
+          new Kept("practice_run", "last_note", "piece_id = ?"),
           new Kept(
               "assignment_lock",
               "note_id",

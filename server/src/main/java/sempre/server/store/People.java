@@ -285,6 +285,7 @@ public class People {
     counts.put("absent", tx.count("class_absent where student_id = ?", id));
     counts.put("given", tx.count("assignment where student_id = ?", id));
     counts.put("simpler", tx.count("simpler_part where student_id = ?", id));
+    counts.put("runs", tx.count("practice_run where student_id = ? and not taken_back", id));
     counts.put("parts", tx.count("reading where student_id = ?", id));
     counts.put("groups", tx.count("band_student where student_id = ?", id));
     return counts;

@@ -123,6 +123,7 @@ public class Removals {
         count(tx, with, "assignments", "assignment where piece_id = ? and removed_at is null", id);
         count(tx, with, "locks", "fingering_lock where piece_id = ?", id);
         count(tx, with, "simpler", "simpler_part where piece_id = ?", id);
+        count(tx, with, "runs", "practice_run where piece_id = ? and not taken_back", id);
       }
       case GROUP -> {
         count(
@@ -169,6 +170,12 @@ public class Removals {
             id);
         count(tx, with, "locks", OF_PERSON.replace("?table", "fingering_lock"), id);
         count(tx, with, "simpler", OF_PERSON.replace("?table", "simpler_part"), id);
+        count(
+            tx,
+            with,
+            "runs",
+            OF_PERSON.replace("?table", "practice_run") + " and not x.taken_back",
+            id);
         count(tx, with, "groups", OF_PERSON.replace("?table", "band_student"), id);
       }
     }

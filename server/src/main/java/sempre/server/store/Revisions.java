@@ -13,7 +13,9 @@ import java.util.regex.Pattern;
  * sees what was before. All changes are made by this process (README: one Sempre has the data).
  */
 final class Revisions {
-  /** Tables whose rows concern marks and playing checks alone. */
+  /**
+   * Tables whose rows concern marks, playing checks and practice alone: nothing planned changes.
+   */
   private static final Set<String> MARKS =
       Set.of(
           "heard",
@@ -22,7 +24,8 @@ final class Revisions {
           "class_check",
           "class_item",
           "class_asked",
-          "class_absent");
+          "class_absent",
+          "practice_run");
 
   private static final Pattern TABLE =
       Pattern.compile(

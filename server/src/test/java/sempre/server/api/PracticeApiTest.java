@@ -109,4 +109,86 @@ public class PracticeApiTest extends DemoTestBase {
     assertThat(mvc.get().uri("/api/stand/" + student("Noor") + "/999999/practice").exchange())
         .hasStatus(404);
   }
+
+  private static String run(JsonNode bit, int quarters, boolean clean, String mark) {
+    JsonNode notes = bit.get("notes");
+    return """
+        {"first": "%s", "last": "%s", "quarters": %d, "clean": %s, "mark": "%s"}
+        """
+        .formatted(
+            notes.get(0).asString(), notes.get(notes.size() - 1).asString(), quarters, clean, mark);
+  }
+
+  /** Spray for a trombone: three clean runs are a step, one sent twice counts once. */
+  @Test
+  public void cleanRunsLeadUpTheLadderAndMayBeTakenBack() {
+    long student = student("Tomasz");
+    long piece = piece("Spray");
+    JsonNode bit = practice(student, piece).get("bits").get(1);
+    JsonNode before = bit.get("ladder");
+    int now = before.get("now").asInt();
+    int full = before.get("full").asInt();
+    assertThat(now).isEqualTo(before.get("start").asInt());
+    assertThat(before.get("goal").asInt()).isEqualTo((int) Math.rint(full * 0.75));
+    String path = "/api/stand/" + student + "/" + piece + "/runs";
+    for (int i : new int[] {1, 2, 2}) {
+      assertThat(post(path, run(bit, now, true, "spray-" + i))).hasStatusOk();
+    }
+    JsonNode two = practice(student, piece).get("bits").get(1).get("ladder");
+    assertThat(two.get("clean").asInt()).isEqualTo(2);
+    assertThat(two.get("now").asInt()).isEqualTo(now);
+    JsonNode three = body(post(path, run(bit, now, true, "spray-3"))).get(1);
+    assertThat(three.get("secured").asInt()).isEqualTo(now);
+    assertThat(three.get("now").asInt()).isGreaterThan(now);
+    // the other bits are where they were
+    assertThat(practice(student, piece).get("bits").get(0).get("ladder").get("runs")).isEmpty();
+
+    long last = three.get("runs").get(2).get("id").asLong();
+    assertThat(mvc.delete().uri(path + "/" + last).exchange()).hasStatusOk();
+    JsonNode back = practice(student, piece).get("bits").get(1).get("ladder");
+    assertThat(back.get("now").asInt()).isEqualTo(now);
+    assertThat(back.get("secured").asInt()).isZero();
+    var again = mvc.delete().uri(path + "/" + last).exchange();
+    assertThat(again).hasStatus(404);
+  }
+
+  @Test
+  public void aRunThatCannotBeIsRefusedInASentence() {
+    long student = student("Noor");
+    long piece = piece("Undertow");
+    JsonNode bit = practice(student, piece).get("bits").get(0);
+    String path = "/api/stand/" + student + "/" + piece + "/runs";
+    assertThat(post(path, run(bit, 0, true, "x1"))).hasStatus(400);
+    String other = run(bit, 60, true, "x2").replace(bit.get("notes").get(0).asString(), "n-99999");
+    var gone = post(path, other);
+    assertThat(gone).hasStatus(404);
+    assertThat(gone).bodyText().contains("open it again");
+  }
+
+  private void house(String name, String school) {
+    assertThat(put("/api/styles/all/" + name, "{\"school\": \"" + school + "\"}")).hasStatusOk();
+  }
+
+  /** The teacher's rule: one clean run, and a tenth of the tempo quicker. */
+  @Test
+  public void theRuleIsTheTeachersOrTheStudents() {
+    long student = student("Ioane");
+    long piece = piece("Spray");
+    JsonNode bit = practice(student, piece).get("bits").get(0);
+    int now = bit.get("ladder").get("now").asInt();
+    int full = bit.get("ladder").get("full").asInt();
+    assertThat(bit.get("ladder").get("needed").asInt()).isEqualTo(3);
+    house("runs", "runs-1");
+    house("step", "step-10");
+    try {
+      String path = "/api/stand/" + student + "/" + piece + "/runs";
+      JsonNode one = body(post(path, run(bit, now, true, "rule-1"))).get(0);
+      assertThat(one.get("needed").asInt()).isEqualTo(1);
+      assertThat(one.get("now").asInt())
+          .isEqualTo(Math.min(one.get("goal").asInt(), now + (int) Math.rint(full * 0.1)));
+    } finally {
+      house("runs", "runs-3");
+      house("step", "step-5");
+    }
+  }
 }

@@ -1,23 +1,33 @@
 package sempre.server.api.stand;
 
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
 import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalInt;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Setup;
 import sempre.core.pitch.Pitch;
 import sempre.core.planning.Plan;
+import sempre.core.practice.Another;
 import sempre.core.practice.Bit;
-import sempre.core.practice.Bits;
 import sempre.core.practice.Catch;
+import sempre.core.practice.Ladder;
 import sempre.core.practice.Led;
 import sempre.core.score.Bars;
 import sempre.core.score.Part;
@@ -26,31 +36,118 @@ import sempre.formats.musicxml.PlayerPage;
 import sempre.server.api.Refs;
 import sempre.server.api.Speech;
 import sempre.server.app.AtTheStand;
+import sempre.server.app.Practising;
 import sempre.server.app.Stands;
 
 /** A part in bits to practise. */
 @RestController
 class PracticeController {
-  private final AtTheStand stand;
+  private static final int SLOWEST = 10;
+  private static final int QUICKEST = 400;
+  private static final int MARK = 40;
 
-  PracticeController(AtTheStand stand) {
-    this.stand = stand;
+  /** So many are drawn. */
+  private static final int MOST_RUNS = 300;
+
+  private final Practising practising;
+  private final Clock clock;
+
+  PracticeController(Practising practising, Clock clock) {
+    this.practising = practising;
+    this.clock = clock;
+  }
+
+  /** A run of some notes, as it is sent. */
+  record RunBody(
+      @NotBlank String first,
+      @NotBlank String last,
+      @Min(SLOWEST) @Max(QUICKEST) int quarters,
+      boolean clean,
+      @NotBlank @Size(max = MARK) String mark) {}
+
+  /**
+   * Writes a run down, once however often it is sent; answers how far each bit is then, in their
+   * order.
+   */
+  @PostMapping("/api/stand/{studentId}/{pieceId}/runs")
+  List<PracticeViews.LadderView> run(
+      @PathVariable long studentId, @PathVariable long pieceId, @Valid @RequestBody RunBody body) {
+    practising.add(
+        studentId,
+        pieceId,
+        new Practising.Played(
+            body.first(), body.last(), body.quarters(), body.clean(), body.mark()));
+    return ladders(studentId, pieceId);
+  }
+
+  /** Takes a run back; answers how far each bit is then. */
+  @DeleteMapping("/api/stand/{studentId}/{pieceId}/runs/{runId}")
+  List<PracticeViews.LadderView> takeBack(
+      @PathVariable long studentId, @PathVariable long pieceId, @PathVariable long runId) {
+    practising.takeBack(studentId, pieceId, runId);
+    return ladders(studentId, pieceId);
+  }
+
+  private List<PracticeViews.LadderView> ladders(long studentId, long pieceId) {
+    return practising.of(studentId, pieceId).bits().stream().map(this::ladder).toList();
+  }
+
+  private PracticeViews.LadderView ladder(Practising.Climbed c) {
+    Ladder l = c.ladder();
+    return new PracticeViews.LadderView(
+        l.start(),
+        l.goal(),
+        l.full(),
+        l.now(),
+        l.clean(),
+        c.rule().clean(),
+        l.secured().orElse(0),
+        l.expected().map(d -> Speech.words().shortDay(d)).orElse(""),
+        l.plateau().stream().map(p -> plateau(p, c)).toList(),
+        l.days().stream()
+            .map(d -> new PracticeViews.LadderDay(d.day().toString(), d.secured().orElse(0)))
+            .toList(),
+        c.runs().stream()
+            .skip(Math.max(0, c.runs().size() - MOST_RUNS))
+            .map(
+                k ->
+                    new PracticeViews.RunView(
+                        k.id(),
+                        k.run().day().toString(),
+                        Speech.words().ago(k.run().day(), LocalDate.now(clock)),
+                        k.run().quarters(),
+                        k.run().clean()))
+            .toList());
+  }
+
+  private static PracticeViews.PlateauView plateau(Ladder.Plateau p, Practising.Climbed c) {
+    Another another = c.another().orElseThrow();
+    String fingering =
+        another
+            .fingering()
+            .map(
+                a ->
+                    Speech.say(
+                        "ladder.fingering",
+                        "note",
+                        another.note().orElseThrow().note().pitch(),
+                        "label",
+                        Speech.words().label(a.way().entry()),
+                        "usual",
+                        Speech.words().label(another.note().orElseThrow().way().entry())))
+            .orElse("");
+    return new PracticeViews.PlateauView(
+        Speech.words().shortDay(p.since()), p.days(), another.kind(), fingering);
   }
 
   @GetMapping("/api/stand/{studentId}/{pieceId}/practice")
   PracticeViews.PracticeView practice(@PathVariable long studentId, @PathVariable long pieceId) {
-    AtTheStand.Practised practised = stand.practised(studentId, pieceId);
+    Practising.Practice practice = practising.of(studentId, pieceId);
+    AtTheStand.Practised practised = practice.practised();
     AtTheStand.Planned planned = practised.planned();
     Stands.Loaded l = planned.part();
     Instrument i = l.player().setup().instrument();
-    List<Bit> bits =
-        Bits.of(
-            l.plan(),
-            l.page().line(),
-            l.page().reading().part().bars(),
-            l.player(),
-            planned.beside().stage(),
-            planned.beside().breath(l));
+    List<Bit> bits = practice.bits().stream().map(Practising.Climbed::bit).toList();
     List<byte[]> pages =
         PlayerPage.stretches(
             l.page().music().file(),
@@ -61,7 +158,8 @@ class PracticeController {
             bits.stream().map(PracticeController::bars).toList());
     List<PracticeViews.BitView> views = new ArrayList<>();
     for (int b = 0; b < bits.size(); b++) {
-      views.add(view(bits.get(b), new String(pages.get(b), StandardCharsets.UTF_8), practised));
+      String xml = new String(pages.get(b), StandardCharsets.UTF_8);
+      views.add(view(practice.bits().get(b), xml, practised));
     }
     String caution =
         bits.stream()
@@ -84,9 +182,10 @@ class PracticeController {
         b.first().bar(), b.landing().orElse(b.notes().get(b.notes().size() - 1)).note().bar());
   }
 
-  private static PracticeViews.BitView view(Bit b, String xml, AtTheStand.Practised practised) {
+  private PracticeViews.BitView view(
+      Practising.Climbed climbed, String xml, AtTheStand.Practised practised) {
+    Bit b = climbed.bit();
     Stands.Loaded l = practised.planned().part();
-    OptionalInt given = practised.tempo(b.first());
     Part part = l.page().reading().part();
     Map<String, Plan.PlannedNote> notes = new HashMap<>();
     l.plan().notes().forEach(n -> notes.put(n.note().id(), n));
@@ -99,7 +198,8 @@ class PracticeController {
         b.catches().stream().map(c -> view(c, notes)).toList(),
         b.led().stream().map(led -> view(led, l)).toList(),
         b.join().map(m -> new Catch(m, List.of())).map(c -> view(c, notes)).stream().toList(),
-        given.isPresent() ? b.startPercent(given.getAsInt()) : b.startPercent(),
+        practised.startPercent(b),
+        ladder(climbed),
         xml);
   }
 

@@ -1,6 +1,7 @@
 package sempre.server.api.stand;
 
 import java.util.List;
+import sempre.core.practice.Another;
 import sempre.core.practice.Bit;
 import sempre.server.api.Refs;
 
@@ -40,6 +41,7 @@ public final class PracticeViews {
    * @param fromBar number of its first bar
    * @param toBar number of its last
    * @param joins the change to the next bit, where it catches
+   * @param ladder how far it is
    * @param startPercent of the tempo: how slowly to begin, so that nothing catches
    * @param xml its bars, for engraving; other notes may stand in them
    */
@@ -53,7 +55,48 @@ public final class PracticeViews {
       List<LedView> led,
       List<CatchView> joins,
       int startPercent,
+      LadderView ladder,
       String xml) {}
+
+  /**
+   * How far a bit is on its way to its tempo; tempos in quarters a minute.
+   *
+   * @param start where it begins
+   * @param goal what is aimed at now
+   * @param full its tempo
+   * @param now at which it is played next
+   * @param clean clean runs in a row at that tempo
+   * @param needed how many of these it takes
+   * @param secured the quickest that was clean so often; 0 for none
+   * @param expected the day on which it may be there, or empty
+   * @param plateau where it gets no further
+   */
+  public record LadderView(
+      int start,
+      int goal,
+      int full,
+      int now,
+      int clean,
+      int needed,
+      int secured,
+      String expected,
+      List<PlateauView> plateau,
+      List<LadderDay> days,
+      List<RunView> runs) {}
+
+  /** A day of practice, and the quickest secured tempo after it; 0 for none. */
+  public record LadderDay(String day, int secured) {}
+
+  /** A run; {@code ago} says its day in words. */
+  public record RunView(long id, String day, String ago, int quarters, boolean clean) {}
+
+  /**
+   * That it gets no further.
+   *
+   * @param days on how many days it was practised since
+   * @param fingering which other fingering may be tried, or empty
+   */
+  public record PlateauView(String since, int days, Another.Kind another, String fingering) {}
 
   /**
    * A part in bits.

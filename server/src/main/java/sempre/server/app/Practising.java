@@ -1,0 +1,129 @@
+package sempre.server.app;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import sempre.core.practice.Another;
+import sempre.core.practice.Bit;
+import sempre.core.practice.Ladder;
+import sempre.core.practice.Run;
+import sempre.core.score.Note;
+import sempre.core.teaching.Ways;
+import sempre.server.store.Db;
+import sempre.server.store.Runs;
+
+/** A part in bits, what was played of each, and how far it is. */
+@Component
+public class Practising {
+  private static final double PERCENT = 100;
+
+  private final Db db;
+  private final AtTheStand stand;
+  private final Runs runs;
+  private final Clock clock;
+
+  Practising(Db db, AtTheStand stand, Runs runs, Clock clock) {
+    this.db = db;
+    this.stand = stand;
+    this.runs = runs;
+    this.clock = clock;
+  }
+
+  /**
+   * A bit, and how far it is.
+   *
+   * @param rule by which it gets quicker
+   * @param runs of which its ladder was made, the earliest first
+   * @param another what is tried today where it gets no further
+   */
+  public record Climbed(
+      Bit bit, Ladder ladder, Ladder.Rule rule, List<Runs.Kept> runs, Optional<Another> another) {}
+
+  /** A part in bits. */
+  public record Practice(AtTheStand.Practised practised, List<Climbed> bits) {}
+
+  /**
+   * What was played.
+   *
+   * @param first id of its first note
+   * @param last id of its last
+   * @param quarters the tempo, in quarters a minute
+   * @param mark names the press of the key
+   */
+  public record Played(String first, String last, int quarters, boolean clean, String mark) {}
+
+  public Practice of(long studentId, long pieceId) {
+    List<Runs.Kept> kept = db.inTransaction(tx -> runs.of(tx, studentId, pieceId));
+    AtTheStand.Practised practised = stand.practised(studentId, pieceId);
+    Ladder.Rule rule = Ways.ladder(practised.planned().beside().ways());
+    Map<String, Integer> places = new HashMap<>();
+    practised
+        .planned()
+        .part()
+        .plan()
+        .notes()
+        .forEach(n -> places.put(n.note().id(), places.size()));
+    return new Practice(
+        practised,
+        practised.bits().stream().map(b -> climbed(b, practised, kept, places, rule)).toList());
+  }
+
+  private Climbed climbed(
+      Bit bit,
+      AtTheStand.Practised practised,
+      List<Runs.Kept> kept,
+      Map<String, Integer> places,
+      Ladder.Rule rule) {
+    Note first = bit.first();
+    int marked = (int) Math.rint(first.tempo());
+    int full = practised.tempo(first).orElse(marked);
+    int start = (int) Math.rint(first.tempo() * practised.startPercent(bit) / PERCENT);
+    List<Runs.Kept> own = new ArrayList<>();
+    for (Runs.Kept k : kept) {
+      if (!Ladder.of(List.of(k.run()), places, bit).isEmpty()) {
+        own.add(k);
+      }
+    }
+    Ladder ladder =
+        Ladder.of(
+            start, full, own.stream().map(Runs.Kept::run).toList(), rule, LocalDate.now(clock));
+    return new Climbed(
+        bit,
+        ladder,
+        rule,
+        own,
+        ladder.plateau().map(p -> Another.of(bit, practised.planned().part().plan(), p.days())));
+  }
+
+  /**
+   * Writes a run down.
+   *
+   * @throws NotThere where its notes are not in the part any more
+   */
+  public void add(long studentId, long pieceId, Played played) {
+    Stands.Loaded l = stand.part(studentId, pieceId);
+    List<String> ids = l.page().line().notes().stream().map(Note::id).toList();
+    int from = ids.indexOf(played.first());
+    int to = ids.indexOf(played.last());
+    if (from < 0 || to < from) {
+      throw new NotThere("gone.bit");
+    }
+    Run run =
+        new Run(
+            LocalDate.now(clock), played.first(), played.last(), played.quarters(), played.clean());
+    db.run(tx -> runs.add(tx, studentId, pieceId, clock.instant(), run, played.mark()));
+  }
+
+  /** Takes a run back that was written down by mistake. */
+  public void takeBack(long studentId, long pieceId, long runId) {
+    boolean there = db.inTransaction(tx -> runs.takeBack(tx, studentId, pieceId, runId));
+    if (!there) {
+      throw new NotThere("gone.run");
+    }
+  }
+}
