@@ -2,10 +2,10 @@
 <script lang="ts">
   import { Checkbox, NumberInput, SkeletonText } from 'carbon-components-svelte';
   import { onDestroy, tick } from 'svelte';
-  import type { Schemas } from '../api/client';
+  import { api, asked, type Schemas } from '../api/client';
   import { notesXml } from '../engrave/notes';
   import { pageKeys, pressing } from '../lib/keys.svelte';
-  import { loaded } from '../lib/load.svelte';
+  import { loaded, sentence } from '../lib/load.svelte';
   import FingeredLine from '../parts/FingeredLine.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, route } from '../router';
@@ -14,6 +14,7 @@
   import type { Timeline } from '../stand/timeline';
   import { ui } from '../words/ui';
   import { bitNotes, fetched, metronome, ownNotes, STEPS, type Step } from './bits';
+  import Ladder from './Ladder.svelte';
   import { asWritten, evenly } from './loops';
 
   const student = $derived(Number(route.params.student));
@@ -26,7 +27,11 @@
   const bit = $derived(bits[open]);
   /** percent of the tempo, as it was set here; else where the bit is to begin */
   let set = $state<Record<number, number>>({});
-  const percent = $derived(set[open] ?? bit?.startPercent ?? 75);
+  /** how far each bit is, after the last run */
+  let ladders = $state.raw<Schemas['LadderView'][]>([]);
+  const ladder = $derived(ladders[open]);
+  let failed = $state('');
+  let busy = $state(false);
   let clicks = $state(false);
   let width = $state(0);
   const play = new Playback();
@@ -38,10 +43,12 @@
     const [who, what] = [student, piece];
     open = 0;
     set = {};
+    ladders = [];
     void page.ask(
       () => fetched(who, what),
       // what is given comes first
       ([s, p]) => {
+        ladders = p.bits.map((b) => b.ladder);
         const from = s.given[0]?.from ?? 0;
         const at = p.bits.findIndex((b) =>
           b.notes.some((id) => (s.plan.notes.find((n) => n.id === id)?.bar ?? -1) >= from)
@@ -54,6 +61,52 @@
 
   const byId = $derived(new Map(stand?.plan.notes.map((n) => [n.id, n])));
   const played = (b: Schemas['BitView']) => bitNotes(b, byId);
+  /** quarters a minute, as marked */
+  const marked = $derived(60 / (byId.get(bit?.notes[0] ?? '')?.quarter ?? 1));
+  /** of the tempo; the ladder's, unless it was set here */
+  const percent = $derived(set[open] ?? (ladder ? (100 * ladder.now) / marked : 75));
+  const signOf = (b: Schemas['BitView']) => (quarters: number) => {
+    const own = byId.get(b.notes[0] ?? '');
+    return own && stand ? metronome(own, stand.times, (quarters * own.quarter) / 0.6) : '';
+  };
+  const both = $derived(last === 'join' && open < bits.length - 1);
+
+  async function marking(question: () => Promise<Schemas['LadderView'][]>) {
+    if (busy) return;
+    busy = true;
+    failed = '';
+    try {
+      ladders = await question();
+    } catch (e) {
+      failed = sentence(e);
+    }
+    busy = false;
+  }
+  const params = $derived({ path: { studentId: student, pieceId: piece } });
+  /** What was played last is written down: the bit, or both where the next was joined to it. */
+  async function run(clean: boolean) {
+    const end = both ? bits[open + 1] : bit;
+    const first = bit?.notes[0];
+    const to = end?.notes.at(-1);
+    if (!first || !to || !ladder) return;
+    const quarters = set[open] === undefined ? ladder.now : Math.round((marked * percent) / 100);
+    const before = ladder.now;
+    const body = { first, last: to, quarters, clean, mark: crypto.randomUUID() };
+    await marking(() => asked(api.POST('/api/stand/{studentId}/{pieceId}/runs', { params, body })));
+    // the next step: the tempo that was set by hand is done with
+    if (ladders[open]?.now !== before) {
+      set = Object.fromEntries(Object.entries(set).filter(([i]) => Number(i) !== open));
+      play.stop();
+    }
+  }
+  const takeBack = (id: number) =>
+    marking(() =>
+      asked(
+        api.DELETE('/api/stand/{studentId}/{pieceId}/runs/{runId}', {
+          params: { path: { ...params.path, runId: id } }
+        })
+      )
+    );
   const steps = $derived(STEPS.filter((s) => s !== 'join' || open < bits.length - 1));
 
   function start(key: string, line: Timeline, speed = 1, mute = false) {
@@ -123,7 +176,7 @@
     document.getElementById(`bit-${i}`)?.scrollIntoView({ block: 'nearest' });
   }
   function faster(by: number) {
-    set = { ...set, [open]: Math.max(20, Math.min(120, percent + by)) };
+    set = { ...set, [open]: Math.max(20, Math.min(120, Math.round(percent) + by)) };
     play.stop();
   }
 
@@ -154,6 +207,18 @@
         const s = STEPS[Number(key) - 1];
         if (s) step(s);
       }
+    },
+    {
+      on: ['c', 'm'],
+      words: ui.practice.ladder.keyRun,
+      when: () => !!ladder,
+      act: (key) => void run(key === 'c')
+    },
+    {
+      on: 'z',
+      words: ui.practice.ladder.keyBack,
+      when: () => !!ladder?.runs.length,
+      act: () => void takeBack(ladder!.runs.at(-1)!.id)
     },
     { on: 'n', words: ui.practice.keyMore, when: () => !!bit?.catches.length, act: more },
     {
@@ -195,6 +260,7 @@
 
 <div class="page">
   {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
+  {#if failed}<Trouble text={failed} />{/if}
   {#if view && stand}
     <header>
       <div>
@@ -233,6 +299,14 @@
                   >{ui.practice.catchesIn(b.catches.map((c) => c.shown).join(', '))}</span
                 >
               {/if}
+              {#if i !== open && ladders[i]?.runs.length}
+                <span class="small quiet"
+                  >{ui.practice.ladder.short(
+                    ladders[i].secured ? signOf(b)(ladders[i].secured) : '',
+                    ladders[i].plateau.length > 0
+                  )}</span
+                >
+              {/if}
               {#if i !== open && b.led.length}
                 <span class="small quiet"
                   >{ui.practice.newIn(b.led.map((l) => l.shown).join(', '))}</span
@@ -269,13 +343,13 @@
                   <NumberInput
                     size="sm"
                     labelText={ui.practice.tempo(metronome(own[0]!, stand.times, percent))}
-                    helperText={ui.practice.begin(b.startPercent)}
+                    helperText={ladder?.runs.length ? '' : ui.practice.begin(b.startPercent)}
                     translateWithId={(id) => (id === 'increment' ? ui.all.more : ui.all.less)}
                     invalidText={ui.stand.tempoHint}
                     min={20}
                     max={120}
                     step={5}
-                    value={percent}
+                    value={Math.round(percent)}
                     on:change={(e) => {
                       if (e.detail !== null && e.detail >= 20 && e.detail <= 120) {
                         set = { ...set, [open]: e.detail };
@@ -292,6 +366,21 @@
                     >{ui.material.inOtherWays}</a
                   >
                 </div>
+                {#if ladder}
+                  <Ladder
+                    {ladder}
+                    {both}
+                    {busy}
+                    tempo={signOf(b)}
+                    sign={metronome(own[0]!, stand.times, percent)}
+                    material="/practice/{student}/{piece}/material?bit={i + 1}"
+                    stand="/stand/{student}/{piece}"
+                    onrun={(clean) => void run(clean)}
+                    onback={(id) => void takeBack(id)}
+                    onround={() => b.catches.length && round(0, 0)}
+                    onslower={() => faster(-10)}
+                  />
+                {/if}
                 {#each b.catches as c, k (c.fromId)}
                   <section class="catch">
                     <h2>{ui.practice.catches(c.shown)}</h2>

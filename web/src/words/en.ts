@@ -557,6 +557,42 @@ export const en = {
     goRound: (notes: Text) => `Go round: ${notes}`,
     wayOn: (note: Text, notes: Text) => `The way to ${note}: ${notes}`,
     beginAt: (metronome: Text) => `begin at ${metronome}`,
+    ladder: {
+      title: 'Up to the tempo',
+      there: (tempo: Text) => `Clean at ${tempo}: it is there. Play it again in a few days.`,
+      secured: (tempo: Text) => `Clean at ${tempo}.`,
+      next: (now: Text, goal: Text, first: boolean) =>
+        now === goal
+          ? `Now ${now}, ${first ? 'the first goal' : 'the tempo itself'}.`
+          : `Now ${now}, on the way to ${goal}${first ? ', the first goal' : ''}.`,
+      expected: (tempo: Text, day: Text) =>
+        `If it goes on as in the last weeks, ${tempo} is reached about ${day}.`,
+      count: (clean: number, needed: number) => `${clean} of ${needed} clean runs in a row`,
+      clean: 'Clean',
+      missed: 'Not clean',
+      at: (tempo: Text) => `this bit at ${tempo}`,
+      atBoth: (tempo: Text) => `both bits at ${tempo}`,
+      last: (tempo: Text, clean: boolean, ago: Text) =>
+        `Last: ${tempo}, ${clean ? 'clean' : 'not clean'}, ${ago}.`,
+      takeBack: 'Take back',
+      plateau: (since: Text, days: number) =>
+        `No quicker since ${since}, in ${days} days of practice.`,
+      another: {
+        ROUND: 'Go at it another way today: only the two notes that catch, round and round.',
+        RHYTHMS: 'Go at it another way today: in dotted and other rhythms, slowly.',
+        FINGERING: 'Go at it another way today: try another fingering,',
+        SLOWER: 'Go at it another way today: ten per cent slower, and only there.',
+        BACKWARDS: 'Go at it another way today: backwards, from the last note to the first.'
+      },
+      doRound: 'Play the two notes',
+      doSlower: 'Ten per cent slower',
+      plot: (runs: number, tempo: Text) =>
+        `Tempo over days: ${form(runs, 'one run', `${runs} runs`)}, clean at ${tempo}`,
+      short: (tempo: Text, stuck: boolean) =>
+        [tempo && `clean at ${tempo}`, stuck && 'no quicker for days'].filter(Boolean).join(', '),
+      keyRun: 'the run was clean, was not clean',
+      keyBack: 'take the last run back'
+    },
     making: 'Everyone’s bits',
     made: (n: number, all: Text) => `${n} of ${all}`,
     tick: 'Tick each step when it went well three times in a row.'

@@ -567,6 +567,44 @@ export const es: Dictionary = {
     goRound: (notes: Text) => `Rodear: ${notes}`,
     wayOn: (note: Text, notes: Text) => `El camino a ${note}: ${notes}`,
     beginAt: (metronome: Text) => `empezar a ${metronome}`,
+    ladder: {
+      title: 'Hasta el tempo',
+      there: (tempo: Text) => `Limpio a ${tempo}: ya está. Tócalo otra vez dentro de unos días.`,
+      secured: (tempo: Text) => `Limpio a ${tempo}.`,
+      next: (now: Text, goal: Text, first: boolean) =>
+        now === goal
+          ? `Ahora ${now}, ${first ? 'la primera meta' : 'el tempo mismo'}.`
+          : `Ahora ${now}, camino de ${goal}${first ? ', la primera meta' : ''}.`,
+      expected: (tempo: Text, day: Text) =>
+        `Si sigue como en las últimas semanas, se llega a ${tempo} hacia el ${day}.`,
+      count: (clean: number, needed: number) => `${clean} de ${needed} veces limpias seguidas`,
+      clean: 'Limpio',
+      missed: 'No salió limpio',
+      at: (tempo: Text) => `este fragmento a ${tempo}`,
+      atBoth: (tempo: Text) => `los dos fragmentos a ${tempo}`,
+      last: (tempo: Text, clean: boolean, ago: Text) =>
+        `Lo último: ${tempo}, ${clean ? 'limpio' : 'no limpio'}, ${ago}.`,
+      takeBack: 'Retirar',
+      plateau: (since: Text, days: number) =>
+        `No va más deprisa desde el ${since}, en ${days} días de estudio.`,
+      another: {
+        ROUND: 'Hoy de otra manera: solo las dos notas que se atascan, una y otra vez.',
+        RHYTHMS: 'Hoy de otra manera: con puntillo y en otros ritmos, despacio.',
+        FINGERING: 'Hoy de otra manera: prueba otra digitación,',
+        SLOWER: 'Hoy de otra manera: un diez por ciento más despacio, y solo ahí.',
+        BACKWARDS: 'Hoy de otra manera: al revés, de la última nota a la primera.'
+      },
+      doRound: 'Tocar las dos notas',
+      doSlower: 'Un diez por ciento más despacio',
+      plot: (runs: number, tempo: Text) =>
+        `Tempo por días: ${form(runs, 'una vez', `${runs} veces`)}, limpio a ${tempo}`,
+      short: (tempo: Text, stuck: boolean) =>
+        [tempo && `limpio a ${tempo}`, stuck && 'hace días que no avanza']
+          .filter(Boolean)
+          .join(', '),
+      keyRun: 'salió limpio, no salió limpio',
+      keyBack: 'retirar la última vez'
+    },
     making: 'Los fragmentos de todos',
     made: (n: number, all: Text) => `${n} de ${all}`,
     tick: 'Marca cada paso cuando haya salido bien tres veces seguidas.'

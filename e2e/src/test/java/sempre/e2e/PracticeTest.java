@@ -164,10 +164,35 @@ public class PracticeTest {
     assertThat(page.locator(".bits > li")).hasCount(5);
   }
 
-  /** From the second bit: seen, heard, printed, and put on the shelf as a piece like any other. */
+  /** Three clean runs are a step up the ladder; the last is taken back, and they are two. */
   @Test(dependsOnMethods = "theBitsAreHandedOutOnPaper")
-  public void exercisesAreMadeFromThePiece() {
+  public void aCleanRunIsMarkedWithOneKeyAndStaysAfterAReload() {
+    page.keyboard().press("ArrowDown");
+    Locator ladder = page.locator(".bits > li.open .ladder");
+    assertThat(ladder).containsText("0 of 3 clean runs in a row");
+    String now = ladder.locator("p").first().innerText();
+    for (int i = 1; i <= 2; i++) {
+      page.keyboard().press("c");
+      assertThat(ladder).containsText(i + " of 3 clean runs in a row");
+    }
+    page.keyboard().press("c");
+    assertThat(ladder).containsText("Clean at");
+    assertThat(ladder).containsText("0 of 3 clean runs in a row");
+    assertThat(ladder.locator("p").first()).not().hasText(now);
+    assertThat(ladder.locator("svg circle")).hasCount(1);
+    page.reload();
     page.locator(".bits > li .head").nth(1).click();
+    assertThat(ladder).containsText("Clean at");
+    page.keyboard().press("z");
+    assertThat(ladder).containsText("2 of 3 clean runs in a row");
+    page.keyboard().press("m");
+    assertThat(ladder).containsText("0 of 3 clean runs in a row");
+    assertThat(ladder.locator("svg path.missed")).hasCount(1);
+  }
+
+  /** From the second bit: seen, heard, printed, and put on the shelf as a piece like any other. */
+  @Test(dependsOnMethods = "aCleanRunIsMarkedWithOneKeyAndStaysAfterAReload")
+  public void exercisesAreMadeFromThePiece() {
     page.getByText("This bit in other ways").click();
     Locator open = page.locator("li.open");
     assertThat(open).containsText("long – short");

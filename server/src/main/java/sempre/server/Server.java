@@ -15,6 +15,7 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.support.GenericApplicationContext;
 import sempre.core.Saying;
 import sempre.server.app.WorkingAhead;
+import sempre.server.demo.DemoPractice;
 import sempre.server.demo.DemoSchool;
 import sempre.server.file.Daily;
 import sempre.server.file.H2File;
@@ -47,7 +48,10 @@ public class Server {
     application.setBannerMode(Banner.Mode.OFF);
     if (demo) {
       application.addInitializers(
-          context -> ((GenericApplicationContext) context).registerBean(DemoSchool.class));
+          context -> {
+            ((GenericApplicationContext) context).registerBean(DemoSchool.class);
+            ((GenericApplicationContext) context).registerBean(DemoPractice.class);
+          });
     }
     Optional<String> url = Settings.now().jdbc().url();
     if (url.isPresent()) {

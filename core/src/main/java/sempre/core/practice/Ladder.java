@@ -91,6 +91,7 @@ public record Ladder(
     }
     List<Day> days = after.entrySet().stream().map(e -> new Day(e.getKey(), e.getValue())).toList();
     boolean there = climb.secured.isPresent() && climb.secured.getAsInt() >= full;
+    Optional<Plateau> plateau = there ? Optional.empty() : plateau(days);
     return new Ladder(
         climb.start,
         climb.goal(),
@@ -98,8 +99,9 @@ public record Ladder(
         climb.now,
         climb.clean,
         climb.secured,
-        there ? Optional.empty() : expected(days, full, today),
-        there ? Optional.empty() : plateau(days),
+        // as it went before says nothing where it goes no further
+        there || plateau.isPresent() ? Optional.empty() : expected(days, full, today),
+        plateau,
         days);
   }
 

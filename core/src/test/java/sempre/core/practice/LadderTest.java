@@ -132,6 +132,7 @@ public class LadderTest {
     assertEquals(ladder(three).plateau(), Optional.empty());
     Ladder four = ladder(all(three, runs(6, 65, -70)));
     assertEquals(four.plateau(), Optional.of(new Ladder.Plateau(DAY.plusDays(1), 4)));
+    assertEquals(four.expected(), Optional.empty());
     // and one that got on from it is none any more
     assertEquals(ladder(all(three, runs(6, 65, 65, 65, 70, 70, 70))).plateau(), Optional.empty());
     // nothing was ever clean

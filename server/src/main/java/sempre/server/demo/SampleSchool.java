@@ -29,6 +29,7 @@ public class SampleSchool {
   private final Removals removals;
   private final Library library;
   private final Erasing erasing;
+  private final PracticeLogs logs;
   private final Clock clock;
 
   SampleSchool(
@@ -40,6 +41,7 @@ public class SampleSchool {
       Removals removals,
       Library library,
       Erasing erasing,
+      PracticeLogs logs,
       Clock clock) {
     this.db = db;
     this.people = people;
@@ -49,6 +51,7 @@ public class SampleSchool {
     this.removals = removals;
     this.library = library;
     this.erasing = erasing;
+    this.logs = logs;
     this.clock = clock;
   }
 
@@ -81,6 +84,12 @@ public class SampleSchool {
    * @throws Refusal where there is something already
    */
   public int bring() {
+    int came = fill();
+    logs.write();
+    return came;
+  }
+
+  private int fill() {
     return db.inTransaction(
         tx -> {
           if (state(tx) != State.OFFERED) {

@@ -1,0 +1,114 @@
+package sempre.server.demo;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.List;
+import org.springframework.stereotype.Component;
+import sempre.core.practice.Bit;
+import sempre.core.practice.Ladder;
+import sempre.core.practice.Run;
+import sempre.core.score.Bars;
+import sempre.server.app.Assignments;
+import sempre.server.app.Practising;
+import sempre.server.store.Db;
+import sempre.server.store.Runs;
+import sempre.server.store.Shelf;
+
+/** Two weeks of practice of those in the made-up school who have a piece for themselves. */
+@Component
+public class PracticeLogs {
+  private static final int DAYS = 14;
+  private static final int HOUR = 17;
+
+  /** Runs of a bit on one day. */
+  private static final int RUNS = 3;
+
+  /** From this day on the bit with the hardest change of the second candidate stands still. */
+  private static final int STANDS_STILL_FROM = 7;
+
+  private final Db db;
+  private final Shelf shelf;
+  private final Runs runs;
+  private final Practising practising;
+  private final Clock clock;
+
+  PracticeLogs(Db db, Shelf shelf, Runs runs, Practising practising, Clock clock) {
+    this.db = db;
+    this.shelf = shelf;
+    this.runs = runs;
+    this.practising = practising;
+    this.clock = clock;
+  }
+
+  /** Writes them, where the candidates have none yet. */
+  void write() {
+    List<Shelf.Assignment> alone =
+        db.inTransaction(shelf::assignments).stream()
+            .filter(a -> a.to() instanceof Shelf.To.Student)
+            .toList();
+    for (int i = 0; i < alone.size(); i++) {
+      write(i, alone.get(i));
+    }
+  }
+
+  private void write(int candidate, Shelf.Assignment a) {
+    long student = ((Shelf.To.Student) a.to()).id();
+    Practising.Practice practice = practising.of(student, a.pieceId());
+    if (practice.bits().stream().anyMatch(b -> !b.runs().isEmpty())) {
+      return;
+    }
+    Bars given = Assignments.bars(a, practice.practised().planned().part().page().reading().part());
+    List<Practising.Climbed> bits =
+        practice.bits().stream().filter(b -> given.has(b.bit().first())).toList();
+    Practising.Climbed hardest =
+        Collections.max(bits, Comparator.comparingDouble(c -> hard(c.bit())));
+    db.run(
+        tx -> {
+          for (int b = 0; b < bits.size(); b++) {
+            boolean stuck = candidate == 1 && bits.get(b).equals(hardest);
+            int n = 0;
+            for (Run r : played(bits.get(b), candidate + b, stuck)) {
+              runs.add(
+                  tx,
+                  student,
+                  a.pieceId(),
+                  r.day().atTime(HOUR, b).atZone(clock.getZone()).toInstant(),
+                  r,
+                  "sample-%d-%d-%d".formatted(a.id(), b, n));
+              n++;
+            }
+          }
+        });
+  }
+
+  /**
+   * Runs of a bit at the tempo that is due; most are clean, and of one that stands still every
+   * second.
+   */
+  private List<Run> played(Practising.Climbed climbed, int which, boolean stuck) {
+    LocalDate today = LocalDate.now(clock);
+    Bit bit = climbed.bit();
+    Ladder empty = climbed.ladder();
+    List<Run> played = new ArrayList<>();
+    for (int day = 0; day < DAYS; day++) {
+      if ((day + which) % 3 == 2) {
+        continue;
+      }
+      boolean still = stuck && day >= STANDS_STILL_FROM;
+      for (int n = 0; n < RUNS; n++) {
+        int now = Ladder.of(empty.start(), empty.full(), played, climbed.rule(), today).now();
+        boolean clean = still ? n % 2 == 0 : (day + which + n) % (RUNS + 1) != 0;
+        played.add(
+            new Run(today.minusDays(DAYS - day), bit.first().id(), bit.last().id(), now, clean));
+      }
+    }
+    return played;
+  }
+
+  private static double hard(Bit b) {
+    return b.catches().stream().mapToDouble(c -> c.change().difficulty()).max().orElse(0);
+  }
+}
