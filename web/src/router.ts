@@ -30,6 +30,7 @@ export const { navigate, preload, route } = createRouter({
   '/people/group/:group/grid': () => import('./people/Grid.svelte'),
   '/people/group/:group/plays': () => import('./people/Plays.svelte'),
   '/people/group/:group': () => import('./people/GroupMap.svelte'),
+  '/people/:student/sight': () => import('./people/Sight.svelte'),
   '/people/:student/report': () => import('./people/Report.svelte'),
   '/people/:student': () => import('./people/Record.svelte'),
   '/help': () => import('./help/HelpPage.svelte'),

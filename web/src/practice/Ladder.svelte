@@ -9,13 +9,15 @@
     tempo,
     sign,
     both,
+    cut,
     busy,
     material,
     stand,
     onrun,
     onback,
     onround,
-    onslower
+    onslower,
+    onnext
   }: {
     ladder: Schemas['LadderView'];
     /** a tempo as a metronome shows it */
@@ -24,6 +26,8 @@
     sign: string;
     /** whether two bits are played on end */
     both: boolean;
+    /** what is played where it is no whole bit, or empty */
+    cut: string;
     busy: boolean;
     /** address of this bit in other ways */
     material: string;
@@ -33,6 +37,8 @@
     onback: (id: number) => void;
     onround: () => void;
     onslower: () => void;
+    /** the next place to start at, where one is due */
+    onnext: (() => void) | undefined;
   } = $props();
 
   const words = ui.practice.ladder;
@@ -74,7 +80,12 @@
       <button class="plain go" disabled={busy} onclick={() => onrun(false)}
         ><kbd>m</kbd> {words.missed}</button
       >
-      <span class="quiet small">{both ? words.atBoth(sign) : words.at(sign)}</span>
+      {#if onnext}
+        <button class="plain go" onclick={onnext}><kbd>d</kbd> {ui.practice.anywhere.throw}</button>
+      {/if}
+      <span class="quiet small"
+        >{cut ? words.atCut(cut, sign) : both ? words.atBoth(sign) : words.at(sign)}</span
+      >
     </div>
     {#if last}
       <p class="small quiet">

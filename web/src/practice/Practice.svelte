@@ -14,8 +14,10 @@
   import type { Timeline } from '../stand/timeline';
   import { ui } from '../words/ui';
   import { bitNotes, fetched, metronome, ownNotes, STEPS, type Step } from './bits';
+  import Anywhere from './Anywhere.svelte';
   import Ladder from './Ladder.svelte';
   import { asWritten, evenly } from './loops';
+  import { begun, ended, keep, someNumber, type Sitting } from './starts';
 
   const student = $derived(Number(route.params.student));
   const piece = $derived(Number(route.params.piece));
@@ -44,6 +46,8 @@
     open = 0;
     set = {};
     ladders = [];
+    cut = undefined;
+    sitting = begun(who, what);
     void page.ask(
       () => fetched(who, what),
       // what is given comes first
@@ -82,17 +86,69 @@
     }
     busy = false;
   }
+  /** starts anywhere, while one sits down to them */
+  let sitting = $state.raw<Sitting>();
+  /** the place that is played now */
+  let cut = $state.raw<Schemas['CutView']>();
+  async function draw(seed: number) {
+    failed = '';
+    try {
+      const starts = await asked(
+        api.GET('/api/stand/{studentId}/{pieceId}/starts', {
+          params: { ...params, query: { seed } }
+        })
+      );
+      sit({ starts, results: [] });
+    } catch (e) {
+      failed = sentence(e);
+    }
+  }
+  function sit(to: Sitting | undefined) {
+    sitting = to;
+    cut = undefined;
+    keep(student, piece, to);
+  }
+  /** Sits down, then the next place. */
+  async function dice() {
+    if (!sitting) await draw(someNumber());
+    else if (!cut && !ended(sitting)) {
+      const next = sitting.starts.order[sitting.results.length];
+      if (next !== undefined) startAt(sitting.starts.cuts[next]!);
+    }
+  }
+  function startAt(c: Schemas['CutView']) {
+    play.stop();
+    if (c.bit !== open) void choose(c.bit);
+    cut = c;
+    last = 'cut';
+  }
+  const cutNotes = (c: Schemas['CutView']) => {
+    const all = stand?.plan.notes ?? [];
+    const at = (id: string) => all.findIndex((n) => n.id === id);
+    return all.slice(at(c.first), at(c.last) + 1);
+  };
+  /** of a bit what is to be played */
+  const meant = <N extends { id: string }>(own: N[]) => {
+    if (!cut) return own;
+    const ids = new Set(cutNotes(cut).map((n) => n.id));
+    return own.filter((n) => ids.has(n.id));
+  };
+  const cutEnd = (c: Schemas['CutView']) => byId.get(c.last)?.barNumber ?? '';
+
   const params = $derived({ path: { studentId: student, pieceId: piece } });
   /** What was played last is written down: the bit, or both where the next was joined to it. */
   async function run(clean: boolean) {
     const end = both ? bits[open + 1] : bit;
-    const first = bit?.notes[0];
-    const to = end?.notes.at(-1);
+    const here = cut;
+    const first = here?.first ?? bit?.notes[0];
+    const to = here?.last ?? end?.notes.at(-1);
     if (!first || !to || !ladder) return;
     const quarters = set[open] === undefined ? ladder.now : Math.round((marked * percent) / 100);
     const before = ladder.now;
     const body = { first, last: to, quarters, clean, mark: crypto.randomUUID() };
     await marking(() => asked(api.POST('/api/stand/{studentId}/{pieceId}/runs', { params, body })));
+    if (failed) return;
+    if (here && sitting) sit({ ...sitting, results: [...sitting.results, clean] });
     // the next step: the tempo that was set by hand is done with
     if (ladders[open]?.now !== before) {
       set = Object.fromEntries(Object.entries(set).filter(([i]) => Number(i) !== open));
@@ -152,6 +208,7 @@
     start(`led-${i}`, evenly(notes));
   }
   function again() {
+    if (cut && stand) return start('cut', asWritten(cutNotes(cut), stand.times), percent / 100);
     const [kind, a = '0', b = '0'] = last.split('-');
     if (kind === 'catch' && bit?.catches[Number(a)]?.rounds[Number(b)])
       return round(Number(a), Number(b));
@@ -239,6 +296,7 @@
       when: here,
       act: () => navigate(`/practice/${student}/${piece}/paper` as '/')
     },
+    { on: 'd', words: ui.practice.anywhere.key, when: here, act: () => void dice() },
     {
       on: 'e',
       words: ui.material.link,
@@ -270,6 +328,11 @@
         </p>
       </div>
       <a href="/stand/{student}/{piece}">{ui.paper.onStand}</a>
+      {#if bits.length && !sitting}
+        <button class="plain anywhere" onclick={() => void dice()}
+          >{ui.practice.anywhere.title} <kbd>d</kbd></button
+        >
+      {/if}
       <a href="/practice/{student}/{piece}/material">{ui.material.link} <kbd>e</kbd></a>
       <a href="/practice/{student}/{piece}/paper">{ui.practice.paper} <kbd>p</kbd></a>
     </header>
@@ -281,6 +344,17 @@
         {ui.practice.lead(bits.length)}
       </p>
       {#if view.caution}<p class="caution">{view.caution}</p>{/if}
+      {#if sitting}
+        <Anywhere
+          {sitting}
+          {cut}
+          to={cutEnd}
+          onnumber={(seed) => void draw(seed)}
+          onthrow={() => void dice()}
+          oncut={startAt}
+          onend={() => sit(undefined)}
+        />
+      {/if}
       <ol class="bits">
         {#each bits as b, i (b.notes[0])}
           {@const own = played(b)}
@@ -318,7 +392,7 @@
                 xml={b.xml}
                 width={Math.floor(width)}
                 notes={new Map(own.map((n) => [n.id, n]))}
-                own={new Set(own.flatMap((n) => [n.id, ...n.tied]))}
+                own={new Set((i === open ? meant(own) : own).flatMap((n) => [n.id, ...n.tied]))}
                 meanwhile={own.map((n) => letter(n.shown)).join(' ')}
                 sounds={i === open || going === 'join' ? play.note : ''}
               />
@@ -371,6 +445,8 @@
                     {ladder}
                     {both}
                     {busy}
+                    onnext={sitting && !cut && !ended(sitting) ? () => void dice() : undefined}
+                    cut={cut ? ui.practice.anywhere.from(cut.bar, cutEnd(cut)) : ''}
                     tempo={signOf(b)}
                     sign={metronome(own[0]!, stand.times, percent)}
                     material="/practice/{student}/{piece}/material?bit={i + 1}"
@@ -472,6 +548,7 @@
     padding: 0;
   }
   .bits > li {
+    scroll-margin-top: 10rem;
     margin-bottom: 0.75rem;
     padding: 0.25rem 1rem 0.5rem;
     background: var(--paper);
@@ -504,6 +581,11 @@
     gap: 0.75rem 2rem;
     padding: 0.5rem 0 0.5rem;
     border-top: 1px solid var(--rule);
+  }
+  .anywhere {
+    min-height: var(--target);
+    color: var(--accent);
+    text-decoration: underline;
   }
   .steps {
     list-style: none;

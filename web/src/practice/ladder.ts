@@ -11,7 +11,7 @@ const BESIDE = 4.5;
 const LEAST_DAYS = 7;
 
 /** A run in a plot; of several alike on one day there is one mark. */
-export interface Mark {
+interface Mark {
   x: number;
   y: number;
   clean: boolean;

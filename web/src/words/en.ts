@@ -557,6 +557,32 @@ export const en = {
     goRound: (notes: Text) => `Go round: ${notes}`,
     wayOn: (note: Text, notes: Text) => `The way to ${note}: ${notes}`,
     beginAt: (metronome: Text) => `begin at ${metronome}`,
+    anywhere: {
+      title: 'Start anywhere',
+      key: 'start anywhere, and the next place',
+      no: (n: number, all: number) => `Start ${n} of ${all}`,
+      throwIt: 'The dice say where: as in an audition, and never only the beginning.',
+      throw: 'Throw',
+      from: (bar: Text, to: Text) =>
+        bar === to ? `Bar ${bar}, to its end` : `From bar ${bar} to the end of bar ${to}`,
+      how: 'Once, without a stop; then mark it below, clean or not.',
+      number: 'The number of these dice',
+      numberHow: 'Who says the same one starts in the same bars.',
+      numberWrong: 'A number of up to nine figures.',
+      die: (add: number | undefined) =>
+        add ? `A real die: throw it and add ${add}` : 'A real die; below each face its bar',
+      face: (face: number, bar: Text) => `${face}: bar ${bar}`,
+      somebody: 'Somebody says a bar',
+      which: 'which one?',
+      bar: (bar: Text) => `Bar ${bar}`,
+      end: {
+        enough: 'That is enough for one sitting.',
+        tired: 'Enough for now: tired lips and fingers learn what is wrong.'
+      },
+      went: (clean: number, all: number) =>
+        `${clean} of ${all} were clean. Rest, and come back to it tomorrow.`,
+      close: 'Put the dice away'
+    },
     ladder: {
       title: 'Up to the tempo',
       there: (tempo: Text) => `Clean at ${tempo}: it is there. Play it again in a few days.`,
@@ -572,6 +598,7 @@ export const en = {
       missed: 'Not clean',
       at: (tempo: Text) => `this bit at ${tempo}`,
       atBoth: (tempo: Text) => `both bits at ${tempo}`,
+      atCut: (what: Text, tempo: Text) => `${what}, at ${tempo}`,
       last: (tempo: Text, clean: boolean, ago: Text) =>
         `Last: ${tempo}, ${clean ? 'clean' : 'not clean'}, ${ago}.`,
       takeBack: 'Take back',
@@ -596,6 +623,28 @@ export const en = {
     making: 'Everyone’s bits',
     made: (n: number, all: Text) => `${n} of ${all}`,
     tick: 'Tick each step when it went well three times in a row.'
+  },
+  sight: {
+    title: 'Sight-reading',
+    page: (who: Text) => `Sight-reading${who} · Sempre`,
+    lead: 'Look it through for half a minute: key, metre, the hardest bar. Then play on without stopping, whatever happens. Every number is another piece, made of the notes that the student has.',
+    rhythms: 'Rhythms',
+    level: {
+      QUARTERS_AND_HALVES: 'quarters and halves',
+      EIGHTHS: 'and eighths',
+      DOTTED: 'and dotted notes',
+      SIXTEENTHS: 'and sixteenths, syncopes'
+    },
+    leap: 'Widest leap',
+    leaps: { 4: 'a third', 5: 'a fourth', 7: 'a fifth', 9: 'a sixth', 12: 'an octave' },
+    length: 'Length',
+    bars: (n: number) => `${n} bars`,
+    number: 'Number',
+    numberHint: '0 to 999999',
+    another: 'Another one',
+    fingerings: 'Fingerings',
+    after: 'When it was played:',
+    back: 'Back to the student'
   },
   material: {
     title: 'Exercises from a piece',

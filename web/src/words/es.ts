@@ -567,6 +567,36 @@ export const es: Dictionary = {
     goRound: (notes: Text) => `Rodear: ${notes}`,
     wayOn: (note: Text, notes: Text) => `El camino a ${note}: ${notes}`,
     beginAt: (metronome: Text) => `empezar a ${metronome}`,
+    anywhere: {
+      title: 'Empezar donde sea',
+      key: 'empezar donde sea, y el lugar siguiente',
+      no: (n: number, all: number) => `Salida ${n} de ${all}`,
+      throwIt: 'Los dados dicen dónde: como en una audición, y nunca solo el principio.',
+      throw: 'Tirar',
+      from: (bar: Text, to: Text) =>
+        bar === to
+          ? `El compás ${bar}, hasta su final`
+          : `Desde el compás ${bar} hasta el final del ${to}`,
+      how: 'Una vez, sin parar; luego márcalo abajo, limpio o no.',
+      number: 'El número de estos dados',
+      numberHow: 'Quien dice el mismo empieza en los mismos compases.',
+      numberWrong: 'Un número de hasta nueve cifras.',
+      die: (add: number | undefined) =>
+        add
+          ? `Un dado de verdad: tíralo y suma ${add}`
+          : 'Un dado de verdad; bajo cada cara su compás',
+      face: (face: number, bar: Text) => `${face}: compás ${bar}`,
+      somebody: 'Alguien dice un compás',
+      which: '¿cuál?',
+      bar: (bar: Text) => `Compás ${bar}`,
+      end: {
+        enough: 'Basta para una sentada.',
+        tired: 'Basta por ahora: labios y dedos cansados aprenden lo que está mal.'
+      },
+      went: (clean: number, all: number) =>
+        `${clean} de ${all} salieron limpias. Descansa y vuelve mañana.`,
+      close: 'Guardar los dados'
+    },
     ladder: {
       title: 'Hasta el tempo',
       there: (tempo: Text) => `Limpio a ${tempo}: ya está. Tócalo otra vez dentro de unos días.`,
@@ -582,6 +612,7 @@ export const es: Dictionary = {
       missed: 'No salió limpio',
       at: (tempo: Text) => `este fragmento a ${tempo}`,
       atBoth: (tempo: Text) => `los dos fragmentos a ${tempo}`,
+      atCut: (what: Text, tempo: Text) => `${what}, a ${tempo}`,
       last: (tempo: Text, clean: boolean, ago: Text) =>
         `Lo último: ${tempo}, ${clean ? 'limpio' : 'no limpio'}, ${ago}.`,
       takeBack: 'Retirar',
@@ -608,6 +639,28 @@ export const es: Dictionary = {
     making: 'Los fragmentos de todos',
     made: (n: number, all: Text) => `${n} de ${all}`,
     tick: 'Marca cada paso cuando haya salido bien tres veces seguidas.'
+  },
+  sight: {
+    title: 'Lectura a primera vista',
+    page: (who: Text) => `Lectura a primera vista${who} · Sempre`,
+    lead: 'Míralo durante medio minuto: tonalidad, compás, el compás más difícil. Luego toca sin parar, pase lo que pase. Cada número es otra pieza, hecha con las notas que tiene el alumno.',
+    rhythms: 'Ritmos',
+    level: {
+      QUARTERS_AND_HALVES: 'negras y blancas',
+      EIGHTHS: 'y corcheas',
+      DOTTED: 'y notas con puntillo',
+      SIXTEENTHS: 'y semicorcheas, síncopas'
+    },
+    leap: 'El mayor salto',
+    leaps: { 4: 'una tercera', 5: 'una cuarta', 7: 'una quinta', 9: 'una sexta', 12: 'una octava' },
+    length: 'Duración',
+    bars: (n: number) => `${n} compases`,
+    number: 'Número',
+    numberHint: 'de 0 a 999999',
+    another: 'Otra',
+    fingerings: 'Digitaciones',
+    after: 'Cuando se haya tocado:',
+    back: 'Volver al alumno'
   },
   material: {
     title: 'Ejercicios de una pieza',

@@ -46,7 +46,7 @@ export const help: Help = {
         'Take another fingering, for this note, for every such note or for the figure, and for others who read the same page. Keep holds what is planned.',
         'Play plays the part, with a count-in, round and round, some bars only. The note that sounds stands in the panel by letter and picture.',
         'Only the page shows music and fingerings alone; a key, a tap on the right or a pedal turns on.',
-        'Practise in bits cuts the part where its phrases end. Each bit has five steps, from the names to joining it to the next; each goes round and round, at a tempo where its hardest change has time. The bits can be printed, with boxes to tick. Exercises made from it has its scales and chords over its own notes, and each bit in other rhythms, backwards and a half step lower; tick what goes on a sheet, or put one on the shelf.'
+        'Practise in bits cuts the part where its phrases end. Each bit has five steps, from the names to joining it to the next; each goes round and round, at a tempo where its hardest change has time. The bits can be printed, with boxes to tick. Exercises made from it has its scales and chords over its own notes, and each bit in other rhythms, backwards and a half step lower; tick what goes on a sheet, or put one on the shelf. Clean and Not clean write a run down: after three clean ones in a row the bit gets quicker, after two that were not it gets slower again; the teacher can set both under People. Start anywhere draws bars as in an audition: who says the same number starts in the same bars.'
       ],
       questions: [
         {

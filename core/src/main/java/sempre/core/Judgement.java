@@ -343,6 +343,76 @@ public final class Judgement {
     private Ladders() {}
   }
 
+  /** Where one starts that nobody chose; a bit that is practised daily and clean weighs 1. */
+  public static final class Starts {
+    /** Each day without practice, up to {@link #LONG_AGO}. */
+    public static final double DAY = 0.5;
+
+    /** So many days are long ago, and so is never. */
+    public static final int LONG_AGO = 7;
+
+    /** A bit of which nothing is clean at any tempo. */
+    public static final double FAR = 3;
+
+    /** One in which something catches. */
+    public static final double CATCHES = 1;
+
+    /** What was drawn weighs so much of that when the next is drawn. */
+    public static final double MET = 0.25;
+
+    /** So many starts are enough for one sitting, in the first years; … */
+    public static final int MOST_FIRST_YEARS = 6;
+
+    /** … at school; … */
+    public static final int MOST_SCHOOL = 8;
+
+    /** … and for advanced players. */
+    public static final int MOST_ADVANCED = 10;
+
+    private Starts() {}
+  }
+
+  /** What a line costs that is made to be read at sight; a step costs nothing. */
+  public static final class Sight {
+    /** Keys have at most so many signs, and one more with each level of rhythms. */
+    public static final int SIGNS = 2;
+
+    /** It is played at so many quarters a minute: slow enough to look ahead. */
+    public static final int TEMPO = 66;
+
+    /** With fewer notes there is no tune. */
+    public static final int LEAST_NOTES = 3;
+
+    /** From so many half steps on it is a leap that is filled: a third is none. */
+    public static final int LEAP = 5;
+
+    /** What the dice add to each note, at most. */
+    public static final double DICE = 1.5;
+
+    /** A note outside its chord: off the beat, on a beat, on the first. */
+    public static final double[] OUTSIDE = {0.3, 1.5, 4};
+
+    /** Neither the second nor the seventh step leads to the tonic at the end. */
+    public static final double NO_LEAD = 4;
+
+    /** The same note again. */
+    public static final double SAME = 0.9;
+
+    /** Each half step more than two. */
+    public static final double PER_HALF_STEP = 0.22;
+
+    /** A tritone or a seventh. */
+    public static final double AWKWARD = 3;
+
+    /** After a leap no step back. */
+    public static final double NOT_FILLED = 1.8;
+
+    /** The farthest note from the middle of what there is. */
+    public static final double MIDDLE = 0.8;
+
+    private Sight() {}
+  }
+
   /** What is made from a piece to be practised beside it. */
   public static final class Material {
     /** A key counts from so many quarters on; a passing one of two bars of four does. */

@@ -52,6 +52,7 @@ public class AccessTest {
           "/simpler/{Nokomis}/{Quay Parade}",
           "/practice/{Noor}/{Undertow}",
           "/practice/{Noor}/{Undertow}/paper",
+          "/people/{Noor}/sight",
           "/practice/{Noor}/{Undertow}/material",
           "/practice/{Noor}/{Undertow}/material/paper",
           "/people",

@@ -190,8 +190,40 @@ public class PracticeTest {
     assertThat(ladder.locator("svg path.missed")).hasCount(1);
   }
 
-  /** From the second bit: seen, heard, printed, and put on the shelf as a piece like any other. */
+  /**
+   * Six places for a flute of the first years; each is played once and marked, then comes the next.
+   */
   @Test(dependsOnMethods = "aCleanRunIsMarkedWithOneKeyAndStaysAfterAReload")
+  public void theDiceSayWhereToStart() {
+    page.keyboard().press("d");
+    Locator dice = page.getByLabel("Start anywhere");
+    assertThat(dice).containsText("Start 1 of 6");
+    // the same number, the same bars
+    Locator number = dice.getByLabel("The number of these dice");
+    number.fill("417");
+    number.press("Enter");
+    assertThat(dice).containsText("Start 1 of 6");
+    dice.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Throw")).click();
+    assertThat(dice).containsText(Pattern.compile("bar \\d+", Pattern.CASE_INSENSITIVE));
+    page.keyboard().press(" ");
+    page.locator(".bits > li.open rect.sounds").waitFor();
+    page.keyboard().press(" ");
+    page.keyboard().press("m");
+    assertThat(dice).containsText("Start 2 of 6");
+    // three that were not clean are enough
+    for (int i = 0; i < 2; i++) {
+      page.keyboard().press("d");
+      assertThat(dice).not().containsText("Start " + (i + 2) + " of");
+      page.keyboard().press("m");
+    }
+    assertThat(dice).containsText("Enough for now");
+    dice.getByText("Put the dice away").click();
+    assertThat(dice).hasCount(0);
+    page.locator(".bits > li .head").nth(1).click();
+  }
+
+  /** From the second bit: seen, heard, printed, and put on the shelf as a piece like any other. */
+  @Test(dependsOnMethods = "theDiceSayWhereToStart")
   public void exercisesAreMadeFromThePiece() {
     page.getByText("This bit in other ways").click();
     Locator open = page.locator("li.open");
@@ -221,5 +253,29 @@ public class PracticeTest {
     assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
         .containsText("Undertow: B♭ major");
     page.locator("svg.lanes text").first().waitFor();
+  }
+
+  /** No fingering is seen before it is asked for; the same number is the same piece. */
+  @Test
+  public void musicIsReadAtSightAndFingeredAfterwards() {
+    Page sight = browsing.page();
+    sight.navigate(browsing.at("/people/{Noor}/sight?number=417"));
+    Locator music = sight.locator(".music");
+    music.locator("svg.engraved").first().waitFor();
+    assertThat(music.locator(".line > svg text")).hasCount(0);
+    int notes = music.locator("g.note").count();
+    sight.keyboard().press("f");
+    assertThat(music.locator(".line > svg text").first()).isVisible();
+    String fingerings = music.locator(".line > svg").first().textContent();
+    sight.keyboard().press("n");
+    assertThat(sight.getByLabel("Number")).not().hasValue("417");
+    // the next one stands there bare again
+    assertThat(music.locator(".line > svg text")).hasCount(0);
+    sight.getByLabel("Number").fill("417");
+    sight.getByLabel("Number").press("Tab");
+    assertThat(music.locator("g.note")).hasCount(notes);
+    sight.getByText("Fingerings").click();
+    assertThat(music.locator(".line > svg").first()).hasText(fingerings);
+    sight.context().close();
   }
 }

@@ -1,9 +1,7 @@
 package sempre.server.app;
 
-import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
-import java.util.OptionalLong;
 import org.springframework.stereotype.Component;
 import sempre.core.instrument.Compass;
 import sempre.core.instrument.Instrument;
@@ -11,35 +9,20 @@ import sempre.core.instrument.Setup;
 import sempre.core.material.About;
 import sempre.core.material.Material;
 import sempre.core.material.Study;
-import sempre.core.planning.Plan;
-import sempre.core.planning.Planner;
 import sempre.core.practice.Bit;
 import sempre.core.score.Bar;
-import sempre.core.score.Line;
-import sempre.core.score.Part;
-import sempre.core.score.PartChoice;
-import sempre.core.score.Score;
 import sempre.formats.abc.ExerciseText;
-import sempre.formats.musicxml.MusicXmlFile;
-import sempre.formats.musicxml.MusicXmlReader;
-import sempre.formats.musicxml.PlayerPage;
-import sempre.server.store.Shelf;
 
 /** What a student practises beside a piece, made from it. */
 @Component
 public class Materials {
-  /** Wherever lines end, the engraver decides. */
-  private static final int ALL_BARS = 10_000;
-
   private final AtTheStand stand;
-  private final Typing typing;
-  private final OnTheShelf shelf;
+  private final MadeMusic music;
   private final Choosing choosing;
 
-  Materials(AtTheStand stand, Typing typing, OnTheShelf shelf, Choosing choosing) {
+  Materials(AtTheStand stand, MadeMusic music, Choosing choosing) {
     this.stand = stand;
-    this.typing = typing;
-    this.shelf = shelf;
+    this.music = music;
     this.choosing = choosing;
   }
 
@@ -54,16 +37,8 @@ public class Materials {
     }
   }
 
-  /**
-   * One of them as it is read.
-   *
-   * @param xml for engraving
-   */
-  public record Written(Made from, Study study, Part part, String xml, Plan plan) {
-    public Line line() {
-      return part.topLine().orElseThrow();
-    }
-  }
+  /** One of them as it is read. */
+  public record Written(Made from, Study study, MadeMusic.Page page) {}
 
   public Made made(long studentId, long pieceId) {
     AtTheStand.Practised practised = stand.practised(studentId, pieceId);
@@ -93,22 +68,8 @@ public class Materials {
             .filter(s -> s.id().equals(id))
             .findFirst()
             .orElseThrow(() -> new NotThere("gone.study"));
-    Instrument i = made.setup().instrument();
-    Typing.Typed typed = typed(made, study);
-    Score score = MusicXmlReader.read(Typing.tunes(typed, i).get(0).file());
-    PartChoice.Reading reading =
-        PartChoice.read(score, score.parts().get(0), made.setup(), PartChoice.Pages.AS_SAID);
-    // the tempo stands beside it: the page would say the last of several
-    MusicXmlFile file = Typing.tunes(typed.at(""), i).get(0).file();
-    byte[] xml =
-        PlayerPage.lines(file, reading.source(), reading.move(), i.clef(), ALL_BARS).get(0);
-    Line line = reading.part().topLine().orElseThrow();
     return new Written(
-        made,
-        study,
-        reading.part(),
-        new String(xml, StandardCharsets.UTF_8),
-        Planner.plan(line, made.part().player(), study.locks(line)));
+        made, study, MadeMusic.page(typed(made, study), made.part().player(), study::locks));
   }
 
   /**
@@ -120,15 +81,7 @@ public class Materials {
    */
   public long keep(long studentId, long pieceId, String id, String title, String book) {
     Written w = written(studentId, pieceId, id);
-    Typing.Typed typed = typed(w.from(), w.study());
-    OptionalLong there =
-        shelf.pieces().stream()
-            .map(OnTheShelf.Standing::piece)
-            .filter(p -> p.title().equals(title) && p.book().equals(book))
-            .filter(p -> typing.text(p.id()).filter(t -> t.endsWith(typed.text())).isPresent())
-            .mapToLong(Shelf.Piece::id)
-            .findFirst();
-    long piece = there.isPresent() ? there.getAsLong() : typing.keep(typed, title, book, "").get(0);
+    long piece = music.keep(typed(w.from(), w.study()), title, book);
     Map<String, String> locks = w.study().locks(stand.part(studentId, piece).page().line());
     if (!locks.isEmpty()) {
       choosing.keepAll(studentId, piece, locks);
@@ -148,6 +101,6 @@ public class Materials {
         bar == null ? "4/4" : bar.beats() + "/" + bar.beatType(),
         "1/4=" + s.towards(),
         i.id(),
-        ALL_BARS);
+        MadeMusic.ALL_BARS);
   }
 }

@@ -2,6 +2,7 @@ package sempre.server.app;
 
 import java.time.Clock;
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -12,6 +13,7 @@ import sempre.core.practice.Another;
 import sempre.core.practice.Bit;
 import sempre.core.practice.Ladder;
 import sempre.core.practice.Run;
+import sempre.core.practice.Starts;
 import sempre.core.score.Note;
 import sempre.core.teaching.Ways;
 import sempre.server.store.Db;
@@ -98,6 +100,30 @@ public class Practising {
         rule,
         own,
         ladder.plateau().map(p -> Another.of(bit, practised.planned().part().plan(), p.days())));
+  }
+
+  /** A part, and where one starts in it that nobody chose. */
+  public record Drawn(Practice practice, Starts starts, int most) {}
+
+  /**
+   * Draws places to start at.
+   *
+   * @param seed the number that is said
+   */
+  public Drawn drawn(long studentId, long pieceId, long seed) {
+    Practice practice = of(studentId, pieceId);
+    LocalDate today = LocalDate.now(clock);
+    List<Starts.Met> bits = new ArrayList<>();
+    for (Climbed c : practice.bits()) {
+      int days =
+          c.runs().isEmpty()
+              ? -1
+              : (int) ChronoUnit.DAYS.between(c.runs().get(c.runs().size() - 1).run().day(), today);
+      double share = Math.min(1, (double) c.ladder().secured().orElse(0) / c.ladder().full());
+      bits.add(new Starts.Met(c.bit(), days, share));
+    }
+    int most = Starts.most(practice.practised().planned().beside().stage());
+    return new Drawn(practice, Starts.of(bits, seed, most), most);
   }
 
   /**

@@ -50,7 +50,7 @@ public class MaterialApiTest extends DemoTestBase {
         for (Study s : all.studies()) {
           Materials.Written w = materials.written(all, s.id());
           String where = name + ", " + title + ", " + s.id();
-          List<Note> notes = w.line().notes();
+          List<Note> notes = w.page().line().notes();
           List<Exercise.Tone> tones = s.music().tones();
           assertThat(notes.stream().map(Note::pitch).toList())
               .as(where)
@@ -66,13 +66,13 @@ public class MaterialApiTest extends DemoTestBase {
                 .as(where + " " + i)
                 .isCloseTo(first, org.assertj.core.data.Offset.offset(0.01));
           }
-          assertThat(w.plan().notes()).as(where).hasSameSizeAs(notes);
-          notes.forEach(n -> assertThat(w.xml()).contains("id=\"" + n.id() + "\""));
-          assertThat(w.xml()).doesNotContain("metronome");
+          assertThat(w.page().plan().notes()).as(where).hasSameSizeAs(notes);
+          notes.forEach(n -> assertThat(w.page().xml()).contains("id=\"" + n.id() + "\""));
+          assertThat(w.page().xml()).doesNotContain("metronome");
           s.fingered()
               .forEach(
                   (i, f) ->
-                      assertThat(w.plan().notes().get(i).way().bare().text())
+                      assertThat(w.page().plan().notes().get(i).way().bare().text())
                           .as(where)
                           .isEqualTo(f));
           kinds.add(s.about().getClass());

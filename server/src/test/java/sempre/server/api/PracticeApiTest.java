@@ -191,4 +191,24 @@ public class PracticeApiTest extends DemoTestBase {
       house("step", "step-5");
     }
   }
+
+  /** Two who say the same number start in the same bars; a bar leads to the end of its phrase. */
+  @Test
+  public void placesToStartAtAreDrawnWithANumber() {
+    long noor = student("Noor");
+    long piece = piece("Undertow");
+    String path = "/api/stand/" + noor + "/" + piece + "/starts?seed=";
+    JsonNode drawn = get(path + 417);
+    assertThat(get(path + 417)).isEqualTo(drawn);
+    assertThat(get(path + 418).get("order")).isNotEqualTo(drawn.get("order"));
+    assertThat(drawn.get("order").size()).isEqualTo(6);
+    assertThat(drawn.get("cuts").size()).isEqualTo(11);
+    JsonNode third = drawn.get("cuts").get(2);
+    assertThat(third.get("bar").asString()).isEqualTo("3");
+    assertThat(third.get("bit").asInt()).isEqualTo(1);
+    JsonNode bit = practice(noor, piece).get("bits").get(1).get("notes");
+    assertThat(third.get("first").asString()).isEqualTo(bit.get(0).asString());
+    assertThat(third.get("last").asString()).isEqualTo(bit.get(bit.size() - 1).asString());
+    assertThat(mvc.get().uri(path + "aloud").exchange()).hasStatus(400);
+  }
 }

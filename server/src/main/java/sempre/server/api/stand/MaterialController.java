@@ -7,10 +7,12 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Instrument;
+import sempre.core.instrument.Stage;
 import sempre.core.material.About;
 import sempre.core.material.Study;
 import sempre.core.pitch.Pitch;
 import sempre.core.planning.Plan;
+import sempre.core.planning.Player;
 import sempre.core.practice.Bit;
 import sempre.core.score.Bar;
 import sempre.core.score.Bars;
@@ -19,6 +21,7 @@ import sempre.core.teaching.Caution;
 import sempre.core.teaching.Handout;
 import sempre.server.api.Refs;
 import sempre.server.api.Speech;
+import sempre.server.app.MadeMusic;
 import sempre.server.app.Materials;
 
 /** Scales, chords, passages in other ways, long notes and slurs, made from a part. */
@@ -53,14 +56,26 @@ class MaterialController {
   MaterialViews.StudyMusic music(
       @PathVariable long studentId, @PathVariable long pieceId, @PathVariable String study) {
     Materials.Written w = materials.written(studentId, pieceId, study);
-    return new MaterialViews.StudyMusic(
+    return music(
         w.study().id(),
-        w.study().begin(w.plan()),
+        w.study().begin(w.page().plan()),
         w.study().towards(),
-        w.xml(),
-        StandController.times(w.part().bars(), w.line().tempi()),
-        w.plan().notes().stream().map(n -> note(n, w)).toList(),
-        told(w));
+        w.page(),
+        w.from().part().player(),
+        w.from().practised().planned().beside().stage());
+  }
+
+  /** Music that was made, as it is sent. */
+  static MaterialViews.StudyMusic music(
+      String id, int from, int towards, MadeMusic.Page page, Player player, Stage stage) {
+    return new MaterialViews.StudyMusic(
+        id,
+        from,
+        towards,
+        page.xml(),
+        StandController.times(page.part().bars(), page.line().tempi()),
+        page.plan().notes().stream().map(n -> note(n, page)).toList(),
+        told(page, player, stage));
   }
 
   /** Puts an exercise on the shelf, so that it is a piece like any other. */
@@ -105,7 +120,7 @@ class MaterialController {
         s.towards());
   }
 
-  private static MaterialViews.StudyNote note(Plan.PlannedNote n, Materials.Written w) {
+  private static MaterialViews.StudyNote note(Plan.PlannedNote n, MadeMusic.Page page) {
     Note note = n.note();
     return new MaterialViews.StudyNote(
         note.id(),
@@ -113,24 +128,19 @@ class MaterialController {
         note.bar(),
         Speech.words().note(note.pitch()),
         n.way().bare().text(),
-        w.line().begins(note),
-        w.line().lasts(note),
+        page.line().begins(note),
+        page.line().lasts(note),
         note.pitch().midi(),
         n.sounding().midi());
   }
 
   /** What is not fingered as usual; what the exercise itself is for goes without saying. */
-  private static List<MaterialViews.WhyView> told(Materials.Written w) {
-    Instrument i = w.plan().setup().instrument();
-    Handout handout =
-        Handout.of(
-            w.plan(),
-            Bars.of(w.part(), ""),
-            w.from().part().player(),
-            w.from().practised().planned().beside().stage());
+  private static List<MaterialViews.WhyView> told(MadeMusic.Page page, Player player, Stage stage) {
+    Instrument i = page.plan().setup().instrument();
+    Handout handout = Handout.of(page.plan(), Bars.of(page.part(), ""), player, stage);
     return handout.told().stream()
         .filter(t -> t.why() != Handout.Why.CHOSEN)
-        .map(t -> SheetController.told(t, i, w.part()))
+        .map(t -> SheetController.told(t, i, page.part()))
         .map(t -> new MaterialViews.WhyView(t.why(), t.shown(), t.label(), t.sentence()))
         .toList();
   }

@@ -19,6 +19,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Setup;
@@ -29,6 +30,7 @@ import sempre.core.practice.Bit;
 import sempre.core.practice.Catch;
 import sempre.core.practice.Ladder;
 import sempre.core.practice.Led;
+import sempre.core.score.Bar;
 import sempre.core.score.Bars;
 import sempre.core.score.Part;
 import sempre.core.teaching.Caution;
@@ -78,6 +80,28 @@ class PracticeController {
         new Practising.Played(
             body.first(), body.last(), body.quarters(), body.clean(), body.mark()));
     return ladders(studentId, pieceId);
+  }
+
+  /**
+   * Places to start at that nobody chose.
+   *
+   * @param seed a number that can be said aloud: who says the same one gets the same places
+   */
+  @GetMapping("/api/stand/{studentId}/{pieceId}/starts")
+  PracticeViews.StartsView starts(
+      @PathVariable long studentId, @PathVariable long pieceId, @RequestParam long seed) {
+    Practising.Drawn drawn = practising.drawn(studentId, pieceId, seed);
+    List<Bar> bars = drawn.practice().practised().planned().part().page().reading().part().bars();
+    return new PracticeViews.StartsView(
+        seed,
+        drawn.starts().cuts().stream()
+            .map(
+                c ->
+                    new PracticeViews.CutView(
+                        c.bit(), bars.get(c.bar()).number(), c.first(), c.last()))
+            .toList(),
+        drawn.starts().order(),
+        drawn.starts().add());
   }
 
   /** Takes a run back; answers how far each bit is then. */

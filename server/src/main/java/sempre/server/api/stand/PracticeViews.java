@@ -84,6 +84,22 @@ public final class PracticeViews {
       List<LadderDay> days,
       List<RunView> runs) {}
 
+  /**
+   * From a bar to the end of a phrase.
+   *
+   * @param bit place of the bit in which it begins, from 0
+   * @param bar number of the bar
+   */
+  public record CutView(int bit, String bar, String first, String last) {}
+
+  /**
+   * Places to start at.
+   *
+   * @param order places among the cuts, one after the other; so many are enough for one sitting
+   * @param add what is added to the face of a die to get the place of a cut, from 1
+   */
+  public record StartsView(long seed, List<CutView> cuts, List<Integer> order, int add) {}
+
   /** A day of practice, and the quickest secured tempo after it; 0 for none. */
   public record LadderDay(String day, int secured) {}
 
