@@ -3,8 +3,8 @@
   import { SkeletonText } from 'carbon-components-svelte';
   import type { Schemas } from '../api/client';
   import { loaded } from '../lib/load.svelte';
-  import { fits, scrolls } from '../lib/scrolls';
   import Printing from '../paper/Printing.svelte';
+  import TickSheet from '../paper/TickSheet.svelte';
   import { printable, settings } from '../paper/settings.svelte';
   import FingeredLine from '../parts/FingeredLine.svelte';
   import Trouble from '../parts/Trouble.svelte';
@@ -66,46 +66,40 @@
     {#if !studies.length}
       <p>{ui.material.nothingChosen}</p>
     {:else}
-      <div class="beyond" {@attach scrolls} {@attach fits}>
-        <article
-          class="on-paper"
-          aria-label="{view.student.name}, {view.instrumentName}"
-          style:width="{room.width}mm"
-        >
-          <header>
-            <h2>{words.material.of(view.piece.title)}</h2>
-            <p class="who"><b>{view.student.name}</b><br />{view.instrumentName.toLowerCase()}</p>
-          </header>
-          <p class="tick">{words.material.tick}</p>
-          {#if view.caution && studies.some((s) => s.study.group === 'TONE')}
-            <p class="tick">{view.caution}</p>
-          {/if}
-          {#each studies as { study, music: m } (study.id)}
-            <section>
-              <p class="head">
-                <b>{study.bit ? `${bitBars(study.bit)}, ` : ''}{study.title}</b>
-                <span class="boxes">
-                  ♩ =
-                  {#each rungs(m.from, m.towards) as t (t)}
-                    <span><i></i>{t}</span>
-                  {/each}
-                </span>
-              </p>
-              {#if study.why}<p>{study.why}</p>{/if}
-              <FingeredLine
-                xml={m.xml}
-                width={Math.floor(room.width * PX)}
-                notes={new Map(m.notes.map((n) => [n.id, n]))}
-                size={12}
-                onready={() => drawn++}
-              />
-              {#each parted(m).why as w (w.shown + w.label)}
-                <p>{w.shown}, {w.label}: {w.sentence || words.material.why[w.why]}</p>
-              {/each}
-            </section>
-          {/each}
-        </article>
-      </div>
+      <TickSheet
+        title={words.material.of(view.piece.title)}
+        name={view.student.name}
+        instrument={view.instrumentName}
+      >
+        <p class="tick">{words.material.tick}</p>
+        {#if view.caution && studies.some((s) => s.study.group === 'TONE')}
+          <p class="tick">{view.caution}</p>
+        {/if}
+        {#each studies as { study, music: m } (study.id)}
+          <section>
+            <p class="head">
+              <b>{study.bit ? `${bitBars(study.bit)}, ` : ''}{study.title}</b>
+              <span class="boxes">
+                ♩ =
+                {#each rungs(m.from, m.towards) as t (t)}
+                  <span><i></i>{t}</span>
+                {/each}
+              </span>
+            </p>
+            {#if study.why}<p>{study.why}</p>{/if}
+            <FingeredLine
+              xml={m.xml}
+              width={Math.floor(room.width * PX)}
+              notes={new Map(m.notes.map((n) => [n.id, n]))}
+              size={12}
+              onready={() => drawn++}
+            />
+            {#each parted(m).why as w (w.shown + w.label)}
+              <p>{w.shown}, {w.label}: {w.sentence || words.material.why[w.why]}</p>
+            {/each}
+          </section>
+        {/each}
+      </TickSheet>
     {/if}
   {:else if !page.problem}
     <SkeletonText heading /><SkeletonText paragraph lines={8} />
@@ -113,69 +107,7 @@
 </div>
 
 <style>
-  article {
-    box-sizing: content-box;
-    padding: 12mm;
-    background: #fff;
-    color: #000;
-    font-size: 11pt;
-    line-height: 1.3;
-    box-shadow: 0 1px 4px rgb(0 0 0 / 0.25);
-  }
-  article header {
-    display: flex;
-    justify-content: space-between;
-    align-items: baseline;
-    gap: 1rem;
-  }
-  h2 {
-    font-size: 20pt;
-    font-weight: 600;
-    line-height: 1.1;
-  }
-  .who {
-    text-align: right;
-  }
-  .tick {
+  section > p:not(.head) {
     font-size: 10pt;
-  }
-  section {
-    break-inside: avoid;
-    margin-top: 4mm;
-    padding-top: 2mm;
-    border-top: 0.3mm solid #000;
-  }
-  section > p {
-    font-size: 10pt;
-  }
-  .head {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: baseline;
-    gap: 0 0.4em;
-  }
-  section > .head {
-    font-size: 11pt;
-  }
-  .boxes {
-    display: flex;
-    gap: 3mm;
-    margin-left: auto;
-    font-size: 10pt;
-  }
-  .boxes i {
-    display: inline-block;
-    width: 3.2mm;
-    height: 3.2mm;
-    margin-right: 1mm;
-    border: 0.3mm solid #000;
-    vertical-align: -0.4mm;
-  }
-  @media print {
-    article {
-      padding: 0;
-      margin: 0;
-      box-shadow: none;
-    }
   }
 </style>

@@ -110,6 +110,8 @@
   }
   /** Sits down, then the next place. */
   async function dice() {
+    // who throws at once after a mark does not wait for its answer
+    await writing;
     if (!sitting) await draw(someNumber());
     else if (!cut && !ended(sitting)) {
       const next = sitting.starts.order[sitting.results.length];
@@ -136,6 +138,7 @@
   const cutEnd = (c: Schemas['CutView']) => byId.get(c.last)?.barNumber ?? '';
 
   const params = $derived({ path: { studentId: student, pieceId: piece } });
+  let writing: Promise<void> | undefined;
   /** What was played last is written down: the bit, or both where the next was joined to it. */
   async function run(clean: boolean) {
     const end = both ? bits[open + 1] : bit;
@@ -269,7 +272,7 @@
       on: ['c', 'm'],
       words: ui.practice.ladder.keyRun,
       when: () => !!ladder,
-      act: (key) => void run(key === 'c')
+      act: (key) => (writing = run(key === 'c'))
     },
     {
       on: 'z',
@@ -451,7 +454,7 @@
                     sign={metronome(own[0]!, stand.times, percent)}
                     material="/practice/{student}/{piece}/material?bit={i + 1}"
                     stand="/stand/{student}/{piece}"
-                    onrun={(clean) => void run(clean)}
+                    onrun={(clean) => (writing = run(clean))}
                     onback={(id) => void takeBack(id)}
                     onround={() => b.catches.length && round(0, 0)}
                     onslower={() => faster(-10)}

@@ -2,8 +2,8 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import type { Schemas } from '../api/client';
-  import { fits, scrolls } from '../lib/scrolls';
   import { settings } from '../paper/settings.svelte';
+  import TickSheet from '../paper/TickSheet.svelte';
   import FingeredLine from '../parts/FingeredLine.svelte';
   import { letter, type Note } from '../stand/lanes';
   import type { Language } from '../words/language';
@@ -55,123 +55,53 @@
       );
 </script>
 
-<div class="beyond" {@attach scrolls} {@attach fits}>
-  <article
-    class="on-paper"
-    aria-label="{view.student.name}, {stand.student.instrumentName}"
-    style:width="{room.width}mm"
-  >
-    <header>
-      <h2>{words.practice.paperOf(view.piece.title)}</h2>
-      <p class="who">
-        <b>{view.student.name}</b><br />{stand.student.instrumentName.toLowerCase()}
+<TickSheet
+  title={words.practice.paperOf(view.piece.title)}
+  name={view.student.name}
+  instrument={stand.student.instrumentName}
+>
+  <p class="tick">{words.practice.tick}</p>
+  {#if view.caution}<p class="tick">{view.caution}</p>{/if}
+  {#if !bits.length}<p>{words.practice.nothing}</p>{/if}
+  {#each bits as { b, number, last } (number)}
+    {@const own = bitNotes(b, byId)}
+    <section>
+      <p class="head">
+        <b class="number">{number}</b>
+        {words.practice.bars(b.fromBar, b.toBar)}{b.landing
+          ? ', ' + words.practice.end[b.end]
+          : ''};
+        {words.practice.beginAt(metronome(own[0]!, stand.times, b.startPercent))}
+        <span class="boxes">
+          {#each STEPS as s (s)}
+            {#if s !== 'join' || !last}
+              <span><i></i>{words.practice.boxes[s]}</span>
+            {/if}
+          {/each}
+        </span>
       </p>
-    </header>
-    <p class="tick">{words.practice.tick}</p>
-    {#if view.caution}<p class="tick">{view.caution}</p>{/if}
-    {#if !bits.length}<p>{words.practice.nothing}</p>{/if}
-    {#each bits as { b, number, last } (number)}
-      {@const own = bitNotes(b, byId)}
-      <section>
-        <p class="head">
-          <b class="number">{number}</b>
-          {words.practice.bars(b.fromBar, b.toBar)}{b.landing
-            ? ', ' + words.practice.end[b.end]
-            : ''};
-          {words.practice.beginAt(metronome(own[0]!, stand.times, b.startPercent))}
-          <span class="boxes">
-            {#each STEPS as s (s)}
-              {#if s !== 'join' || !last}
-                <span><i></i>{words.practice.boxes[s]}</span>
-              {/if}
-            {/each}
-          </span>
+      <FingeredLine
+        xml={b.xml}
+        width={Math.floor(room.width * PX)}
+        notes={new Map(own.map((n) => [n.id, n]))}
+        own={new Set(own.flatMap((n) => [n.id, ...n.tied]))}
+        size={12}
+        onready={one}
+      />
+      {#each b.catches as c (c.fromId)}
+        <p>{words.practice.goRound(rounds(own, c).join(' · '))}</p>
+      {/each}
+      {#each b.led as l (l.noteId)}
+        <p>
+          {words.practice.wayOn(letter(l.shown), l.steps.map((s) => letter(s.shown)).join(' '))}
         </p>
-        <FingeredLine
-          xml={b.xml}
-          width={Math.floor(room.width * PX)}
-          notes={new Map(own.map((n) => [n.id, n]))}
-          own={new Set(own.flatMap((n) => [n.id, ...n.tied]))}
-          size={12}
-          onready={one}
-        />
-        {#each b.catches as c (c.fromId)}
-          <p>{words.practice.goRound(rounds(own, c).join(' · '))}</p>
-        {/each}
-        {#each b.led as l (l.noteId)}
-          <p>
-            {words.practice.wayOn(letter(l.shown), l.steps.map((s) => letter(s.shown)).join(' '))}
-          </p>
-        {/each}
-      </section>
-    {/each}
-  </article>
-</div>
+      {/each}
+    </section>
+  {/each}
+</TickSheet>
 
 <style>
-  article {
-    box-sizing: content-box;
-    padding: 12mm;
-    background: #fff;
-    color: #000;
-    font-size: 11pt;
-    line-height: 1.3;
-    box-shadow: 0 1px 4px rgb(0 0 0 / 0.25);
-  }
-  article header {
-    display: flex;
-    justify-content: space-between;
-    align-items: baseline;
-    gap: 1rem;
-  }
-  h2 {
-    font-size: 20pt;
-    font-weight: 600;
-    line-height: 1.1;
-  }
-  .who {
-    text-align: right;
-  }
-  .tick {
-    font-size: 10pt;
-  }
-  section {
-    break-inside: avoid;
-    margin-top: 4mm;
-    padding-top: 2mm;
-    border-top: 0.3mm solid #000;
-  }
-  .head {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: baseline;
-    gap: 0 0.4em;
-  }
   .number {
     font-size: 14pt;
-  }
-  .boxes {
-    display: flex;
-    gap: 3.5mm;
-    margin-left: auto;
-    font-size: 10pt;
-  }
-  .boxes i {
-    display: inline-block;
-    width: 3.2mm;
-    height: 3.2mm;
-    margin-right: 1mm;
-    border: 0.3mm solid #000;
-    vertical-align: -0.4mm;
-  }
-  @media print {
-    article {
-      padding: 0;
-      margin: 0;
-      box-shadow: none;
-    }
-    .beyond + :global(.beyond) {
-      break-before: page;
-    }
   }
 </style>
