@@ -35,6 +35,7 @@ export const { navigate, preload, route } = createRouter({
   '/people/:student': () => import('./people/Record.svelte'),
   '/help': () => import('./help/HelpPage.svelte'),
   '/help/:place': () => import('./help/HelpPage.svelte'),
+  '/tools': () => import('./tools/Tools.svelte'),
   '/removed': () => import('./removed/Removed.svelte'),
   '/notes': () => import('./notes/Notes.svelte'),
   '/notes/across/:pitch': () => import('./notes/Across.svelte'),

@@ -108,7 +108,10 @@
           <section aria-labelledby="group-{g}">
             <h2 id="group-{g}">{ui.material.group[g]}</h2>
             <p class="quiet small">{ui.material.groupWhat[g]}</p>
-            {#if g === 'TONE' && view.caution}<p class="caution">{view.caution}</p>{/if}
+            {#if g === 'TONE'}
+              {#if view.caution}<p class="caution">{view.caution}</p>{/if}
+              <p class="small"><a href="/tools">{ui.tools.title}</a></p>
+            {/if}
             {#if g === 'PASSAGES'}
               <div class="numbers" role="group" aria-label={ui.material.bits}>
                 {#each view.bits as b (b.number)}

@@ -2,7 +2,7 @@
 <script lang="ts">
   import type { Schemas } from '../api/client';
   import { shortDay, ui } from '../words/ui';
-  import { plot } from './ladder';
+  import { log, plot } from './ladder';
 
   let {
     ladder,
@@ -48,6 +48,9 @@
   const WIDTH = 300;
   const HEIGHT = 90;
   const drawn = $derived(plot(ladder, goal, WIDTH, HEIGHT));
+  const days = $derived(log(ladder));
+  /** the figure of a tempo alone */
+  const beat = (quarters: number) => tempo(quarters).replace(/^.*= /, '');
   const plateau = $derived(ladder.plateau[0]);
 </script>
 
@@ -113,6 +116,33 @@
         </p>
       </div>
     {/if}
+    {#if days.length}
+      <details class="small">
+        <summary>{words.log(days.length)}</summary>
+        <table class="rows">
+          <thead>
+            <tr>
+              <th>{words.logDay}</th>
+              <th>{words.logTempo}</th>
+              <th>{words.clean}</th>
+              <th>{words.missed}</th>
+              <th>{words.logSecured}</th>
+            </tr>
+          </thead>
+          <tbody>
+            {#each days as d (d.day)}
+              <tr>
+                <td>{shortDay(d.day)}</td>
+                <td>{tempo(d.from)}{d.to === d.from ? '' : ` … ${beat(d.to)}`}</td>
+                <td>{d.clean}</td>
+                <td>{d.missed}</td>
+                <td>{d.secured ? beat(d.secured) : ''}</td>
+              </tr>
+            {/each}
+          </tbody>
+        </table>
+      </details>
+    {/if}
   </div>
   {#if drawn}
     <svg
@@ -122,7 +152,7 @@
     >
       {#each drawn.goals as g (g.quarters)}
         <line x1="0" x2={WIDTH} y1={g.y} y2={g.y} class="goal" />
-        <text x="-6" y={g.y + 4} text-anchor="end">{tempo(g.quarters).replace(/^.*= /, '')}</text>
+        <text x="-6" y={g.y + 4} text-anchor="end">{beat(g.quarters)}</text>
       {/each}
       {#if drawn.line}<polyline points={drawn.line} class="secured" />{/if}
       {#each drawn.marks as m (`${m.x} ${m.y} ${m.clean}`)}
@@ -182,6 +212,11 @@
   }
   .mark .go {
     border: 1px solid var(--accent);
+  }
+  summary {
+    min-height: var(--target);
+    line-height: var(--target);
+    cursor: pointer;
   }
   .plateau {
     margin-top: 0.5rem;

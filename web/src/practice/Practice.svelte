@@ -73,6 +73,9 @@
     const own = byId.get(b.notes[0] ?? '');
     return own && stand ? metronome(own, stand.times, (quarters * own.quarter) / 0.6) : '';
   };
+  /** beats a minute at which it is played now */
+  const beatOf = (n: { bar: number; quarter: number }) =>
+    Math.round((60 / (stand?.times[n.bar]?.beat ?? n.quarter)) * (percent / 100));
   const both = $derived(last === 'join' && open < bits.length - 1);
 
   async function marking(question: () => Promise<Schemas['LadderView'][]>) {
@@ -442,6 +445,7 @@
                   <a href="/practice/{student}/{piece}/material?bit={i + 1}"
                     >{ui.material.inOtherWays}</a
                   >
+                  <a href="/tools?tempo={beatOf(own[0]!)}">{ui.tools.title}</a>
                 </div>
                 {#if ladder}
                   <Ladder

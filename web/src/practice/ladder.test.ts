@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import type { Schemas } from '../api/client';
-import { plot } from './ladder';
+import { log, plot } from './ladder';
 
 const run = (day: string, quarters: number, clean = true) => ({
   id: 1,
@@ -31,6 +31,16 @@ const ladder: Schemas['LadderView'] = {
     run('2026-03-12', 80)
   ]
 };
+
+describe('the log of a ladder', () => {
+  test('has a line for each day, the last one first', () => {
+    expect(log(ladder)).toEqual([
+      { day: '2026-03-12', clean: 1, missed: 0, from: 80, to: 80, secured: 80 },
+      { day: '2026-03-06', clean: 2, missed: 0, from: 60, to: 60, secured: 60 },
+      { day: '2026-03-02', clean: 0, missed: 1, from: 60, to: 60, secured: 0 }
+    ]);
+  });
+});
 
 describe('the plot of a ladder', () => {
   test('is empty before anything was played', () => {

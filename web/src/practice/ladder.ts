@@ -27,6 +27,23 @@ export interface Plot {
   days: [string, string];
 }
 
+/** A day of practice: how many runs, from which tempo to which, and what was secured after it. */
+export function log(l: Ladder) {
+  const secured = new Map(l.days.map((d) => [d.day, d.secured]));
+  const days = new Map<string, Ladder['runs']>();
+  for (const r of l.runs) days.set(r.day, [...(days.get(r.day) ?? []), r]);
+  return [...days]
+    .map(([day, runs]) => ({
+      day,
+      clean: runs.filter((r) => r.clean).length,
+      missed: runs.filter((r) => !r.clean).length,
+      from: Math.min(...runs.map((r) => r.quarters)),
+      to: Math.max(...runs.map((r) => r.quarters)),
+      secured: secured.get(day) ?? 0
+    }))
+    .reverse();
+}
+
 const number = (day: string) => Math.round(Date.parse(`${day}T00:00:00Z`) / DAY);
 
 /**

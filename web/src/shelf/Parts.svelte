@@ -302,6 +302,9 @@
                   <Mark state={MARKS[p.state]} label={false} />
                   <span>{p.sentence}</span>
                 </div>
+                {#if p.practice}
+                  <a class="small" href="/practice/{p.student.id}/{given.piece.id}">{p.practice}</a>
+                {/if}
               </td>
               <td class="small">{p.unusual.map((u) => `${u.shown} ${u.label}`).join(' · ')}</td>
               <td class="links">

@@ -613,6 +613,10 @@ export const en = {
       },
       doRound: 'Play the two notes',
       doSlower: 'Ten per cent slower',
+      log: (days: number) => `The log: ${form(days, 'one day', `${days} days`)}`,
+      logDay: 'Day',
+      logTempo: 'Played at',
+      logSecured: 'Clean as asked',
       plot: (runs: number, tempo: Text) =>
         `Tempo over days: ${form(runs, 'one run', `${runs} runs`)}, clean at ${tempo}`,
       short: (tempo: Text, stuck: boolean) =>
@@ -623,6 +627,29 @@ export const en = {
     making: 'Everyone’s bits',
     made: (n: number, all: Text) => `${n} of ${all}`,
     tick: 'Tick each step when it went well three times in a row.'
+  },
+  tools: {
+    title: 'Metronome and drone',
+    page: 'Metronome and drone · Sempre',
+    metronome: 'Metronome',
+    tempo: 'Beats a minute',
+    tempoHint: '20 to 300',
+    beats: 'Beats of a bar',
+    alike: 'all alike',
+    parts: 'Between them',
+    part: { 1: 'nothing', 2: 'halves', 3: 'thirds', 4: 'quarters' },
+    start: 'Start',
+    tap: 'Tap a tempo',
+    keyBeat: 'the metronome: start, stop',
+    drone: 'Drone',
+    droneHow:
+      'A note that is held, as it sounds: play long notes, slurs and scales to it, and listen until nothing beats.',
+    note: 'Note, as it sounds',
+    notes: ['C', 'C♯', 'D', 'E♭', 'E', 'F', 'F♯', 'G', 'A♭', 'A', 'B♭', 'B'],
+    a4: 'A4, in Hz',
+    a4Hint: '410 to 450',
+    fifth: 'with its fifth',
+    keyDrone: 'the drone: start, stop'
   },
   sight: {
     title: 'Sight-reading',

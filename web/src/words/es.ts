@@ -627,6 +627,10 @@ export const es: Dictionary = {
       },
       doRound: 'Tocar las dos notas',
       doSlower: 'Un diez por ciento más despacio',
+      log: (days: number) => `El registro: ${form(days, 'un día', `${days} días`)}`,
+      logDay: 'Día',
+      logTempo: 'Se tocó a',
+      logSecured: 'Limpio como se pide',
       plot: (runs: number, tempo: Text) =>
         `Tempo por días: ${form(runs, 'una vez', `${runs} veces`)}, limpio a ${tempo}`,
       short: (tempo: Text, stuck: boolean) =>
@@ -639,6 +643,29 @@ export const es: Dictionary = {
     making: 'Los fragmentos de todos',
     made: (n: number, all: Text) => `${n} de ${all}`,
     tick: 'Marca cada paso cuando haya salido bien tres veces seguidas.'
+  },
+  tools: {
+    title: 'Metrónomo y nota pedal',
+    page: 'Metrónomo y nota pedal · Sempre',
+    metronome: 'Metrónomo',
+    tempo: 'Pulsos por minuto',
+    tempoHint: 'de 20 a 300',
+    beats: 'Pulsos de un compás',
+    alike: 'todos iguales',
+    parts: 'Entre ellos',
+    part: { 1: 'nada', 2: 'mitades', 3: 'tercios', 4: 'cuartos' },
+    start: 'Empezar',
+    tap: 'Marcar un tempo',
+    keyBeat: 'el metrónomo: empezar, parar',
+    drone: 'Nota pedal',
+    droneHow:
+      'Una nota mantenida, como suena: toca con ella notas largas, ligados y escalas, y escucha hasta que nada bata.',
+    note: 'Nota, como suena',
+    notes: ['Do', 'Do♯', 'Re', 'Mi♭', 'Mi', 'Fa', 'Fa♯', 'Sol', 'La♭', 'La', 'Si♭', 'Si'],
+    a4: 'La4, en Hz',
+    a4Hint: 'de 410 a 450',
+    fifth: 'con su quinta',
+    keyDrone: 'la nota pedal: empezar, parar'
   },
   sight: {
     title: 'Lectura a primera vista',

@@ -53,6 +53,7 @@ public class AccessTest {
           "/practice/{Noor}/{Undertow}",
           "/practice/{Noor}/{Undertow}/paper",
           "/people/{Noor}/sight",
+          "/tools",
           "/practice/{Noor}/{Undertow}/material",
           "/practice/{Noor}/{Undertow}/material/paper",
           "/people",

@@ -8,16 +8,19 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.stereotype.Component;
 import sempre.core.practice.Another;
 import sempre.core.practice.Bit;
 import sempre.core.practice.Ladder;
 import sempre.core.practice.Run;
 import sempre.core.practice.Starts;
+import sempre.core.score.Bars;
 import sempre.core.score.Note;
 import sempre.core.teaching.Ways;
 import sempre.server.store.Db;
 import sempre.server.store.Runs;
+import sempre.server.store.Shelf;
 
 /** A part in bits, what was played of each, and how far it is. */
 @Component
@@ -100,6 +103,41 @@ public class Practising {
         rule,
         own,
         ladder.plateau().map(p -> Another.of(bit, practised.planned().part().plan(), p.days())));
+  }
+
+  /**
+   * How far a student is with what is given.
+   *
+   * @param bits how many there are in it
+   * @param there how many of these are clean at their tempo
+   * @param stuck the first that gets no further
+   */
+  public record Summary(int bits, int there, Optional<Climbed> stuck) {}
+
+  /** Those who have practised what is given, and how far each is. */
+  public Map<Long, Summary> summaries(Shelf.Assignment given, List<Long> students) {
+    Set<Long> played = db.inTransaction(tx -> runs.players(tx, given.pieceId()));
+    Map<Long, Summary> all = new HashMap<>();
+    for (long s : students) {
+      if (played.contains(s)) {
+        try {
+          all.put(s, summary(given, of(s, given.pieceId())));
+        } catch (OddPiece | NotThere e) {
+          // who can't read it any more is told of where the parts are
+        }
+      }
+    }
+    return all;
+  }
+
+  private static Summary summary(Shelf.Assignment given, Practice practice) {
+    Bars bars =
+        Assignments.bars(given, practice.practised().planned().part().page().reading().part());
+    List<Climbed> bits = practice.bits().stream().filter(c -> bars.has(c.bit().first())).toList();
+    return new Summary(
+        bits.size(),
+        (int) bits.stream().filter(c -> c.ladder().there()).count(),
+        bits.stream().filter(c -> c.ladder().plateau().isPresent()).findFirst());
   }
 
   /** A part, and where one starts in it that nobody chose. */

@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Set;
 import org.springframework.stereotype.Component;
 import sempre.core.practice.Run;
 
@@ -38,6 +39,15 @@ public class Runs {
                     r.is("clean"))),
         studentId,
         pieceId);
+  }
+
+  /** Who has practised a piece. */
+  public Set<Long> players(Db.Tx tx, long pieceId) {
+    return Set.copyOf(
+        tx.list(
+            "select distinct student_id from practice_run where piece_id = ? and not taken_back",
+            r -> r.id("student_id"),
+            pieceId));
   }
 
   /**

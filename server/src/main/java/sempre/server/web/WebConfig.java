@@ -70,6 +70,7 @@ public class WebConfig implements WebMvcConfigurer {
       "/ear/**",
       "/simpler/**",
       "/practice/**",
+      "/tools",
       "/sheet/**",
       "/chart/**",
       "/scale/**",

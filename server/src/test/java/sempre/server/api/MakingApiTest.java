@@ -92,7 +92,7 @@ public class MakingApiTest extends DemoTestBase {
   @Test
   public void everythingThatCanBeChosenHasItsWords() {
     JsonNode choices = get("/api/making");
-    assertThat(choices.get("modes")).hasSize(18);
+    assertThat(choices.get("modes")).hasSize(22);
     assertThat(choices.get("figures").get(5).get("words").asString()).isEqualTo("in thirds");
   }
 }

@@ -211,4 +211,23 @@ public class PracticeApiTest extends DemoTestBase {
     assertThat(third.get("last").asString()).isEqualTo(bit.get(bit.size() - 1).asString());
     assertThat(mvc.get().uri(path + "aloud").exchange()).hasStatus(400);
   }
+
+  /** Who practised says so where everyone's part is listed; the others say nothing. */
+  @Test
+  public void theTeacherSeesHowFarEachIsWithWhatIsGiven() {
+    long student = student("Yuna");
+    JsonNode given = body(mvc.get().uri("/api/stand/" + student + "/" + piece("Spray")).exchange());
+    long assignment = given.get("given").get(0).get("assignmentId").asLong();
+    String parts = "/api/assignments/" + assignment;
+    assertThat(get(parts).get("parts").get(0).get("practice").asString()).isEmpty();
+    JsonNode bits = practice(student, piece("Spray")).get("bits");
+    JsonNode last = bits.get(bits.size() - 1);
+    int full = last.get("ladder").get("full").asInt();
+    String path = "/api/stand/" + student + "/" + piece("Spray") + "/runs";
+    for (int i = 0; i < 3; i++) {
+      post(path, run(last, full, true, "yuna-" + i));
+    }
+    assertThat(get(parts).get("parts").get(0).get("practice").asString())
+        .isEqualTo("1 of 2 bits clean at the tempo");
+  }
 }

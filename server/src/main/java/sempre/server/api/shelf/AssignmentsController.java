@@ -10,7 +10,9 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.OptionalInt;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -24,6 +26,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.Refusal;
+import sempre.core.score.Bar;
 import sempre.formats.musicxml.FingeredFile;
 import sempre.server.api.AssignmentWords;
 import sempre.server.api.Errors;
@@ -32,6 +35,7 @@ import sempre.server.api.Speech;
 import sempre.server.app.Assigning;
 import sempre.server.app.FingeredPart;
 import sempre.server.app.OddPiece;
+import sempre.server.app.Practising;
 import sempre.server.app.Stands;
 import sempre.server.store.Shelf;
 
@@ -40,10 +44,12 @@ import sempre.server.store.Shelf;
 @RequestMapping("/api")
 class AssignmentsController {
   private final Assigning assigning;
+  private final Practising practising;
   private final Clock clock;
 
-  AssignmentsController(Assigning assigning, Clock clock) {
+  AssignmentsController(Assigning assigning, Practising practising, Clock clock) {
     this.assigning = assigning;
+    this.practising = practising;
     this.clock = clock;
   }
 
@@ -164,12 +170,14 @@ class AssignmentsController {
   private ShelfViews.AssignmentView view(Assigning.Sheet sheet) {
     Shelf.Assignment a = sheet.assignment();
     List<ShelfViews.PartView> parts = new ArrayList<>();
+    Map<Long, Practising.Summary> practised =
+        practising.summaries(a, sheet.all().stream().map(of -> of.student().id()).toList());
     List<String> without = new ArrayList<>();
     for (Assigning.Of of : sheet.all()) {
       try {
         of.part()
             .ifPresentOrElse(
-                l -> parts.add(part(a, l)),
+                l -> parts.add(part(a, l, practised)),
                 () ->
                     without.add(
                         of.odd()
@@ -198,7 +206,8 @@ class AssignmentsController {
         without);
   }
 
-  private static ShelfViews.PartView part(Shelf.Assignment a, Stands.Loaded l) {
+  private static ShelfViews.PartView part(
+      Shelf.Assignment a, Stands.Loaded l, Map<Long, Practising.Summary> practised) {
     Assigning.Standing s = Assigning.standing(a, l);
     return new ShelfViews.PartView(
         Refs.StudentRef.of(l.student()),
@@ -211,6 +220,39 @@ class AssignmentsController {
                 u ->
                     new ShelfViews.UnusualView(
                         Speech.words().note(u.note()), Speech.words().label(u.entry())))
-            .toList());
+            .toList(),
+        Optional.ofNullable(practised.get(l.student().id())).map(p -> practice(p, l)).orElse(""));
+  }
+
+  /** How far practice is, and where it gets no further. */
+  private static String practice(Practising.Summary s, Stands.Loaded l) {
+    List<Bar> bars = l.page().reading().part().bars();
+    String stuck =
+        s.stuck()
+            .map(
+                c -> {
+                  int from = c.bit().first().bar();
+                  int to = c.bit().last().bar();
+                  return Speech.say(
+                      "study.bars",
+                      "from",
+                      from == to ? "same" : bars.get(from).number(),
+                      "to",
+                      bars.get(to).number());
+                })
+            .orElse("");
+    return Speech.say(
+        "practice.summary",
+        "there",
+        s.there(),
+        "bits",
+        s.bits(),
+        "stuck",
+        stuck.isEmpty() ? "none" : stuck,
+        "since",
+        s.stuck()
+            .flatMap(c -> c.ladder().plateau())
+            .map(p -> Speech.words().shortDay(p.since()))
+            .orElse(""));
   }
 }

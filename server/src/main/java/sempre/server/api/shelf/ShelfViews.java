@@ -12,14 +12,15 @@ public final class ShelfViews {
   /** A fingering to know. */
   public record UnusualView(String shown, String label) {}
 
-  /** One player's part of what is given. */
+  /** One player's part of what is given; {@code practice} says how far practice is, or nothing. */
   public record PartView(
       Refs.StudentRef student,
       Refs.Ready state,
       String sentence,
       List<Refs.NoteName> lacking,
       boolean simpler,
-      List<UnusualView> unusual) {}
+      List<UnusualView> unusual,
+      String practice) {}
 
   /**
    * What is given to whom, with everyone's part.
