@@ -67,7 +67,7 @@ public record Study(
                     / PERCENT));
   }
 
-  /** How it is fingered by a player, in a style of whoever asks. */
+  /** How a player fingers it, at the tempo it leads to. */
   public Plan plan(Player player) {
     Line line = line();
     return Planner.plan(line, player, locks(line));
