@@ -110,7 +110,7 @@
             <p class="quiet small">{ui.material.groupWhat[g]}</p>
             {#if g === 'TONE'}
               {#if view.caution}<p class="caution">{view.caution}</p>{/if}
-              <p class="small"><a href="/tools">{ui.tools.title}</a></p>
+              <a href="/tools">{ui.tools.title}</a>
             {/if}
             {#if g === 'PASSAGES'}
               <div class="numbers" role="group" aria-label={ui.material.bits}>
