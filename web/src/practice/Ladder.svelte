@@ -10,7 +10,6 @@
     sign,
     both,
     cut,
-    busy,
     material,
     stand,
     onrun,
@@ -28,7 +27,6 @@
     both: boolean;
     /** what is played where it is no whole bit, or empty */
     cut: string;
-    busy: boolean;
     /** address of this bit in other ways */
     material: string;
     /** address of the part */
@@ -77,12 +75,8 @@
       </p>
     {/if}
     <div class="mark">
-      <button class="plain go" disabled={busy} onclick={() => onrun(true)}
-        ><kbd>c</kbd> {words.clean}</button
-      >
-      <button class="plain go" disabled={busy} onclick={() => onrun(false)}
-        ><kbd>m</kbd> {words.missed}</button
-      >
+      <button class="plain go" onclick={() => onrun(true)}><kbd>c</kbd> {words.clean}</button>
+      <button class="plain go" onclick={() => onrun(false)}><kbd>m</kbd> {words.missed}</button>
       {#if onnext}
         <button class="plain go" onclick={onnext}><kbd>d</kbd> {ui.practice.anywhere.throw}</button>
       {/if}
@@ -93,7 +87,7 @@
     {#if last}
       <p class="small quiet">
         {words.last(tempo(last.quarters), last.clean, last.ago)}
-        <button class="plain back" disabled={busy} onclick={() => onback(last.id)}
+        <button class="plain back" onclick={() => onback(last.id)}
           >{words.takeBack} <kbd>z</kbd></button
         >
       </p>

@@ -1,8 +1,10 @@
 <!-- A part in bits: one is open, with its steps, what catches in it, and the way to its hard notes. -->
 <script lang="ts">
   import { Checkbox, NumberInput, SkeletonText } from 'carbon-components-svelte';
-  import { onDestroy, tick } from 'svelte';
-  import { api, asked, type Schemas } from '../api/client';
+  import { onDestroy, tick, untrack } from 'svelte';
+  import { api, asked, refusal, type Schemas } from '../api/client';
+  import { mark } from '../ear/pending';
+  import { Queue } from '../ear/queue.svelte';
   import { notesXml } from '../engrave/notes';
   import { pageKeys, pressing } from '../lib/keys.svelte';
   import { loaded, sentence } from '../lib/load.svelte';
@@ -25,6 +27,14 @@
   const stand = $derived(page.value?.[0]);
   const view = $derived(page.value?.[1]);
   const bits = $derived(view?.bits ?? []);
+  /** A run of a bit, until it is written down. */
+  interface Run {
+    first: string;
+    last: string;
+    quarters: number;
+    clean: boolean;
+    mark: string;
+  }
   let open = $state(0);
   const bit = $derived(bits[open]);
   /** percent of the tempo, as it was set here; else where the bit is to begin */
@@ -33,7 +43,14 @@
   let ladders = $state.raw<Schemas['LadderView'][]>([]);
   const ladder = $derived(ladders[open]);
   let failed = $state('');
-  let busy = $state(false);
+  /** runs on their way; what finds no answer waits, also over a closed tab */
+  let queue = $state.raw<Queue<Run, Schemas['LadderView'][]>>();
+  const problem = $derived(
+    failed ||
+      queue?.refused.at(-1)?.because ||
+      (queue?.problem && ui.ear.waits(queue.problem)) ||
+      ''
+  );
   let clicks = $state(false);
   let width = $state(0);
   const play = new Playback();
@@ -78,27 +95,25 @@
     Math.round((60 / (stand?.times[n.bar]?.beat ?? n.quarter)) * (percent / 100));
   const both = $derived(last === 'join' && open < bits.length - 1);
 
-  async function marking(question: () => Promise<Schemas['LadderView'][]>) {
-    if (busy) return;
-    busy = true;
-    failed = '';
-    try {
-      ladders = await question();
-    } catch (e) {
-      failed = sentence(e);
+  /** How far each bit is now; a step up has a tempo of its own. */
+  function climbed(now: Schemas['LadderView'][]) {
+    if (ladders[open]?.now !== now[open]?.now) {
+      set = Object.fromEntries(Object.entries(set).filter(([i]) => Number(i) !== open));
+      play.stop();
     }
-    busy = false;
+    ladders = now;
   }
   /** starts anywhere, while one sits down to them */
   let sitting = $state.raw<Sitting>();
   /** the place that is played now */
   let cut = $state.raw<Schemas['CutView']>();
-  async function draw(seed: number) {
+  /** @param propose whether nobody has said a number */
+  async function draw(seed: number, propose: boolean) {
     failed = '';
     try {
       const starts = await asked(
         api.GET('/api/stand/{studentId}/{pieceId}/starts', {
-          params: { ...params, query: { seed } }
+          params: { ...params, query: { seed, propose } }
         })
       );
       sit({ starts, results: [] });
@@ -113,9 +128,7 @@
   }
   /** Sits down, then the next place. */
   async function dice() {
-    // who throws at once after a mark does not wait for its answer
-    await writing;
-    if (!sitting) await draw(someNumber());
+    if (!sitting) await draw(someNumber(), true);
     else if (!cut && !ended(sitting)) {
       const next = sitting.starts.order[sitting.results.length];
       if (next !== undefined) startAt(sitting.starts.cuts[next]!);
@@ -123,7 +136,7 @@
   }
   function startAt(c: Schemas['CutView']) {
     play.stop();
-    if (c.bit !== open) void choose(c.bit);
+    void choose(c.bit);
     cut = c;
     last = 'cut';
   }
@@ -141,34 +154,49 @@
   const cutEnd = (c: Schemas['CutView']) => byId.get(c.last)?.barNumber ?? '';
 
   const params = $derived({ path: { studentId: student, pieceId: piece } });
-  let writing: Promise<void> | undefined;
+  $effect(() => {
+    const path = { studentId: student, pieceId: piece };
+    const own = new Queue<Run, Schemas['LadderView'][]>(
+      `runs-${path.studentId}-${path.pieceId}`,
+      (body) =>
+        asked(api.POST('/api/stand/{studentId}/{pieceId}/runs', { params: { path }, body })),
+      (_, now) => climbed(now),
+      refusal,
+      sentence
+    );
+    queue = own;
+    untrack(() => void own.flush());
+    return () => own.stop();
+  });
   /** What was played last is written down: the bit, or both where the next was joined to it. */
-  async function run(clean: boolean) {
-    const end = both ? bits[open + 1] : bit;
-    const here = cut;
-    const first = here?.first ?? bit?.notes[0];
-    const to = here?.last ?? end?.notes.at(-1);
-    if (!first || !to || !ladder) return;
+  function run(clean: boolean) {
+    const first = cut?.first ?? bit?.notes[0];
+    const to = cut?.last ?? (both ? bits[open + 1] : bit)?.notes.at(-1);
+    if (!first || !to || !ladder || !queue) return;
     const quarters = set[open] === undefined ? ladder.now : Math.round((marked * percent) / 100);
-    const before = ladder.now;
-    const body = { first, last: to, quarters, clean, mark: crypto.randomUUID() };
-    await marking(() => asked(api.POST('/api/stand/{studentId}/{pieceId}/runs', { params, body })));
-    if (failed) return;
-    if (here && sitting) sit({ ...sitting, results: [...sitting.results, clean] });
-    // the next step: the tempo that was set by hand is done with
-    if (ladders[open]?.now !== before) {
-      set = Object.fromEntries(Object.entries(set).filter(([i]) => Number(i) !== open));
-      play.stop();
+    queue.add({ first, last: to, quarters, clean, mark: mark() });
+    if (cut && sitting) sit({ ...sitting, results: [...sitting.results, clean] });
+    void queue.flush();
+  }
+  /** What waits is taken back here; what is written down, there. */
+  async function takeBack(id: number) {
+    failed = '';
+    const last = queue?.waiting.at(-1);
+    if (last && queue?.take(last)) return;
+    try {
+      await queue?.flush();
+      climbed(
+        await asked(
+          api.DELETE('/api/stand/{studentId}/{pieceId}/runs/{runId}', {
+            params: { path: { ...params.path, runId: id } }
+          })
+        )
+      );
+    } catch (e) {
+      failed = sentence(e);
     }
   }
-  const takeBack = (id: number) =>
-    marking(() =>
-      asked(
-        api.DELETE('/api/stand/{studentId}/{pieceId}/runs/{runId}', {
-          params: { path: { ...params.path, runId: id } }
-        })
-      )
-    );
+
   const steps = $derived(STEPS.filter((s) => s !== 'join' || open < bits.length - 1));
 
   function start(key: string, line: Timeline, speed = 1, mute = false) {
@@ -231,7 +259,10 @@
     round(c, (kind === 'catch' ? Number(b) + 1 : 0) % rounds);
   }
   async function choose(i: number) {
-    if (i < 0 || i >= bits.length || i === open) return;
+    if (i < 0 || i >= bits.length) return;
+    // who opens a bit plays that, and no other place
+    cut = undefined;
+    if (i === open) return;
     play.stop();
     open = i;
     last = 'rhythm';
@@ -275,7 +306,7 @@
       on: ['c', 'm'],
       words: ui.practice.ladder.keyRun,
       when: () => !!ladder,
-      act: (key) => (writing = run(key === 'c'))
+      act: (key) => run(key === 'c')
     },
     {
       on: 'z',
@@ -324,7 +355,7 @@
 
 <div class="page">
   {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
-  {#if failed}<Trouble text={failed} />{/if}
+  {#if problem}<Trouble text={problem} />{/if}
   {#if view && stand}
     <header>
       <div>
@@ -355,7 +386,7 @@
           {sitting}
           {cut}
           to={cutEnd}
-          onnumber={(seed) => void draw(seed)}
+          onnumber={(seed) => void draw(seed, false)}
           onthrow={() => void dice()}
           oncut={startAt}
           onend={() => sit(undefined)}
@@ -451,14 +482,13 @@
                   <Ladder
                     {ladder}
                     {both}
-                    {busy}
                     onnext={sitting && !cut && !ended(sitting) ? () => void dice() : undefined}
                     cut={cut ? ui.practice.anywhere.from(cut.bar, cutEnd(cut)) : ''}
                     tempo={signOf(b)}
                     sign={metronome(own[0]!, stand.times, percent)}
                     material="/practice/{student}/{piece}/material?bit={i + 1}"
                     stand="/stand/{student}/{piece}"
-                    onrun={(clean) => (writing = run(clean))}
+                    onrun={run}
                     onback={(id) => void takeBack(id)}
                     onround={() => b.catches.length && round(0, 0)}
                     onslower={() => faster(-10)}

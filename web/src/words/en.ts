@@ -567,7 +567,7 @@ export const en = {
         bar === to ? `Bar ${bar}, to its end` : `From bar ${bar} to the end of bar ${to}`,
       how: 'Once, without a stop; then mark it below, clean or not.',
       number: 'The number of these dice',
-      numberHow: 'Who says the same one starts in the same bars.',
+      numberHow: 'All who play this piece start in the same bars with it.',
       numberWrong: 'A number of up to nine figures.',
       die: (add: number | undefined) =>
         add ? `A real die: throw it and add ${add}` : 'A real die; below each face its bar',

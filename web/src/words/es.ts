@@ -579,7 +579,7 @@ export const es: Dictionary = {
           : `Desde el compás ${bar} hasta el final del ${to}`,
       how: 'Una vez, sin parar; luego márcalo abajo, limpio o no.',
       number: 'El número de estos dados',
-      numberHow: 'Quien dice el mismo empieza en los mismos compases.',
+      numberHow: 'Con él, todos los que tocan esta pieza empiezan en los mismos compases.',
       numberWrong: 'Un número de hasta nueve cifras.',
       die: (add: number | undefined) =>
         add

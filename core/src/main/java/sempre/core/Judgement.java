@@ -357,8 +357,8 @@ public final class Judgement {
     /** One in which something catches. */
     public static final double CATCHES = 1;
 
-    /** What was drawn weighs so much of that when the next is drawn. */
-    public static final double MET = 0.25;
+    /** Among so many numbers that is said which leads to what weighs most. */
+    public static final int NUMBERS = 20;
 
     /** So many starts are enough for one sitting, in the first years; … */
     public static final int MOST_FIRST_YEARS = 6;
@@ -427,10 +427,7 @@ public final class Judgement {
     /** … and go towards so many. */
     public static final int SCALE_TOWARDS = 120;
 
-    /** A long note lasts at least so many seconds … */
-    public static final int LONG_LEAST = 4;
-
-    /** … and at most so many, where the breath lasts. */
+    /** A long note lasts as long as the breath, and at most so many seconds. */
     public static final int LONG_MOST = 8;
 
     /** Slurs from register to register are played at so many quarters a minute. */

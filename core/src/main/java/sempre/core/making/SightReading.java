@@ -10,7 +10,6 @@ import java.util.SplittableRandom;
 import java.util.TreeMap;
 import sempre.core.Judgement.Sight;
 import sempre.core.pitch.KeySignature;
-import sempre.core.pitch.Letter;
 import sempre.core.pitch.Pitch;
 
 /**
@@ -175,7 +174,7 @@ public final class SightReading {
 
   private static Optional<Key> key(
       int fifths, boolean minor, int octave, TreeMap<Integer, Pitch> has, int leap) {
-    Pitch tonic = onFifths(fifths + (minor ? 3 : 0), octave);
+    Pitch tonic = Pitch.onFifths(fifths + (minor ? 3 : 0), octave);
     Mode mode = minor ? Mode.NATURAL_MINOR : Mode.MAJOR;
     if (!has.containsKey(tonic.midi())) {
       return Optional.empty();
@@ -194,11 +193,6 @@ public final class SightReading {
       }
     }
     return Optional.of(new Key(tonic, minor, notes.stream().sorted().toList()));
-  }
-
-  private static Pitch onFifths(int fifths, int octave) {
-    Letter letter = Letter.values()[Math.floorMod(4 * fifths, LETTERS)];
-    return new Pitch(letter, Math.floorDiv(fifths + 1, LETTERS), octave);
   }
 
   private Optional<Piece> made() {

@@ -5,6 +5,7 @@ import sempre.core.instrument.Entry;
 import sempre.core.making.Figure;
 import sempre.core.making.Mode;
 import sempre.core.pitch.Pitch;
+import sempre.core.score.Bars;
 
 /** What an exercise is that was made from a piece. */
 public sealed interface About {
@@ -38,9 +39,6 @@ public sealed interface About {
    * @param bit place of the bit, from 0
    */
   record Passage(int bit, Bars bars, Change change) implements About {}
-
-  /** Bars by their places in the part. */
-  record Bars(int from, int to) {}
 
   /**
    * Long notes by half steps.

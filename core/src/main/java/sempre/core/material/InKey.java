@@ -10,7 +10,6 @@ import java.util.stream.IntStream;
 import sempre.core.Judgement;
 import sempre.core.making.Mode;
 import sempre.core.pitch.KeySignature;
-import sempre.core.pitch.Letter;
 import sempre.core.pitch.Pitch;
 import sempre.core.score.Note;
 
@@ -21,13 +20,13 @@ import sempre.core.score.Note;
  * @param quarters for how many it does
  */
 public record InKey(Pitch tonic, boolean minor, double quarters) {
-  private static final int LETTERS = 7;
   private static final int OCTAVE = 4;
   private static final int PITCH_CLASSES = 12;
 
   /**
    * How well each half step above a major tonic was felt to fit it, times 100 (published: C. L.
-   * Krumhansl and E. J. Kessler, Psychological Review 89, 1982).
+   * Krumhansl and E. J. Kessler, Psychological Review 89, 1982; the figures are those of music21
+   * 10.5, BSD).
    */
   private static final int[] MAJOR = {635, 223, 348, 233, 438, 409, 252, 519, 239, 366, 229, 288};
 
@@ -53,22 +52,14 @@ public record InKey(Pitch tonic, boolean minor, double quarters) {
   }
 
   private static InKey of(KeySignature signature, List<Note> notes) {
-    Pitch major = onFifths(signature.fifths());
-    Pitch minor = onFifths(signature.fifths() + 3);
+    Pitch major = Pitch.onFifths(signature.fifths(), OCTAVE);
+    Pitch minor = Pitch.onFifths(signature.fifths() + 3, OCTAVE);
     double quarters = notes.stream().mapToDouble(Note::quarters).sum();
     int last = notes.get(notes.size() - 1).pitch().pitchClass();
     boolean isMinor =
         last == minor.pitchClass()
             || last != major.pitchClass() && fit(notes, minor, MINOR) > fit(notes, major, MAJOR);
     return new InKey(isMinor ? minor : major, isMinor, quarters);
-  }
-
-  /** The note that lies so many fifths above C, in the octave of middle C. */
-  private static Pitch onFifths(int fifths) {
-    int letters = Math.floorMod(4 * fifths, LETTERS);
-    Letter letter = Letter.values()[letters];
-    int alter = Math.floorDiv(fifths + 1, LETTERS);
-    return new Pitch(letter, alter, OCTAVE);
   }
 
   /** Pearson's correlation of how long each pitch class sounds with a profile. */

@@ -24,6 +24,7 @@ import sempre.core.planning.Plan;
 import sempre.core.planning.Player;
 import sempre.core.practice.Bit;
 import sempre.core.score.Bar;
+import sempre.core.score.Bars;
 import sempre.core.score.Note;
 
 /**
@@ -292,7 +293,7 @@ public final class Material {
                         new Study(
                             "bit-" + (at + 1) + "-" + change,
                             new About.Passage(
-                                at, new About.Bars(bit.first().bar(), bit.last().bar()), change),
+                                at, new Bars(bit.first().bar(), bit.last().bar()), change),
                             e,
                             OptionalInt.empty(),
                             (int) Math.rint(bit.first().tempo()))));
@@ -306,9 +307,8 @@ public final class Material {
       return;
     }
     Tone tone = new Tone(player, stage, keys.get(0));
-    int seconds =
-        Math.max(
-            Judgement.Material.LONG_LEAST, Math.min(Judgement.Material.LONG_MOST, (int) breath));
+    // four to eight seconds for most; nobody plays until out of breath
+    int seconds = Math.max(1, Math.min(Judgement.Material.LONG_MOST, (int) breath));
     for (boolean up : new boolean[] {true, false}) {
       tone.longNotes(range, up)
           .ifPresent(

@@ -135,6 +135,14 @@ public record Pitch(Letter letter, int alter, int octave) implements Comparable<
   }
 
   /**
+   * The note that lies so many fifths above C (below: negative), in an octave: -1 is F, 7 C sharp.
+   */
+  public static Pitch onFifths(int fifths, int octave) {
+    Letter letter = Letter.valueOf(FIFTHS.substring(Math.floorMod(fifths + 1, 7)).substring(0, 1));
+    return new Pitch(letter, Math.floorDiv(fifths + 1, 7), octave);
+  }
+
+  /**
    * The pitch spelled as the tonic of a key that has a signature: D sharp as E flat, since no key
    * of nine sharps is written. Keys of six sharps and of six flats both stay.
    */
@@ -144,9 +152,8 @@ public record Pitch(Letter letter, int alter, int octave) implements Comparable<
       return this;
     }
     int folded = fifths > 0 ? fifths - 12 : fifths + 12;
-    int sign = Math.floorDiv(folded + 1, 7);
-    Letter other = Letter.valueOf(FIFTHS.substring(Math.floorMod(folded + 1, 7)).substring(0, 1));
-    return new Pitch(other, sign, Math.floorDiv(midi() - other.semitones() - sign, 12) - 1);
+    Pitch other = onFifths(folded, octave);
+    return new Pitch(other.letter, other.alter, octave + (midi() - other.midi()) / 12);
   }
 
   /** The letter and accidental without the octave, as a person reads it: {@code B♭}. */

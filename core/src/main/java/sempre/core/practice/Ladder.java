@@ -80,7 +80,7 @@ public record Ladder(
    *
    * @param start tempo at which its hardest change has the time it needs
    * @param full the tempo that is given, or marked
-   * @param runs of the bit, the earliest first; see {@link #of(List, Map, Bit)}
+   * @param runs that {@link Run#tells tell} of the bit, the earliest first
    */
   public static Ladder of(int start, int full, List<Run> runs, Rule rule, LocalDate today) {
     Climb climb = new Climb(Math.min(start, full), full, rule);
@@ -103,29 +103,6 @@ public record Ladder(
         there || plateau.isPresent() ? Optional.empty() : expected(days, full, today),
         plateau,
         days);
-  }
-
-  /**
-   * The runs that say something of a bit: clean ones of all its notes, and of more; others of all
-   * its notes, and of fewer. What went wrong in more may have gone wrong elsewhere, and what was
-   * clean in fewer is not yet the whole.
-   *
-   * @param places of all notes of the part, by their ids
-   */
-  public static List<Run> of(List<Run> runs, Map<String, Integer> places, Bit bit) {
-    int first = places.get(bit.first().id());
-    int last = places.get(bit.last().id());
-    return runs.stream()
-        .filter(r -> places.containsKey(r.first()) && places.containsKey(r.last()))
-        .filter(
-            r -> {
-              int from = places.get(r.first());
-              int to = places.get(r.last());
-              boolean more = from <= first && to >= last;
-              boolean fewer = from >= first && to <= last;
-              return r.clean() ? more : fewer;
-            })
-        .toList();
   }
 
   /** Going up and down, run by run. */

@@ -8,17 +8,27 @@ import sempre.core.instrument.Stage;
 import sempre.core.planning.Plan;
 
 /**
- * Places to start at that nobody chose: as in an audition, anywhere. Drawn with a number that can
- * be said aloud, so that two who say the same one get the same places; bits that were not
- * practised, or are far from their tempo, come sooner.
+ * Places to start at that nobody chose: as in an audition, anywhere. They follow from a number that
+ * can be said aloud and from how many bars the piece has, and from nothing else, so that all who
+ * play it start in the same bars; where one has no note there the next bar counts. What was not
+ * practised decides which number is said.
  *
  * @param cuts one for each bar in which a note begins, in page order
  * @param order places among the cuts, one after the other
+ * @param seed the number
  * @param add what is added to the number of a die's face to get the place of a cut, from 1
  */
-public record Starts(List<Cut> cuts, List<Integer> order, int add) {
+public record Starts(List<Cut> cuts, List<Integer> order, long seed, int add) {
   /** Faces of a die. */
   public static final int FACES = 6;
+
+  /** Numbers of three figures are easily said. */
+  private static final int LEAST_NUMBER = 100;
+
+  private static final int NUMBERS = 900;
+
+  /** From one number to the next that is looked at; it shares no factor with how many there are. */
+  private static final int STRIDE = 131;
 
   public Starts {
     cuts = List.copyOf(cuts);
@@ -63,38 +73,71 @@ public record Starts(List<Cut> cuts, List<Integer> order, int add) {
   }
 
   /**
-   * Draws.
+   * The bars that a number stands for: never the first one to begin with, and none twice on end.
    *
-   * @param seed the number that is said
-   * @param most how many
+   * @param bars how many the piece has, at least one
+   * @param most how many places
+   * @return places of bars, from 0
    */
-  public static Starts of(List<Met> bits, long seed, int most) {
+  public static List<Integer> drawn(long seed, int bars, int most) {
+    SplittableRandom random = new SplittableRandom(seed);
+    List<Integer> drawn = new ArrayList<>();
+    int before = 0;
+    for (int n = 0; n < most; n++) {
+      // of all bars but the one before; at the beginning of all but the first
+      int bar = bars == 1 ? 0 : random.nextInt(bars - 1);
+      before = bar >= before && bars > 1 ? bar + 1 : bar;
+      drawn.add(before);
+    }
+    return drawn;
+  }
+
+  /**
+   * The places of a number in a part.
+   *
+   * @param bars how many the piece has
+   * @param most how many places
+   */
+  public static Starts of(List<Met> bits, int bars, long seed, int most) {
     List<Cut> cuts = cuts(bits);
     if (cuts.isEmpty()) {
-      return new Starts(List.of(), List.of(), 0);
+      return new Starts(List.of(), List.of(), seed, 0);
     }
-    double[] weights = bits.stream().mapToDouble(Met::weight).toArray();
-    int add = add(cuts, weights);
-    SplittableRandom random = new SplittableRandom(seed);
-    List<Integer> order = new ArrayList<>();
-    for (int n = 0; n < most; n++) {
-      int bit = draw(weights, n == 0 && bits.size() > 1, random);
-      // what was met comes less soon again
-      weights[bit] *= Judgement.Starts.MET;
-      List<Integer> there = new ArrayList<>();
-      for (int c = 0; c < cuts.size(); c++) {
-        boolean beginning = c == 0 && cuts.size() > 1 && n == 0;
-        boolean same = !order.isEmpty() && order.get(n - 1) == c && cuts.size() > 1;
-        if (cuts.get(c).bit() == bit && !beginning && !same) {
-          there.add(c);
-        }
-      }
-      if (there.isEmpty()) {
-        there.add(order.isEmpty() ? cuts.size() - 1 : (order.get(n - 1) + 1) % cuts.size());
-      }
-      order.add(there.get(random.nextInt(there.size())));
+    List<Integer> order = drawn(seed, bars, most).stream().map(b -> at(cuts, b)).toList();
+    return new Starts(cuts, order, seed, add(cuts, bits));
+  }
+
+  /**
+   * Of some numbers that which leads most to what was not practised, or is far from its tempo.
+   *
+   * @param first of the numbers; others follow from it
+   */
+  public static Starts needed(List<Met> bits, int bars, long first, int most) {
+    Starts best = of(bits, bars, first, most);
+    for (int n = 1; n < Judgement.Starts.NUMBERS; n++) {
+      long seed = LEAST_NUMBER + Math.floorMod(first + (long) n * STRIDE, NUMBERS);
+      Starts other = of(bits, bars, seed, most);
+      best = other.weight(bits) > best.weight(bits) ? other : best;
     }
-    return new Starts(cuts, order, add);
+    return best;
+  }
+
+  /** How much of what needs it is met; each bit counts once. */
+  private double weight(List<Met> bits) {
+    return order.stream()
+        .map(c -> cuts.get(c).bit())
+        .distinct()
+        .mapToDouble(b -> bits.get(b).weight())
+        .sum();
+  }
+
+  /** The first cut in a bar or behind it. */
+  private static int at(List<Cut> cuts, int bar) {
+    int at = 0;
+    while (at < cuts.size() - 1 && cuts.get(at).bar() < bar) {
+      at++;
+    }
+    return at;
   }
 
   private static List<Cut> cuts(List<Met> bits) {
@@ -119,30 +162,14 @@ public record Starts(List<Cut> cuts, List<Integer> order, int add) {
     return cuts;
   }
 
-  /** A bit by its weight; the first of the piece is no beginning. */
-  private static int draw(double[] weights, boolean notTheFirst, SplittableRandom random) {
-    double sum = 0;
-    for (int i = notTheFirst ? 1 : 0; i < weights.length; i++) {
-      sum += weights[i];
-    }
-    double at = random.nextDouble() * sum;
-    for (int i = notTheFirst ? 1 : 0; i < weights.length; i++) {
-      at -= weights[i];
-      if (at < 0) {
-        return i;
-      }
-    }
-    return weights.length - 1;
-  }
-
   /** With it the six faces of a die lead to the bars that need it most. */
-  private static int add(List<Cut> cuts, double[] weights) {
+  private static int add(List<Cut> cuts, List<Met> bits) {
     int best = 0;
     double most = -1;
     for (int add = 0; add + FACES <= cuts.size(); add++) {
       double sum = 0;
       for (int f = 0; f < FACES; f++) {
-        sum += weights[cuts.get(add + f).bit()];
+        sum += bits.get(cuts.get(add + f).bit()).weight();
       }
       if (sum > most) {
         most = sum;

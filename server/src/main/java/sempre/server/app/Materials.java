@@ -35,6 +35,18 @@ public class Materials {
     public Setup setup() {
       return part().player().setup();
     }
+
+    /**
+     * One of them.
+     *
+     * @throws NotThere where there is none of this name
+     */
+    public Study study(String id) {
+      return studies.stream()
+          .filter(s -> s.id().equals(id))
+          .findFirst()
+          .orElseThrow(() -> new NotThere("gone.study"));
+    }
   }
 
   /** One of them as it is read. */
@@ -57,17 +69,8 @@ public class Materials {
    *
    * @throws NotThere where the piece makes no such one for the student
    */
-  public Written written(long studentId, long pieceId, String id) {
-    return written(made(studentId, pieceId), id);
-  }
-
-  /** One of them, engraved and fingered. */
   public Written written(Made made, String id) {
-    Study study =
-        made.studies().stream()
-            .filter(s -> s.id().equals(id))
-            .findFirst()
-            .orElseThrow(() -> new NotThere("gone.study"));
+    Study study = made.study(id);
     return new Written(
         made, study, MadeMusic.page(typed(made, study), made.part().player(), study::locks));
   }
@@ -79,10 +82,10 @@ public class Materials {
    * @param book under which it stands there
    * @return the piece
    */
-  public long keep(long studentId, long pieceId, String id, String title, String book) {
-    Written w = written(studentId, pieceId, id);
-    long piece = music.keep(typed(w.from(), w.study()), title, book);
-    Map<String, String> locks = w.study().locks(stand.part(studentId, piece).page().line());
+  public long keep(Made made, Study study, String title, String book) {
+    long studentId = made.part().student().id();
+    long piece = music.keep(typed(made, study), title, book);
+    Map<String, String> locks = study.locks(stand.part(studentId, piece).page().line());
     if (!locks.isEmpty()) {
       choosing.keepAll(studentId, piece, locks);
     }

@@ -88,12 +88,7 @@ public class Practising {
     int marked = (int) Math.rint(first.tempo());
     int full = practised.tempo(first).orElse(marked);
     int start = (int) Math.rint(first.tempo() * practised.startPercent(bit) / PERCENT);
-    List<Runs.Kept> own = new ArrayList<>();
-    for (Runs.Kept k : kept) {
-      if (!Ladder.of(List.of(k.run()), places, bit).isEmpty()) {
-        own.add(k);
-      }
-    }
+    List<Runs.Kept> own = kept.stream().filter(k -> k.run().tells(bit, places)).toList();
     Ladder ladder =
         Ladder.of(
             start, full, own.stream().map(Runs.Kept::run).toList(), rule, LocalDate.now(clock));
@@ -141,14 +136,16 @@ public class Practising {
   }
 
   /** A part, and where one starts in it that nobody chose. */
-  public record Drawn(Practice practice, Starts starts, int most) {}
+  public record Drawn(Practice practice, Starts starts) {}
 
   /**
    * Draws places to start at.
    *
    * @param seed the number that is said
+   * @param propose whether it was not said yet: another may be proposed that leads to what was not
+   *     practised
    */
-  public Drawn drawn(long studentId, long pieceId, long seed) {
+  public Drawn drawn(long studentId, long pieceId, long seed, boolean propose) {
     Practice practice = of(studentId, pieceId);
     LocalDate today = LocalDate.now(clock);
     List<Starts.Met> bits = new ArrayList<>();
@@ -161,7 +158,10 @@ public class Practising {
       bits.add(new Starts.Met(c.bit(), days, share));
     }
     int most = Starts.most(practice.practised().planned().beside().stage());
-    return new Drawn(practice, Starts.of(bits, seed, most), most);
+    int bars = practice.practised().planned().part().page().reading().part().bars().size();
+    return new Drawn(
+        practice,
+        propose ? Starts.needed(bits, bars, seed, most) : Starts.of(bits, bars, seed, most));
   }
 
   /**

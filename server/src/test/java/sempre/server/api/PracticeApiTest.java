@@ -192,6 +192,10 @@ public class PracticeApiTest extends DemoTestBase {
     }
   }
 
+  private static String bar(JsonNode starts, int n) {
+    return starts.get("cuts").get(starts.get("order").get(n).asInt()).get("bar").asString();
+  }
+
   /** Two who say the same number start in the same bars; a bar leads to the end of its phrase. */
   @Test
   public void placesToStartAtAreDrawnWithANumber() {
@@ -209,6 +213,13 @@ public class PracticeApiTest extends DemoTestBase {
     JsonNode bit = practice(noor, piece).get("bits").get(1).get("notes");
     assertThat(third.get("first").asString()).isEqualTo(bit.get(0).asString());
     assertThat(third.get("last").asString()).isEqualTo(bit.get(bit.size() - 1).asString());
+    // a trumpet of the same band hears the same number
+    JsonNode trumpet = get("/api/stand/" + student("Ayşe") + "/" + piece + "/starts?seed=417");
+    for (int i = 0; i < 6; i++) {
+      assertThat(bar(trumpet, i)).isEqualTo(bar(drawn, i));
+    }
+    // where nobody said one, one is proposed
+    assertThat(get(path + "417&propose=true").get("seed").asInt()).isBetween(100, 999);
     assertThat(mvc.get().uri(path + "aloud").exchange()).hasStatus(400);
   }
 

@@ -29,6 +29,7 @@ import sempre.core.Refusal;
 import sempre.core.score.Bar;
 import sempre.formats.musicxml.FingeredFile;
 import sempre.server.api.AssignmentWords;
+import sempre.server.api.BarWords;
 import sempre.server.api.Errors;
 import sempre.server.api.Refs;
 import sempre.server.api.Speech;
@@ -229,17 +230,7 @@ class AssignmentsController {
     List<Bar> bars = l.page().reading().part().bars();
     String stuck =
         s.stuck()
-            .map(
-                c -> {
-                  int from = c.bit().first().bar();
-                  int to = c.bit().last().bar();
-                  return Speech.say(
-                      "study.bars",
-                      "from",
-                      from == to ? "same" : bars.get(from).number(),
-                      "to",
-                      bars.get(to).number());
-                })
+            .map(c -> BarWords.of(bars, c.bit().first().bar(), c.bit().last().bar()))
             .orElse("");
     return Speech.say(
         "practice.summary",

@@ -55,7 +55,7 @@ class MaterialController {
   @GetMapping("/api/stand/{studentId}/{pieceId}/material/{study}")
   MaterialViews.StudyMusic music(
       @PathVariable long studentId, @PathVariable long pieceId, @PathVariable String study) {
-    Materials.Written w = materials.written(studentId, pieceId, study);
+    Materials.Written w = materials.written(materials.made(studentId, pieceId), study);
     return music(
         w.study().id(),
         w.study().begin(w.page().plan()),
@@ -83,15 +83,10 @@ class MaterialController {
   Refs.Id keep(
       @PathVariable long studentId, @PathVariable long pieceId, @PathVariable String study) {
     Materials.Made made = materials.made(studentId, pieceId);
-    StudyWords words = new StudyWords(made);
-    String title =
-        made.studies().stream()
-            .filter(s -> s.id().equals(study))
-            .map(s -> words.shelfTitle(s.about()))
-            .findFirst()
-            .orElse(study);
+    Study kept = made.study(study);
     String book = Speech.say("study.book", "title", made.part().piece().title());
-    return new Refs.Id(materials.keep(studentId, pieceId, study, title, book));
+    return new Refs.Id(
+        materials.keep(made, kept, new StudyWords(made).shelfTitle(kept.about()), book));
   }
 
   private static List<MaterialViews.BitRef> bits(Materials.Made made) {

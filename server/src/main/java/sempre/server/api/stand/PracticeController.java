@@ -85,15 +85,19 @@ class PracticeController {
   /**
    * Places to start at that nobody chose.
    *
-   * @param seed a number that can be said aloud: who says the same one gets the same places
+   * @param seed a number that can be said aloud: all who play the piece start in the same bars
+   * @param propose whether another number may be proposed, which leads to what was not practised
    */
   @GetMapping("/api/stand/{studentId}/{pieceId}/starts")
   PracticeViews.StartsView starts(
-      @PathVariable long studentId, @PathVariable long pieceId, @RequestParam long seed) {
-    Practising.Drawn drawn = practising.drawn(studentId, pieceId, seed);
+      @PathVariable long studentId,
+      @PathVariable long pieceId,
+      @RequestParam long seed,
+      @RequestParam(defaultValue = "false") boolean propose) {
+    Practising.Drawn drawn = practising.drawn(studentId, pieceId, seed, propose);
     List<Bar> bars = drawn.practice().practised().planned().part().page().reading().part().bars();
     return new PracticeViews.StartsView(
-        seed,
+        drawn.starts().seed(),
         drawn.starts().cuts().stream()
             .map(
                 c ->

@@ -8,7 +8,7 @@ import sempre.core.material.About;
 import sempre.core.material.Change;
 import sempre.core.material.Spelled;
 import sempre.core.pitch.Pitch;
-import sempre.core.score.Bar;
+import sempre.server.api.BarWords;
 import sempre.server.api.Speech;
 import sempre.server.app.Materials;
 
@@ -139,12 +139,6 @@ final class StudyWords {
   }
 
   private String bars(int from, int to) {
-    List<Bar> bars = made.part().page().reading().part().bars();
-    return Speech.say(
-        "study.bars",
-        "from",
-        from == to ? "same" : bars.get(from).number(),
-        "to",
-        bars.get(to).number());
+    return BarWords.of(made.part().page().reading().part().bars(), from, to);
   }
 }
