@@ -6,6 +6,7 @@
   import { pageKeys } from '../lib/keys.svelte';
   import { loaded } from '../lib/load.svelte';
   import Trouble from '../parts/Trouble.svelte';
+  import PieceHead from '../practice/PieceHead.svelte';
   import { navigate, route } from '../router';
   import { ui } from '../words/ui';
   import { choose, chosen, fetched, GROUPS, under } from './material';
@@ -87,20 +88,18 @@
 <div class="page">
   {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
   {#if view}
-    <header>
-      <div>
-        <h1>{ui.material.of(view.piece.title)}</h1>
-        <p class="quiet">
-          <a href="/people/{view.student.id}">{view.student.name}</a>, {view.instrumentName.toLowerCase()}
-        </p>
-      </div>
+    <PieceHead
+      title={ui.material.of(view.piece.title)}
+      student={view.student}
+      instrument={view.instrumentName}
+    >
       <a href="/practice/{student}/{piece}">{ui.material.back} <kbd>b</kbd></a>
       {#if sheet.length}
         <a href="/practice/{student}/{piece}/material/paper"
           >{ui.material.paper(sheet.length)} <kbd>p</kbd></a
         >
       {/if}
-    </header>
+    </PieceHead>
     {#if studies.length}
       <p class="lead">{ui.material.lead(view.low, view.high)}</p>
       {#each GROUPS as g (g)}
@@ -160,22 +159,6 @@
 </div>
 
 <style>
-  header {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem 1.5rem;
-    align-items: flex-end;
-    margin-bottom: 0.75rem;
-  }
-  header > div {
-    margin-right: auto;
-  }
-  header a:not(div a) {
-    min-height: var(--target);
-    display: inline-flex;
-    align-items: center;
-    gap: 0.375rem;
-  }
   .lead {
     max-width: 46rem;
   }

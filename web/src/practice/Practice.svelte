@@ -18,6 +18,7 @@
   import { bitNotes, fetched, metronome, ownNotes, STEPS, type Step } from './bits';
   import Anywhere from './Anywhere.svelte';
   import Ladder from './Ladder.svelte';
+  import PieceHead from './PieceHead.svelte';
   import { asWritten, evenly } from './loops';
   import { begun, ended, keep, someNumber, type Sitting } from './starts';
 
@@ -357,13 +358,11 @@
   {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
   {#if problem}<Trouble text={problem} />{/if}
   {#if view && stand}
-    <header>
-      <div>
-        <h1>{ui.practice.of(view.piece.title)}</h1>
-        <p class="quiet">
-          <a href="/people/{view.student.id}">{view.student.name}</a>, {stand.student.instrumentName.toLowerCase()}
-        </p>
-      </div>
+    <PieceHead
+      title={ui.practice.of(view.piece.title)}
+      student={view.student}
+      instrument={stand.student.instrumentName}
+    >
       <a href="/stand/{student}/{piece}">{ui.paper.onStand}</a>
       {#if bits.length && !sitting}
         <button class="plain anywhere" onclick={() => void dice()}
@@ -372,7 +371,7 @@
       {/if}
       <a href="/practice/{student}/{piece}/material">{ui.material.link} <kbd>e</kbd></a>
       <a href="/practice/{student}/{piece}/paper">{ui.practice.paper} <kbd>p</kbd></a>
-    </header>
+    </PieceHead>
     {#if bits.length}
       <p class="lead">
         {#each stand.given as g (g.assignmentId)}
@@ -560,16 +559,6 @@
 </div>
 
 <style>
-  header {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem 1.5rem;
-    align-items: flex-end;
-    margin-bottom: 0.75rem;
-  }
-  header > div {
-    margin-right: auto;
-  }
   .lead {
     max-width: 44rem;
   }
