@@ -6,6 +6,7 @@ import static org.testng.Assert.assertTrue;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.Media;
 import java.util.regex.Pattern;
@@ -190,10 +191,29 @@ public class PracticeTest {
     assertThat(ladder.locator("svg path.missed")).hasCount(1);
   }
 
+  /** The school's network goes while a run is marked: it waits, over a reload too, and is sent. */
+  @Test(dependsOnMethods = "aCleanRunIsMarkedWithOneKeyAndStaysAfterAReload")
+  public void aRunThatFindsNoAnswerWaitsAndIsSentAgain() {
+    Locator ladder = page.locator(".bits > li.open .ladder");
+    page.route("**/runs", Route::abort);
+    page.keyboard().press("c");
+    Locator waits = page.getByText("What was marked waits here and is sent again.");
+    assertThat(waits).isVisible();
+    assertThat(ladder).containsText("0 of 3 clean runs in a row");
+    page.reload();
+    page.locator(".bits > li .head").nth(1).click();
+    assertThat(waits).isVisible();
+    page.unroute("**/runs");
+    assertThat(ladder).containsText("1 of 3 clean runs in a row");
+    assertThat(waits).hasCount(0);
+    page.keyboard().press("z");
+    assertThat(ladder).containsText("0 of 3 clean runs in a row");
+  }
+
   /**
    * Six places for a flute of the first years; each is played once and marked, then comes the next.
    */
-  @Test(dependsOnMethods = "aCleanRunIsMarkedWithOneKeyAndStaysAfterAReload")
+  @Test(dependsOnMethods = "aRunThatFindsNoAnswerWaitsAndIsSentAgain")
   public void theDiceSayWhereToStart() {
     page.keyboard().press("d");
     Locator dice = page.getByLabel("Start anywhere");
