@@ -219,7 +219,7 @@ public final class Material {
                             && !a.mode().isChord()
                         || s.about() instanceof About.Chromatic)
             .toList();
-    List<Plan> plans = scales.stream().map(s -> s.plan(player)).toList();
+    List<Double> costs = scales.stream().map(s -> s.cost(player)).toList();
     Map<Integer, Pitch> met = new TreeMap<>();
     notes.forEach(n -> met.putIfAbsent(n.pitch().midi(), n.pitch()));
     for (Pitch p : met.values()) {
@@ -231,7 +231,7 @@ public final class Material {
                 done.add(usual.bare().text());
                 for (Setup.Way w : others(p)) {
                   if (done.add(w.bare().text())) {
-                    alternate(p, w, usual, scales, plans);
+                    alternate(p, w, usual, scales, costs);
                   }
                 }
               });
@@ -246,35 +246,34 @@ public final class Material {
   }
 
   private void alternate(
-      Pitch p, Setup.Way way, Setup.Way usual, List<Study> scales, List<Plan> plans) {
+      Pitch p, Setup.Way way, Setup.Way usual, List<Study> scales, List<Double> costs) {
     for (int s = 0; s < scales.size(); s++) {
-      List<Plan.PlannedNote> at =
-          plans.get(s).notes().stream().filter(n -> n.note().pitch().soundsAs(p)).toList();
-      if (at.isEmpty() || at.stream().anyMatch(n -> !serves(n, way))) {
-        continue;
-      }
-      Map<Integer, String> fingered = new TreeMap<>();
-      at.forEach(n -> fingered.put(Integer.parseInt(n.note().id()), way.bare().text()));
       Exercise e = scales.get(s).music();
+      Map<Integer, String> fingered = new TreeMap<>();
+      for (int i = 0; i < e.tones().size(); i++) {
+        if (e.tones().get(i).pitch().soundsAs(p)) {
+          fingered.put(i, way.bare().text());
+        }
+      }
       Mode mode = scales.get(s).about() instanceof About.Scale a ? a.mode() : Mode.CHROMATIC;
-      studies.add(
+      Study study =
           new Study(
               "alternate-" + p.midi() + "-" + way.number(),
               new About.Alternate(e.tonic(), mode, p, way.entry(), usual.entry()),
               e,
               OptionalInt.of(Judgement.Material.SCALE_FROM),
               Judgement.Material.SCALE_TOWARDS,
-              fingered));
-      return;
+              fingered);
+      if (!fingered.isEmpty() && serves(study, costs.get(s))) {
+        studies.add(study);
+        return;
+      }
     }
   }
 
-  /** Whether a fingering is planned for a note, or could be without being far off. */
-  private static boolean serves(Plan.PlannedNote n, Setup.Way way) {
-    String text = way.bare().text();
-    return n.way().bare().text().equals(text)
-        || n.alternatives().stream()
-            .anyMatch(a -> a.way().bare().text().equals(text) && !a.farOff());
+  /** Whether all of its notes may have the fingering at once without its being far off. */
+  private boolean serves(Study study, double usual) {
+    return !Plan.farOff((study.cost(player) - usual) / study.fingered().size());
   }
 
   private void passages() {

@@ -67,6 +67,12 @@ public record Study(
                     / PERCENT));
   }
 
+  /** What its fingerings cost a player, in the planner's unit. */
+  double cost(Player player) {
+    Line line = line();
+    return Planner.choose(line, player, locks(line), 1).get(0).cost();
+  }
+
   /** How a player fingers it, at the tempo it leads to. */
   public Plan plan(Player player) {
     Line line = line();

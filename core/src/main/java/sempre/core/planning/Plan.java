@@ -85,8 +85,13 @@ public record Plan(
   public record Alternative(Setup.Way way, double extra, Optional<Against> against) {
     /** Whether it costs so much more that nobody would want it here. */
     public boolean farOff() {
-      return extra > Weight.FAR_OFF;
+      return Plan.farOff(extra);
     }
+  }
+
+  /** Whether a fingering that costs so much more is one that nobody would want. */
+  public static boolean farOff(double extra) {
+    return extra > Weight.FAR_OFF;
   }
 
   /** What speaks against a fingering, and where. */

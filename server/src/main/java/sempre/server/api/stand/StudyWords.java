@@ -72,7 +72,9 @@ final class StudyWords {
         Speech.say(
             "study.alternate.why",
             "scale",
-            scale(a.tonic(), a.mode(), Figure.STEPS),
+            a.mode() == Mode.CHROMATIC
+                ? Speech.say("study.in-chromatic")
+                : scale(a.tonic(), a.mode(), Figure.STEPS),
             "usual",
             Speech.words().label(a.usual()),
             "purposes",
