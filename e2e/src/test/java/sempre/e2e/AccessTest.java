@@ -20,9 +20,13 @@ public class AccessTest {
 
   private Browsing browsing;
 
+  /** One for all views, so that what they have in common is fetched and translated once. */
+  private Page page;
+
   @BeforeClass
   void open() {
     browsing = new Browsing(true);
+    page = browsing.page();
   }
 
   @AfterClass(alwaysRun = true)
@@ -91,7 +95,7 @@ public class AccessTest {
   @Test(dataProvider = "views")
   public void everyViewIsAccessibleAndKeepsToItself(String path) {
     browsing.errors.clear();
-    Page page = browsing.page();
+    page.setViewportSize(1280, 800);
     open(page, path);
     // words only, no value that was meant to become some
     assertThat(page.locator("body")).not().containsText(Pattern.compile("\\[object|undefined|NaN"));
@@ -120,7 +124,6 @@ public class AccessTest {
     assertEquals(wrong.toString(), "[]");
     assertEquals(browsing.foreign, List.of(), "no page asks another host for anything");
     assertEquals(browsing.errors.toString(), "[]");
-    page.context().close();
   }
 
   /**
@@ -178,16 +181,16 @@ public class AccessTest {
   /** Where a hand holds the screen, a thumb meets what it presses: 44 px. */
   @Test
   public void onTabletsAndAPhoneNothingIsCutOffOrTooSmallForAThumb() {
-    Page page = browsing.touched(768, 1024);
+    Page tablet = browsing.touched(768, 1024);
     List<String> all = new ArrayList<>();
     for (String path : VIEWS) {
-      page.setViewportSize(768, 1024);
-      open(page, path);
+      tablet.setViewportSize(768, 1024);
+      open(tablet, path);
       List<String> wrong = new ArrayList<>();
-      measure(page, 768, 44, wrong);
+      measure(tablet, 768, 44, wrong);
       for (int width : List.of(1024, 390)) {
-        page.setViewportSize(width, width == 390 ? 844 : 768);
-        measure(page, width, 44, wrong);
+        tablet.setViewportSize(width, width == 390 ? 844 : 768);
+        measure(tablet, width, 44, wrong);
       }
       wrong.forEach(w -> all.add(path + ": " + w));
     }

@@ -196,10 +196,12 @@ public class PracticeTest {
   public void aRunThatFindsNoAnswerWaitsAndIsSentAgain() {
     Locator ladder = page.locator(".bits > li.open .ladder");
     page.route("**/runs", Route::abort);
-    page.keyboard().press("c");
+    page.context().setOffline(true);
+    page.waitForRequest("**/runs", () -> page.keyboard().press("c"));
+    assertThat(ladder).containsText("0 of 3 clean runs in a row");
     Locator waits = page.getByText("What was marked waits here and is sent again.");
     assertThat(waits).isVisible();
-    assertThat(ladder).containsText("0 of 3 clean runs in a row");
+    page.context().setOffline(false);
     page.reload();
     page.locator(".bits > li .head").nth(1).click();
     assertThat(waits).isVisible();

@@ -96,7 +96,7 @@ public class ChoicesTest {
   public void theBestChoicesAreTheCheapestOfAllInOrder(String id) {
     Player player = able(id);
     Random random = new Random(23);
-    for (int round = 0; round < 25; round++) {
+    for (int round = 0; round < 12; round++) {
       Line line = PlannerTest.random(player.setup(), random, 4);
       List<Double> all = everyChoice(line, player);
       List<Choice> best = Planner.choose(line, player, 10);

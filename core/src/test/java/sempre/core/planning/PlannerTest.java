@@ -138,7 +138,7 @@ public class PlannerTest {
     Setup setup = setup(id);
     Player player = Player.able(setup);
     Random random = new Random(7);
-    for (int round = 0; round < 60; round++) {
+    for (int round = 0; round < 30; round++) {
       Line line = random(setup, random, 4);
       double oracle =
           cheapest(

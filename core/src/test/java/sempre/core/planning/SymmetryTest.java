@@ -44,7 +44,7 @@ public class SymmetryTest {
   public void theWayBackCostsWhatTheWayThereDoes(String id) {
     Setup s = setup(id);
     Random random = new Random(41);
-    for (int t = 0; t < 800; t++) {
+    for (int t = 0; t < 250; t++) {
       List<Setup.Way> a = anyWays(s, random);
       List<Setup.Way> b = anyWays(s, random);
       Setup.Way x = a.get(random.nextInt(a.size()));
