@@ -372,6 +372,65 @@ public final class Judgement {
     private Starts() {}
   }
 
+  /** Practice from day to day. */
+  public static final class Agenda {
+    /** A session lasts about so many minutes: one skill, one bit or one task. */
+    public static final int SESSION_MINUTES = 10;
+
+    /** So long one practises a day where nothing else is said, in the first years; … */
+    public static final int MINUTES_FIRST_YEARS = 15;
+
+    /** … at school; … */
+    public static final int MINUTES_SCHOOL = 20;
+
+    /** … and for advanced players. */
+    public static final int MINUTES_ADVANCED = 40;
+
+    /** Minutes are advised in such steps, … */
+    public static final int MINUTES_STEP = 5;
+
+    /** … and no more than so many: what is more is said to be too much to do in the time. */
+    public static final int MOST_ADVISED = 60;
+
+    /** Playing is so much of a session: the rest is thinking, looking and trying again. */
+    public static final double AROUND = 2;
+
+    /** Names, fingers, notes and rhythm, each twice, before a bit is played the first time. */
+    public static final int FIRST_RUNS = 8;
+
+    /** So many steps up its ladder are enough for a bit on one day. */
+    public static final int STEPS_A_DAY = 3;
+
+    /** A new note makes a bit take a day longer, and so many of them at most count. */
+    public static final int MOST_NEW = 2;
+
+    /** So many bits are in hand at once; another is begun when one of them is secure. */
+    public static final int IN_HAND = 3;
+
+    /**
+     * What is secure comes back after such a share of the days that are left (published: N. J.
+     * Cepeda and others, Psychological Science 19, 2008: the best gap is 20 to 40 % of a delay of a
+     * week, and 5 to 10 % of a delay of a year), …
+     */
+    public static final double GAP_SHARE = 0.2;
+
+    /** … but not later than after so many days. */
+    public static final int LONGEST_GAP = 7;
+
+    /**
+     * From so many sessions needed for each that there is, nothing returns before all is secure.
+     */
+    public static final double PRESSED = 0.8;
+
+    /** A piece is played through at most so often, … */
+    public static final int WHOLE_RUNS = 2;
+
+    /** … in so many days before it is due. */
+    public static final int WHOLE_WITHIN = 7;
+
+    private Agenda() {}
+  }
+
   /** What a line costs that is made to be read at sight; a step costs nothing. */
   public static final class Sight {
     /** Keys have at most so many signs, and one more with each level of rhythms. */

@@ -21,7 +21,14 @@ public class JudgementTest {
   @DataProvider
   public Object[][] packages() {
     return new Object[][] {
-      {"planning"}, {"motion"}, {"search"}, {"learning"}, {"teaching"}, {"practice"}, {"material"}
+      {"planning"},
+      {"motion"},
+      {"search"},
+      {"learning"},
+      {"teaching"},
+      {"practice"},
+      {"material"},
+      {"agenda"}
     };
   }
 

@@ -65,6 +65,7 @@ public class ArchitectureTest {
       {"planning", "instrument motion pitch score search"},
       {"learning", "instrument pitch planning score"},
       {"practice", "instrument motion pitch planning score"},
+      {"agenda", "instrument planning practice score"},
       {"making", "instrument pitch"},
       {"material", "instrument making pitch planning practice score"},
       {"teaching", "acoustics instrument motion pitch planning practice score search"},
