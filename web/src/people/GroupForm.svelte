@@ -71,7 +71,7 @@
 </Modal>
 
 <style>
-  .form :global(.days) {
+  .form :global(.days fieldset) {
     display: flex;
     flex-wrap: wrap;
     gap: 0 1rem;

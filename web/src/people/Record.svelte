@@ -167,6 +167,7 @@
           >{sounding ? ui.notes.soundingNames : ui.notes.writtenNames}</button
         >
         · <a href="/chart/{record.student.instrument}?student={student}">{ui.chart.link}</a>
+        · <a href="/people/{student}/agenda">{ui.agenda.title}</a>
         · <a href="/people/{student}/sight">{ui.sight.title}</a>
         · <a href="/people/{student}/report">{ui.people.reportLink}</a>
       </div>

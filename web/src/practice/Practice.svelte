@@ -71,6 +71,8 @@
       // what is given comes first
       ([s, p]) => {
         ladders = p.bits.map((b) => b.ladder);
+        const wanted = Number(new URLSearchParams(location.search).get('bit')) - 1;
+        if (wanted >= 0) return void choose(wanted);
         const from = s.given[0]?.from ?? 0;
         const at = p.bits.findIndex((b) =>
           b.notes.some((id) => (s.plan.notes.find((n) => n.id === id)?.bar ?? -1) >= from)

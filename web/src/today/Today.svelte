@@ -10,6 +10,7 @@
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, preload } from '../router';
   import GroupNow from './GroupNow.svelte';
+  import PracticeToday from './PracticeToday.svelte';
   import { capital, day, ui } from '../words/ui';
 
   const page = loaded<Schemas['Today']>();
@@ -138,6 +139,7 @@
     {:else}
       <p class="empty">{ui.today.empty}</p>
     {/each}
+    <PracticeToday />
     {#if steps.some((s) => !s.done)}
       <ol class="steps" aria-label={ui.today.steps}>
         {#each steps as s, i (s.text)}

@@ -158,6 +158,7 @@ export const help: Help = {
         'For each student: the instrument with its options, a reach that is too far for the hand, the seat.',
         'A name opens the record: the range with what is secure, what comes next, everything that was heard.',
         'Who has which note, and who can play what, look at the group as a whole. The plot shows the notes over the weeks.',
+        'Practice plan, on a student’s record, says what is practised on which day up to the day on which a piece is due: on paper, and for a calendar. Today tells of those for whom it was set up.',
         'Report for home says in words what was learned since a day, with nothing about other children.',
         'The house style says how everyone plays where teachers differ.'
       ],

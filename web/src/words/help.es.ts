@@ -159,6 +159,7 @@ export const help: Help = {
         'Para cada alumno: el instrumento con sus opciones, lo que su mano aún no alcanza, el asiento.',
         'Un nombre abre la ficha: la extensión con lo que está seguro, lo que viene ahora y todo lo que se oyó.',
         'Quién tiene qué nota y quién puede tocar qué miran el grupo entero. La gráfica muestra las notas semana a semana.',
+        'Plan de práctica, en la ficha de un alumno, dice qué se practica cada día hasta el día de cada pieza: en papel y para un calendario. Hoy habla de aquellos para quienes se preparó.',
         'El informe para casa dice con palabras qué se aprendió desde un día, sin nada de otros niños.',
         'El estilo de la casa dice cómo tocan todos donde los profesores difieren.'
       ],

@@ -57,6 +57,8 @@ public class AccessTest {
           "/practice/{Noor}/{Undertow}",
           "/practice/{Noor}/{Undertow}/paper",
           "/people/{Noor}/sight",
+          "/people/{Yuna}/agenda",
+          "/people/{Yuna}/agenda/paper",
           "/tools",
           "/practice/{Noor}/{Undertow}/material",
           "/practice/{Noor}/{Undertow}/material/paper",

@@ -9,6 +9,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.Media;
+import java.time.LocalDate;
 import java.util.regex.Pattern;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
@@ -299,5 +300,57 @@ public class PracticeTest {
     sight.getByText("Fingerings").click();
     assertThat(music.locator(".line > svg").first()).hasText(fingerings);
     sight.context().close();
+  }
+
+  /** A plan goes by the days that are chosen, is ticked by what is played, and stands on paper. */
+  @Test
+  public void theDaysUpToTheDateArePlanned() {
+    Page plan = browsing.page();
+    plan.navigate(browsing.at("/people/{Yuna}/agenda"));
+    Locator days = plan.locator(".days > li");
+    assertThat(days).hasCount(14);
+    // on every day, so that this holds on a Sunday too
+    Locator sunday =
+        plan.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Days with practice"))
+            .getByText("Sun");
+    sunday.click();
+    plan.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Keep these days")).click();
+    assertThat(plan.getByText("Kept. The plan goes by these days.")).isVisible();
+    Locator today = days.first().locator("ul > li");
+    assertThat(today).hasCount(3);
+    String what = today.first().innerText();
+
+    // what it asks for is opened, played and marked
+    today.first().getByRole(AriaRole.LINK).click();
+    Locator ladder = plan.locator(".bits > li.open .ladder");
+    assertThat(ladder).containsText("clean runs in a row");
+    assertThat(plan.locator(".bits > li.open .head"))
+        .containsText(what.replaceAll("(?s).*bit (\\d+) .*", "$1"));
+    plan.keyboard().press("m");
+    assertThat(ladder.getByText("today")).isVisible();
+    plan.navigate(browsing.at("/people/{Yuna}/agenda"));
+    assertThat(today.first()).containsText("played today");
+    assertThat(today.nth(1)).not().containsText("played today");
+
+    // two days off from tomorrow on
+    String tomorrow = LocalDate.now().plusDays(1).toString();
+    plan.getByLabel("From").fill(tomorrow);
+    plan.getByLabel("What for (may be empty)").fill("Class trip");
+    plan.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add days off")).click();
+    assertThat(days.nth(1)).containsText("no practice: Class trip");
+
+    plan.keyboard().press("p");
+    plan.waitForFunction("() => document.documentElement.dataset.printable === 'yes'");
+    Locator sheet = plan.locator("article");
+    assertThat(sheet.locator("section")).hasCount(14);
+    assertThat(sheet.locator("section").nth(1)).containsText("Class trip");
+    assertEquals(sheet.locator("section").first().locator("i").count(), 3);
+
+    plan.navigate(browsing.at("/"));
+    Locator told = plan.getByLabel("Practice today");
+    assertThat(told.locator(".who")).hasCount(3);
+    assertThat(told.locator(".who").filter(new Locator.FilterOptions().setHasText("Yuna")))
+        .containsText("played today");
+    plan.context().close();
   }
 }

@@ -35,14 +35,8 @@ public final class Screenshots {
           "ArrowRight",
           "ArrowRight",
           "ArrowRight");
-      shoot(
-          browsing,
-          folder,
-          "stand-compared",
-          "/stand/{Linh}/{Breakwater Steps}",
-          false,
-          "click:Compare on the page");
       shoot(browsing, folder, "practice", "/practice/{Noor}/{Undertow}", false, "n", "n");
+      shoot(browsing, folder, "agenda", "/people/{Yuna}/agenda", false);
       shoot(browsing, folder, "stand-trombone-dark", "/stand/{Ioane}/{Fog Horn and Fiddle}", true);
       shoot(
           browsing,

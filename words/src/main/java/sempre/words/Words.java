@@ -159,6 +159,9 @@ public final class Words {
     if (value instanceof Instrument i) {
       return instrumentInside(i);
     }
+    if (value instanceof LocalDate d) {
+      return shortDay(d);
+    }
     if (value instanceof Finger f) {
       return theFingers(List.of(f));
     }

@@ -66,16 +66,20 @@ public record Agenda(List<Day> days, List<Outlook> outlooks, OptionalInt enough)
         plan.days, plan.outlooks, plan.late() ? enough(days, goals, from) : plan.enough);
   }
 
+  /** Halves what is left each time: with more minutes there is time for more. */
   private static OptionalInt enough(Days days, List<Goal> goals, LocalDate from) {
     int step = Judgement.Agenda.MINUTES_STEP;
-    for (int m = (days.minutes() / step + 1) * step;
-        m <= Judgement.Agenda.MOST_ADVISED;
-        m += step) {
-      Agenda other = new Planned(days.with(m), goals, from).agenda();
-      if (!other.late()) {
-        return OptionalInt.of(m);
-      }
+    int low = days.minutes() / step;
+    int high = Judgement.Agenda.MOST_ADVISED / step;
+    if (low >= high || new Planned(days.with(high * step), goals, from).late()) {
+      return OptionalInt.empty();
     }
-    return OptionalInt.empty();
+    while (high - low > 1) {
+      int middle = (low + high) / 2;
+      boolean late = new Planned(days.with(middle * step), goals, from).late();
+      low = late ? middle : low;
+      high = late ? high : middle;
+    }
+    return OptionalInt.of(high * step);
   }
 }

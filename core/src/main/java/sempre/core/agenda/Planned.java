@@ -14,16 +14,26 @@ import sempre.core.Judgement;
 /**
  * Goes from day to day and takes for each session what is most urgent then. Greedy: with sessions
  * of one length, one piece and no returns the earliest day first misses nothing that can be done
- * (Jackson 1955); the piece with the least time for what it still costs comes first here.
+ * (Jackson 1955); the piece with the least time for what it still costs comes first here. Days are
+ * counted from the first.
  */
 final class Planned {
+  /** It was never practised. */
+  private static final int NEVER = Integer.MIN_VALUE / 2;
+
   private final Days days;
   private final LocalDate from;
-  private final LocalDate end;
+  private final int end;
+  private final int sessions;
   private final List<Piece> pieces = new ArrayList<>();
 
-  /** Sessions on all days before each, counted from the first. */
+  /** Those that are due first come first; of one day in the order of the goals. */
+  private final List<Piece> byDue;
+
+  /** Sessions on all days before each. */
   private final int[] before;
+
+  private int lastWhole = NEVER;
 
   /** Whether the last session was for something that was secure. */
   private boolean returned;
@@ -31,77 +41,88 @@ final class Planned {
   Planned(Days days, List<Goal> goals, LocalDate from) {
     this.days = days;
     this.from = from;
-    LocalDate farthest = from.plusDays(Agenda.FARTHEST);
-    LocalDate last = from;
+    sessions = days.sessions();
+    int last = 0;
     for (int g = 0; g < goals.size(); g++) {
-      LocalDate due = goals.get(g).due();
-      pieces.add(new Piece(g, due, goals.get(g).bits(), days.session()));
-      last = due.isAfter(last) ? due : last;
+      int due = Math.max(0, (int) ChronoUnit.DAYS.between(from, goals.get(g).due()));
+      pieces.add(new Piece(g, due, goals.get(g).bits()));
+      last = Math.max(last, due);
     }
-    end = last.isAfter(farthest) ? farthest : last;
-    before = new int[day(end) + 1];
-    for (int d = 1; d < before.length; d++) {
-      before[d] = before[d - 1] + (days.practises(from.plusDays(d - 1)) ? days.sessions() : 0);
+    byDue = pieces.stream().sorted(Comparator.comparingInt((Piece p) -> p.due)).toList();
+    end = Math.min(last, Agenda.FARTHEST);
+    before = new int[end + 1];
+    for (int d = 0; d < end; d++) {
+      before[d + 1] = before[d] + (days.practises(from.plusDays(d)) ? sessions : 0);
     }
   }
 
   /** A bit on its way. */
-  private static final class OfBit {
+  private final class OfBit {
     final int at;
     boolean begun;
     int left;
-    Optional<LocalDate> last;
+    int last;
 
-    OfBit(int at, Stretch s, double session) {
+    OfBit(int at, Stretch s) {
       this.at = at;
-      left = s.times(session);
+      left = s.times(days.session());
       begun = s.begun();
-      last = s.last();
-    }
-
-    boolean rested(LocalDate day) {
-      return last.isEmpty() || last.get().isBefore(day);
+      last = s.last().map(l -> (int) ChronoUnit.DAYS.between(from, l)).orElse(NEVER);
     }
   }
 
   /** A piece on its way. */
-  private static final class Piece {
+  private final class Piece {
     final int goal;
-    final LocalDate due;
+    final int due;
     final List<OfBit> bits = new ArrayList<>();
-    Optional<LocalDate> secure = Optional.empty();
-    Optional<LocalDate> whole = Optional.empty();
+
+    /** Sessions that its bits still cost. */
+    int left;
+
+    /** Those that are needed up to its day for each that there is, as it was last worked out. */
+    double pressure;
+
+    /** When the last of its bits is; the farthest day where that is not known. */
+    int secure = Integer.MAX_VALUE;
+
     int wholes;
 
-    Piece(int goal, LocalDate due, List<Stretch> stretches, double session) {
+    Piece(int goal, int due, List<Stretch> stretches) {
       this.goal = goal;
       this.due = due;
       for (int b = 0; b < stretches.size(); b++) {
-        bits.add(new OfBit(b, stretches.get(b), session));
+        bits.add(new OfBit(b, stretches.get(b)));
+        left += bits.get(b).left;
       }
+      secure = left == 0 ? 0 : secure;
     }
 
-    int left() {
-      return bits.stream().mapToInt(b -> b.left).sum();
+    boolean active(int day) {
+      return day < due && !bits.isEmpty();
     }
 
-    boolean active(LocalDate day) {
-      return day.isBefore(due) && !bits.isEmpty();
+    /** Whether one of its bits is not secure and was not practised on a day. */
+    boolean waits(int day) {
+      if (left > 0) {
+        for (OfBit b : bits) {
+          if (b.left > 0 && b.last < day) {
+            return true;
+          }
+        }
+      }
+      return false;
     }
-  }
-
-  private int day(LocalDate d) {
-    return (int) Math.max(0, ChronoUnit.DAYS.between(from, d));
   }
 
   Agenda agenda() {
-    pieces.stream().filter(p -> p.left() == 0).forEach(p -> p.secure = Optional.of(from));
     List<Agenda.Day> all = new ArrayList<>();
     Map<List<Integer>, Task> hear = new LinkedHashMap<>();
-    for (LocalDate day = from; day.isBefore(end); day = day.plusDays(1)) {
-      List<Task> tasks = days.practises(day) ? tasks(day) : List.of();
+    for (int day = 0; day < end; day++) {
+      LocalDate date = from.plusDays(day);
+      List<Task> tasks = before[day + 1] > before[day] ? tasks(day) : List.of();
       // on the day itself it is heard before it is practised
-      boolean lesson = days.lesson(day);
+      boolean lesson = days.lesson(date);
       List<Task> heard = lesson ? List.copyOf(hear.values()) : List.of();
       if (lesson) {
         hear.clear();
@@ -111,17 +132,36 @@ final class Planned {
           hear.putIfAbsent(List.of(t.goal(), t.bit()), t);
         }
       }
-      all.add(new Agenda.Day(day, days.off(day), tasks, lesson, heard));
+      all.add(new Agenda.Day(date, days.off(date), tasks, lesson, heard));
     }
-    return new Agenda(
-        all,
-        pieces.stream().map(p -> new Agenda.Outlook(p.secure, p.left())).toList(),
-        OptionalInt.empty());
+    return new Agenda(all, pieces.stream().map(this::outlook).toList(), OptionalInt.empty());
   }
 
-  private List<Task> tasks(LocalDate day) {
+  /** Whether something is not secure when it is due; looks no farther than that. */
+  boolean late() {
+    for (int day = 0; day < end; day++) {
+      for (Piece p : pieces) {
+        if (p.due == day && p.left > 0) {
+          return true;
+        }
+      }
+      for (int s = 0; s < sessions && before[day + 1] > before[day]; s++) {
+        if (next(day, s).isEmpty()) {
+          break;
+        }
+      }
+    }
+    return pieces.stream().anyMatch(p -> p.left > 0);
+  }
+
+  private Agenda.Outlook outlook(Piece p) {
+    return new Agenda.Outlook(
+        p.left == 0 ? Optional.of(from.plusDays(p.secure)) : Optional.empty(), p.left);
+  }
+
+  private List<Task> tasks(int day) {
     List<Task> tasks = new ArrayList<>();
-    for (int s = 0; s < days.sessions(); s++) {
+    for (int s = 0; s < sessions; s++) {
       Optional<Task> next = next(day, s);
       if (next.isEmpty()) {
         break;
@@ -134,27 +174,23 @@ final class Planned {
     return tasks;
   }
 
-  private Optional<Task> next(LocalDate day, int session) {
+  private Optional<Task> next(int day, int session) {
     Optional<Task> whole = whole(day, session);
     if (whole.isPresent()) {
       return whole;
     }
-    Optional<Piece> pressed = pressed(day, session);
-    double pressure = pressed.map(p -> pressure(p, day, session)).orElse(0.0);
-    Optional<Returning> back = returning(day);
+    Piece pressed = pressed(day, session);
     // by turns while something is left to be done, so that this comes to an end
-    boolean first =
-        back.isPresent() && (pressed.isEmpty() || pressure < Judgement.Agenda.PRESSED && !returned);
-    returned = first || pressed.isEmpty();
-    return first
-        ? back.map(r -> again(r, day))
-        : pressed.map(p -> work(p, day, pressure)).or(() -> back.map(r -> again(r, day)));
+    boolean may = pressed == null || pressed.pressure < Judgement.Agenda.PRESSED && !returned;
+    Optional<Task> back = may ? returning(day) : Optional.empty();
+    returned = back.isPresent() || pressed == null;
+    return back.isPresent() || pressed == null ? back : Optional.of(work(pressed, day));
   }
 
   /** A run through a whole piece, where it is time for one. */
-  private Optional<Task> whole(LocalDate day, int session) {
+  private Optional<Task> whole(int day, int session) {
     // one on a day is enough
-    if (pieces.stream().anyMatch(p -> p.whole.equals(Optional.of(day)))) {
+    if (lastWhole == day) {
       return Optional.empty();
     }
     for (Piece p : pieces) {
@@ -162,14 +198,14 @@ final class Planned {
         continue;
       }
       // the last session before the day
-      boolean last = session == days.sessions() - 1 && until(p) == before[day(day) + 1];
+      boolean last = session == sessions - 1 && until(p) == before[day + 1];
       // one is kept for the last time
       boolean near =
-          p.left() == 0
-              && apart(day, p.due) <= Judgement.Agenda.WHOLE_WITHIN
+          p.left == 0
+              && p.due - day <= Judgement.Agenda.WHOLE_WITHIN
               && p.wholes < Judgement.Agenda.WHOLE_RUNS - 1;
       if (near || last) {
-        p.whole = Optional.of(day);
+        lastWhole = day;
         p.wholes++;
         return Optional.of(
             new Task(p.goal, -1, Task.Kind.WHOLE, near ? Task.Why.ALL_SECURE : Task.Why.LAST_TIME));
@@ -178,92 +214,83 @@ final class Planned {
     return Optional.empty();
   }
 
-  private static int apart(LocalDate a, LocalDate b) {
-    return (int) ChronoUnit.DAYS.between(a, b);
-  }
-
   /** The piece with the least time for what it still costs, of those with a bit for this day. */
-  private Optional<Piece> pressed(LocalDate day, int session) {
-    return pieces.stream()
-        .filter(p -> p.active(day) && p.bits.stream().anyMatch(b -> b.left > 0 && b.rested(day)))
-        .max(
-            Comparator.comparingDouble((Piece p) -> pressure(p, day, session))
-                .thenComparing(p -> p.due, Comparator.reverseOrder())
-                .thenComparing(p -> p.goal, Comparator.reverseOrder()));
-  }
-
-  /** Sessions that are needed up to the day on which a piece is due, for each that there is. */
-  private double pressure(Piece piece, LocalDate day, int session) {
-    int needed =
-        pieces.stream()
-            .filter(p -> p.active(day) && !p.due.isAfter(piece.due))
-            .mapToInt(Piece::left)
-            .sum();
-    // one is kept for the whole
-    int there = until(piece) - before[day(day)] - session - 1;
-    return needed / (double) Math.max(1, there);
+  private Piece pressed(int day, int session) {
+    Piece most = null;
+    int needed = 0;
+    for (Piece p : byDue) {
+      if (!p.active(day)) {
+        continue;
+      }
+      needed += p.left;
+      // one is kept for the whole
+      int there = until(p) - before[day] - session - 1;
+      p.pressure = needed / (double) Math.max(1, there);
+      if (most != null && most.due == p.due) {
+        // what is due on one day counts together, and the first of it comes first
+        most.pressure = p.pressure;
+      } else if ((most == null || p.pressure > most.pressure) && p.waits(day)) {
+        most = p;
+      }
+    }
+    return most;
   }
 
   /** Sessions up to the day on which a piece is due. */
   private int until(Piece p) {
-    return before[Math.min(day(p.due), before.length - 1)];
+    return before[Math.min(p.due, end)];
   }
 
-  private Task work(Piece p, LocalDate day, double pressure) {
-    List<OfBit> open = p.bits.stream().filter(b -> b.left > 0 && b.rested(day)).toList();
+  private Task work(Piece p, int day) {
+    List<OfBit> open = p.bits.stream().filter(b -> b.left > 0 && b.last < day).toList();
     long inHand = p.bits.stream().filter(b -> b.left > 0 && b.begun).count();
-    Comparator<OfBit> longest =
-        Comparator.comparing(b -> b.last.orElse(LocalDate.MIN), Comparator.naturalOrder());
-    Optional<OfBit> going = open.stream().filter(b -> b.begun).min(longest);
-    Optional<OfBit> fresh =
-        open.stream()
-            .filter(b -> !b.begun)
-            .max(
-                Comparator.comparingInt((OfBit b) -> b.left)
-                    .thenComparing(b -> b.at, Comparator.reverseOrder()));
+    Optional<OfBit> going =
+        open.stream().filter(b -> b.begun).min(Comparator.comparingInt(b -> b.last));
+    Comparator<OfBit> hardest =
+        Comparator.comparingInt((OfBit b) -> b.left).thenComparingInt(b -> -b.at);
+    Optional<OfBit> fresh = open.stream().filter(b -> !b.begun).max(hardest);
     boolean begins = fresh.isPresent() && (inHand < Judgement.Agenda.IN_HAND || going.isEmpty());
     // one that has to be met on every day that is left
-    int left = (until(p) - before[day(day)] + days.sessions() - 2) / days.sessions();
-    Optional<OfBit> now =
-        open.stream()
-            .filter(b -> b.left >= left)
-            .max(Comparator.comparingInt((OfBit b) -> b.left).thenComparing(b -> -b.at));
+    int left = (until(p) - before[day] + sessions - 2) / sessions;
+    Optional<OfBit> now = open.stream().filter(b -> b.left >= left).max(hardest);
     OfBit bit = now.orElseGet(() -> begins ? fresh.get() : going.orElseThrow());
     Task.Why why =
-        pressure >= Judgement.Agenda.PRESSED && pieces.size() > 1
+        p.pressure >= Judgement.Agenda.PRESSED && pieces.size() > 1
             ? Task.Why.SHORT_OF_TIME
             : bit.begun ? Task.Why.RESTED : Task.Why.COSTS_MOST;
     Task task = new Task(p.goal, bit.at, bit.begun ? Task.Kind.CLIMB : Task.Kind.BEGIN, why);
     bit.begun = true;
     bit.left--;
-    bit.last = Optional.of(day);
-    if (p.left() == 0) {
-      p.secure = Optional.of(day);
-    }
+    bit.last = day;
+    p.left--;
+    p.secure = p.left == 0 ? day : p.secure;
     return task;
   }
 
-  /** A bit that was secure, and how many times as long ago as it should come back. */
-  private record Returning(Piece piece, OfBit bit, double overdue) {}
-
-  private Optional<Returning> returning(LocalDate day) {
-    return pieces.stream()
-        .filter(p -> p.active(day))
-        .flatMap(
-            p ->
-                p.bits.stream()
-                    .filter(b -> b.left == 0 && b.rested(day))
-                    .map(b -> new Returning(p, b, overdue(p, b, day))))
-        .filter(r -> r.overdue() >= 1)
-        .max(
-            Comparator.comparingDouble(Returning::overdue)
-                .thenComparing(r -> r.piece().goal, Comparator.reverseOrder())
-                .thenComparing(r -> r.bit().at, Comparator.reverseOrder()));
-  }
-
-  private static double overdue(Piece p, OfBit b, LocalDate day) {
-    int since = b.last.map(l -> apart(l, day)).orElse(Judgement.Agenda.LONGEST_GAP);
-    return since / (double) gap(apart(day, p.due));
+  /** What was secure and should have come back longest ago, measured by its gap. */
+  private Optional<Task> returning(int day) {
+    Piece of = null;
+    OfBit bit = null;
+    double most = 0;
+    for (Piece p : pieces) {
+      if (!p.active(day)) {
+        continue;
+      }
+      double gap = gap(p.due - day);
+      for (OfBit b : p.bits) {
+        double overdue = (b.last == NEVER ? Judgement.Agenda.LONGEST_GAP : day - b.last) / gap;
+        if (b.left == 0 && b.last < day && overdue >= 1 && overdue > most) {
+          of = p;
+          bit = b;
+          most = overdue;
+        }
+      }
+    }
+    if (bit == null) {
+      return Optional.empty();
+    }
+    bit.last = day;
+    return Optional.of(new Task(of.goal, bit.at, Task.Kind.RETURN, Task.Why.LONG_AGO));
   }
 
   /**
@@ -272,12 +299,7 @@ final class Planned {
    * @param left days until it is due
    */
   static int gap(int left) {
-    int share = (int) Math.rint(left * Judgement.Agenda.GAP_SHARE);
+    int share = (int) Math.ceil(left * Judgement.Agenda.GAP_SHARE);
     return Math.max(1, Math.min(Judgement.Agenda.LONGEST_GAP, share));
-  }
-
-  private static Task again(Returning r, LocalDate day) {
-    r.bit().last = Optional.of(day);
-    return new Task(r.piece().goal, r.bit().at, Task.Kind.RETURN, Task.Why.LONG_AGO);
   }
 }

@@ -18,15 +18,19 @@ public final class AssignmentWords {
     return Catalogue.standard().find(id).map(Speech.words()::instrumentInside).orElse(id);
   }
 
+  /** Bars, such as {@code bars 9–16}; empty for all. */
+  public static String bars(Shelf.Assignment a) {
+    return a.bars().isEmpty()
+        ? ""
+        : Speech.say(
+            a.bars().matches("\\w+") ? "bar" : "bars",
+            "bars",
+            a.bars().replaceAll("\\s*-\\s*", "–"));
+  }
+
   /** Bars and tempo, such as {@code bars 9–16, at 84}; empty for all as written. */
   public static String what(Shelf.Assignment a) {
-    String bars =
-        a.bars().isEmpty()
-            ? ""
-            : Speech.say(
-                a.bars().matches("\\w+") ? "bar" : "bars",
-                "bars",
-                a.bars().replaceAll("\\s*-\\s*", "–"));
+    String bars = bars(a);
     OptionalInt tempo = a.tempo();
     if (tempo.isEmpty()) {
       return bars;

@@ -57,6 +57,10 @@ public class DemoSchool implements SmartInitializingSingleton {
 
   private final Db db;
   private final People people;
+
+  /** The audition is so far ahead. */
+  private static final int AUDITION_WEEKS = 4;
+
   private final Shelf shelf;
   private final Checks checks;
   private final Clock clock;
@@ -149,9 +153,13 @@ public class DemoSchool implements SmartInitializingSingleton {
             false));
     give(tx, recorder, pieces.get(RECORDER + "4"), today.plusDays(1), "D5: the thumb comes off.");
     give(tx, recorder, pieces.get(RECORDER + "5"), today.plusDays(8), "");
-    alone(tx, students.get("Yuna"), pieces.get(ETUDE + "1"), today.plusDays(3), "9-12", 80);
-    alone(tx, students.get("Emeka"), pieces.get(ETUDE + "2"), today.plusDays(3), "1-8", 72);
-    alone(tx, students.get("Paloma"), pieces.get(ETUDE + "3"), today.plusDays(3), "", 76);
+    alone(tx, students.get("Yuna"), pieces.get(ETUDE + "1"), today.plusDays(10), "9-12", 80);
+    alone(tx, students.get("Emeka"), pieces.get(ETUDE + "2"), today.plusDays(10), "1-8", 72);
+    alone(tx, students.get("Paloma"), pieces.get(ETUDE + "3"), today.plusDays(10), "1-8", 76);
+    LocalDate audition = today.plusWeeks(AUDITION_WEEKS);
+    alone(tx, students.get("Yuna"), pieces.get(ETUDE + "1"), audition, "", 80);
+    alone(tx, students.get("Emeka"), pieces.get(ETUDE + "2"), audition, "", 72);
+    alone(tx, students.get("Paloma"), pieces.get(ETUDE + "3"), audition, "", 76);
   }
 
   /** A piece of a made-up book, as it is kept and as it was read. */

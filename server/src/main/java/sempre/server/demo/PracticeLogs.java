@@ -1,12 +1,19 @@
 package sempre.server.demo;
 
 import java.time.Clock;
+import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
+import java.util.EnumSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.OptionalLong;
+import java.util.Set;
 import org.springframework.stereotype.Component;
+import sempre.core.agenda.Days;
 import sempre.core.practice.Bit;
 import sempre.core.practice.Ladder;
 import sempre.core.practice.Run;
@@ -14,6 +21,7 @@ import sempre.core.score.Bars;
 import sempre.server.app.Assignments;
 import sempre.server.app.Practising;
 import sempre.server.store.Db;
+import sempre.server.store.PracticeDays;
 import sempre.server.store.Runs;
 import sempre.server.store.Shelf;
 
@@ -29,28 +37,61 @@ public class PracticeLogs {
   /** From this day on the bit with the hardest change of the second candidate stands still. */
   private static final int STANDS_STILL_FROM = 7;
 
+  /** On this day, counted from the first, the last candidate played nothing. */
+  private static final int MISSED = 12;
+
+  /** Minutes a day of each candidate. */
+  private static final List<Integer> MINUTES = List.of(30, 20, 40);
+
+  private static final int FAIR_IN = 10;
+
   private final Db db;
   private final Shelf shelf;
   private final Runs runs;
+  private final PracticeDays days;
   private final Practising practising;
   private final Clock clock;
 
-  PracticeLogs(Db db, Shelf shelf, Runs runs, Practising practising, Clock clock) {
+  PracticeLogs(
+      Db db, Shelf shelf, Runs runs, PracticeDays days, Practising practising, Clock clock) {
     this.db = db;
     this.shelf = shelf;
     this.runs = runs;
+    this.days = days;
     this.practising = practising;
     this.clock = clock;
   }
 
   /** Writes them, where the candidates have none yet. */
   void write() {
-    List<Shelf.Assignment> alone =
-        db.inTransaction(shelf::assignments).stream()
-            .filter(a -> a.to() instanceof Shelf.To.Student)
-            .toList();
-    for (int i = 0; i < alone.size(); i++) {
-      write(i, alone.get(i));
+    // of each the first that was given
+    Map<Long, Shelf.Assignment> alone = new LinkedHashMap<>();
+    for (Shelf.Assignment a : db.inTransaction(shelf::assignments)) {
+      if (a.to() instanceof Shelf.To.Student s) {
+        alone.putIfAbsent(s.id(), a);
+      }
+    }
+    int candidate = 0;
+    for (Shelf.Assignment a : alone.values()) {
+      write(candidate, a);
+      candidate++;
+    }
+  }
+
+  /** When a candidate practises, and two days on which the school is at a fair. */
+  private void days(Db.Tx tx, int candidate, long student) {
+    LocalDate today = LocalDate.now(clock);
+    days.put(
+        tx,
+        student,
+        new PracticeDays.Kept(
+            MINUTES.get(candidate % MINUTES.size()),
+            EnumSet.complementOf(EnumSet.of(DayOfWeek.SUNDAY)),
+            Set.of(DayOfWeek.WEDNESDAY),
+            today.minusDays(DAYS)));
+    if (candidate == 0) {
+      LocalDate fair = today.plusDays(FAIR_IN);
+      days.add(tx, OptionalLong.empty(), new Days.Off(fair, fair.plusDays(1), "Harbour fair"));
     }
   }
 
@@ -63,14 +104,19 @@ public class PracticeLogs {
     Bars given = Assignments.bars(a, practice.practised().planned().part().page().reading().part());
     List<Practising.Climbed> bits =
         practice.bits().stream().filter(b -> given.has(b.bit().first())).toList();
+    LocalDate missed = LocalDate.now(clock).minusDays(DAYS - MISSED);
     Practising.Climbed hardest =
         Collections.max(bits, Comparator.comparingDouble(c -> hard(c.bit())));
     db.run(
         tx -> {
+          days(tx, candidate, student);
           for (int b = 0; b < bits.size(); b++) {
             boolean stuck = candidate == 1 && bits.get(b).equals(hardest);
             int n = 0;
             for (Run r : played(bits.get(b), candidate + b, stuck)) {
+              if (candidate == 2 && r.day().equals(missed)) {
+                continue;
+              }
               runs.add(
                   tx,
                   student,

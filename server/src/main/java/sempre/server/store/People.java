@@ -8,9 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeSet;
-import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import sempre.core.instrument.Stage;
 import sempre.core.teaching.SeatOrder;
@@ -31,22 +28,6 @@ public class People {
     public Group(long id, String name, Stage stage, String year) {
       this(id, name, stage, year, Set.of());
     }
-  }
-
-  private static final int SHORT = 3;
-
-  private static String written(Set<DayOfWeek> days) {
-    return days.stream()
-        .sorted()
-        .map(d -> d.name().substring(0, SHORT))
-        .collect(Collectors.joining(" "));
-  }
-
-  private static Set<DayOfWeek> days(String text) {
-    return Pairs.words(text).stream()
-        .map(w -> Stream.of(DayOfWeek.values()).filter(d -> d.name().startsWith(w)).findFirst())
-        .flatMap(Optional::stream)
-        .collect(Collectors.toCollection(TreeSet::new));
   }
 
   /**
@@ -119,7 +100,7 @@ public class People {
         r.text("name"),
         Stage.of(r.text("stage")),
         r.text("school_year"),
-        days(r.text("days")));
+        Weekdays.read(r.text("days")));
   }
 
   public List<Group> groups(Db.Tx tx) {
@@ -145,7 +126,7 @@ public class People {
         g.name(),
         g.stage().word(),
         g.year(),
-        written(g.days()));
+        Weekdays.written(g.days()));
   }
 
   public int changeGroup(Db.Tx tx, Group g) {
@@ -154,7 +135,7 @@ public class People {
         g.name(),
         g.stage().word(),
         g.year(),
-        written(g.days()),
+        Weekdays.written(g.days()),
         g.id());
   }
 

@@ -2,6 +2,7 @@ package sempre.server.store;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.List;
@@ -41,6 +42,14 @@ public class Runs {
         pieceId);
   }
 
+  /** The days on which a student has practised anything. */
+  public List<LocalDate> days(Db.Tx tx, long studentId) {
+    return tx.list(
+        "select at from practice_run where student_id = ? and not taken_back",
+        r -> r.moment("at").atZone(zone).toLocalDate(),
+        studentId);
+  }
+
   /** Who has practised a piece. */
   public Set<Long> players(Db.Tx tx, long pieceId) {
     return Set.copyOf(
@@ -74,10 +83,13 @@ public class Runs {
         run.quarters(),
         run.clean(),
         mark);
+    // plans of practice go by it
+    tx.heard(studentId);
   }
 
   /** Takes one back; says whether it was there. */
   public boolean takeBack(Db.Tx tx, long studentId, long pieceId, long id) {
+    tx.heard(studentId);
     return tx.run(
             """
             update practice_run set taken_back = true

@@ -231,7 +231,7 @@ public class DemoTest {
     new DemoSchool(db, people, shelf, checks, day("2026-05-20")).prepare();
     var got2 = db.inTransaction(tx -> shelf.assignments(tx));
     assertThat(got2)
-        .hasSize(10)
+        .hasSize(13)
         .allSatisfy(a -> assertThat(a.due()).isAfter(LocalDate.of(2026, 5, 20)));
     var got3 = db.inTransaction(tx -> checks.all(tx)).values().stream().mapToInt(List::size).sum();
     assertThat(got3).isEqualTo(heard);

@@ -1,0 +1,56 @@
+<!-- What those who have a plan practise today, what they missed, and for whom it gets too late. -->
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { api, asked, type Schemas } from '../api/client';
+  import { loaded } from '../lib/load.svelte';
+  import Trouble from '../parts/Trouble.svelte';
+  import DayTasks from '../people/DayTasks.svelte';
+  import { ui } from '../words/ui';
+
+  const page = loaded<Schemas['PracticeToday'][]>();
+  const all = $derived(page.value ?? []);
+  onMount(() => void page.ask(() => asked(api.GET('/api/agendas'))));
+</script>
+
+{#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
+{#if all.length}
+  <section aria-label={ui.agenda.todayTitle}>
+    <h2>{ui.agenda.todayTitle}</h2>
+    {#each all as p (p.student.id)}
+      <div class="who">
+        <p>
+          <a href="/people/{p.student.id}/agenda" aria-label={ui.agenda.open(p.student.name)}
+            >{p.student.name}</a
+          ><br /><span class="small quiet">{p.student.instrumentName}</span>
+        </p>
+        <div>
+          <DayTasks day={p.day} student={p.student.id} />
+          {#if p.missed}<p class="small">{p.missed}</p>{/if}
+          {#if p.late}<p class="small late">{p.late}</p>{/if}
+        </div>
+      </div>
+    {/each}
+  </section>
+{/if}
+
+<style>
+  section {
+    margin-top: 1.5rem;
+    max-width: 60rem;
+  }
+  .who {
+    display: grid;
+    grid-template-columns: 8rem 1fr;
+    gap: 0.25rem 1rem;
+    padding: 0.5rem 0;
+    border-top: 1px solid var(--rule);
+  }
+  .late {
+    color: var(--hard);
+  }
+  @media (width <= 42rem) {
+    .who {
+      grid-template-columns: 1fr;
+    }
+  }
+</style>
