@@ -16,6 +16,7 @@ export const { navigate, preload, route } = createRouter({
   '/practice/:student/:piece': () => import('./practice/Practice.svelte'),
   '/practice/:student/:piece/paper': () => import('./practice/PracticePaper.svelte'),
   '/practice/:student/:piece/material': () => import('./material/Material.svelte'),
+  '/practice/:student/:piece/tuner': () => import('./tools/Tuner.svelte'),
   '/practice/:student/:piece/material/paper': () => import('./material/MaterialPaper.svelte'),
   '/parts/:assignment/bits': () => import('./practice/PracticeAll.svelte'),
   '/parts/:assignment': () => import('./shelf/Parts.svelte'),

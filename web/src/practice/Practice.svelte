@@ -478,6 +478,7 @@
                     >{ui.material.inOtherWays}</a
                   >
                   <a href="/tools?tempo={beatOf(own[0]!)}">{ui.tools.title}</a>
+                  <a href="/practice/{student}/{piece}/tuner">{ui.tuner.title}</a>
                 </div>
                 {#if ladder}
                   <Ladder

@@ -698,6 +698,50 @@ export const en = {
     todayTitle: 'Practice today',
     open: (who: Text) => `The plan of ${who}`
   },
+  tuner: {
+    title: 'Tuner',
+    page: (what: Text) => `Tuner${what} · Sempre`,
+    lead: 'Hold a note of this part. What is heard is compared with what its fingering does by itself, and where another would be better it is named.',
+    microphone: 'Listen by microphone',
+    file: 'Listen to a file',
+    player: 'A made-up player',
+    stop: 'Stop',
+    noMicrophone:
+      'This browser gives the microphone to secure addresses only. Open Sempre at localhost, or listen to a file.',
+    microphoneRefused:
+      'The microphone was not given. Allow it in the browser for this address, or listen to a file.',
+    noSound: (name: Text) =>
+      `“${name}” holds no sound that this browser can read. Try a WAV or an MP3.`,
+    plays: 'Plays',
+    off: 'Cents off, besides the fingering',
+    offHint: '−60 to 60',
+    wait: 'Nothing is heard yet.',
+    heard: (note: Text) => `${note} sounds: it is not in this part.`,
+    cents: (n: number) =>
+      n === 0
+        ? 'in tune'
+        : `${Math.abs(n)} ${Math.abs(n) === 1 ? 'cent' : 'cents'} ${n > 0 ? 'sharp' : 'flat'}`,
+    scale: (heard: Text, own: Text) => `Heard: ${heard}. The fingering by itself: ${own}.`,
+    itself: 'by itself',
+    byItself: 'By itself',
+    flat: 'flat',
+    sharp: 'sharp',
+    unknown: 'nothing known',
+    cause: {
+      inTune: 'In tune.',
+      fingering: 'It is the fingering: it does so by itself.',
+      leans:
+        'The fingering leans, but that is not all: breath, lips, or the length of the instrument.',
+      besides: 'It is not the fingering: breath, lips, or the length of the instrument.'
+    },
+    better: (what: Text) => `On a held note try ${what}.`,
+    sound: 'Sounds',
+    notes: 'The notes of this part',
+    note: 'Note',
+    fingering: 'Fingering',
+    others: 'Others',
+    back: 'Back to the part'
+  },
   sight: {
     title: 'Sight-reading',
     page: (who: Text) => `Sight-reading${who} · Sempre`,

@@ -714,6 +714,50 @@ export const es: Dictionary = {
     todayTitle: 'Práctica de hoy',
     open: (who: Text) => `El plan de ${who}`
   },
+  tuner: {
+    title: 'Afinador',
+    page: (what: Text) => `Afinador${what} · Sempre`,
+    lead: 'Mantén una nota de esta parte. Lo que se oye se compara con lo que su digitación hace por sí sola, y si otra fuera mejor, se dice.',
+    microphone: 'Escuchar por el micrófono',
+    file: 'Escuchar un archivo',
+    player: 'Un músico inventado',
+    stop: 'Parar',
+    noMicrophone:
+      'Este navegador da el micrófono solo a direcciones seguras. Abre Sempre en localhost o escucha un archivo.',
+    microphoneRefused:
+      'No se dio el micrófono. Permítelo en el navegador para esta dirección o escucha un archivo.',
+    noSound: (name: Text) =>
+      `«${name}» no tiene un sonido que este navegador sepa leer. Prueba con un WAV o un MP3.`,
+    plays: 'Toca',
+    off: 'Cents de más, aparte de la digitación',
+    offHint: 'de −60 a 60',
+    wait: 'Todavía no se oye nada.',
+    heard: (note: Text) => `Suena ${note}: no está en esta parte.`,
+    cents: (n: number) =>
+      n === 0
+        ? 'afinada'
+        : `${Math.abs(n)} ${Math.abs(n) === 1 ? 'cent' : 'cents'} ${n > 0 ? 'alta' : 'baja'}`,
+    scale: (heard: Text, own: Text) => `Se oye: ${heard}. La digitación por sí sola: ${own}.`,
+    itself: 'por sí sola',
+    byItself: 'Por sí sola',
+    flat: 'más baja',
+    sharp: 'más alta',
+    unknown: 'no se sabe',
+    cause: {
+      inTune: 'Afinada.',
+      fingering: 'Es la digitación: lo hace por sí sola.',
+      leans:
+        'La digitación tira hacia un lado, pero no es solo eso: el aire, los labios o la longitud del instrumento.',
+      besides: 'No es la digitación: el aire, los labios o la longitud del instrumento.'
+    },
+    better: (what: Text) => `En una nota larga prueba ${what}.`,
+    sound: 'Suena',
+    notes: 'Las notas de esta parte',
+    note: 'Nota',
+    fingering: 'Digitación',
+    others: 'Otras',
+    back: 'Volver a la parte'
+  },
   sight: {
     title: 'Lectura a primera vista',
     page: (who: Text) => `Lectura a primera vista${who} · Sempre`,

@@ -89,6 +89,9 @@ public final class Judgement {
 
     public static final double MOST_SECONDS = 2;
 
+    /** A fingering leans from so many cents on: what is less nobody hears in a line. */
+    public static final double LEANS_CENTS = 5;
+
     private Tuned() {}
   }
 

@@ -60,6 +60,7 @@ public class AccessTest {
           "/people/{Yuna}/agenda",
           "/people/{Yuna}/agenda/paper",
           "/tools",
+          "/practice/{Mateo}/{The Harbour Wall}/tuner",
           "/practice/{Noor}/{Undertow}/material",
           "/practice/{Noor}/{Undertow}/material/paper",
           "/people",

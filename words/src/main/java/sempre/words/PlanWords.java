@@ -73,8 +73,7 @@ public final class PlanWords {
       words.labelled(o.other()).into(args, "other");
       return words.say("reason.once-learned", args);
     } else if (fact instanceof Reason.Tuned t) {
-      args.put("cm", t.cm().isPresent() ? Math.round(t.cm().getAsDouble() * 2) / 2.0 : 0);
-      return words.say("tuned." + t.by(), args);
+      return tuned(t);
     } else if (fact instanceof Reason.Stopped st) {
       args.put("note", words.name(st.fingered()));
       return words.say("reason.stopped", args);
@@ -88,6 +87,12 @@ public final class PlanWords {
       return words.say("reason.house", args);
     }
     return words.say("reason.locked", args);
+  }
+
+  /** What brings a note into tune, in a sentence. */
+  public String tuned(Reason.Tuned t) {
+    double halves = t.cm().isPresent() ? Math.round(t.cm().getAsDouble() * 2) / 2.0 : 0;
+    return words.say("tuned." + t.by(), Map.of("cm", halves));
   }
 
   /** What speaks against another fingering, in one sentence about that one. */

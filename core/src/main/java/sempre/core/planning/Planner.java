@@ -7,7 +7,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.TreeSet;
 import java.util.stream.IntStream;
 import sempre.core.Judgement.Telling;
@@ -19,7 +18,6 @@ import sempre.core.instrument.Keywork;
 import sempre.core.instrument.Purpose;
 import sempre.core.instrument.Role;
 import sempre.core.instrument.Setup;
-import sempre.core.instrument.Tuning;
 import sempre.core.motion.Move;
 import sempre.core.motion.Moves;
 import sempre.core.pitch.Pitch;
@@ -544,17 +542,9 @@ public final class Planner {
     boolean ends = contexts.get(i).ends() && note.seconds() >= Weight.EXPOSED_SECONDS;
     boolean longNote = note.seconds() >= Weight.LONG_SECONDS || note.fermata() || ends;
     boolean valves = player.setup().instrument().keywork().kind() == Keywork.Kind.VALVES;
-    if (!longNote || !valves || e.tuning().isEmpty() || e.cents().orElse(0) < Weight.MEND_CENTS) {
+    if (!longNote || !valves || e.cents().orElse(0) < Weight.MEND_CENTS) {
       return Optional.empty();
     }
-    Tuning t = e.tuning().get();
-    boolean lacking = "false".equals(player.setup().options().get(t.by()));
-    return Optional.of(
-        Reason.of(
-            Purpose.INTONATION,
-            new Reason.Tuned(
-                e.cents().getAsDouble(),
-                lacking ? Tuning.LIPS : t.by(),
-                lacking || t.cm() == 0 ? OptionalDouble.empty() : OptionalDouble.of(t.cm()))));
+    return Reason.Tuned.of(e, player.setup().options()).map(t -> Reason.of(Purpose.INTONATION, t));
   }
 }

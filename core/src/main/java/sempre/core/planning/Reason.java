@@ -1,11 +1,14 @@
 package sempre.core.planning;
 
+import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import sempre.core.instrument.Control;
 import sempre.core.instrument.Entry;
 import sempre.core.instrument.Hold;
 import sempre.core.instrument.Purpose;
 import sempre.core.instrument.Rule;
+import sempre.core.instrument.Tuning;
 import sempre.core.pitch.Pitch;
 
 /**
@@ -64,7 +67,25 @@ public record Reason(Purpose purpose, Where.Side because, Fact fact) {
    * @param cm how far a valve slide is drawn, in centimetres (computed); empty for what is not
    *     drawn
    */
-  public record Tuned(double cents, String by, OptionalDouble cm) implements Fact {}
+  public record Tuned(double cents, String by, OptionalDouble cm) implements Fact {
+    /**
+     * What brings a fingering that is sharp by itself into tune; empty where nothing is known.
+     *
+     * @param options of the instrument: without a slide that can be drawn there are the lips
+     */
+    public static Optional<Tuned> of(Entry e, Map<String, String> options) {
+      return e.tuning()
+          .filter(t -> e.cents().orElse(0) > 0)
+          .map(
+              t -> {
+                boolean lacking = "false".equals(options.get(t.by()));
+                return new Tuned(
+                    e.cents().getAsDouble(),
+                    lacking ? Tuning.LIPS : t.by(),
+                    lacking || t.cm() == 0 ? OptionalDouble.empty() : OptionalDouble.of(t.cm()));
+              });
+    }
+  }
 
   /**
    * The bell is stopped with the hand.
