@@ -434,6 +434,14 @@ public final class Judgement {
     private Agenda() {}
   }
 
+  /** Auditions. */
+  public static final class Auditions {
+    /** A judge has heard enough of an etude after so many bars. */
+    public static final int CUT_BARS = 8;
+
+    private Auditions() {}
+  }
+
   /** What a line costs that is made to be read at sight; a step costs nothing. */
   public static final class Sight {
     /** Keys have at most so many signs, and one more with each level of rhythms. */

@@ -28,7 +28,8 @@ public class JudgementTest {
       {"teaching"},
       {"practice"},
       {"material"},
-      {"agenda"}
+      {"agenda"},
+      {"audition"}
     };
   }
 

@@ -66,6 +66,7 @@ public class ArchitectureTest {
       {"learning", "instrument pitch planning score"},
       {"practice", "instrument motion pitch planning score"},
       {"agenda", "instrument planning practice score"},
+      {"audition", "instrument learning making material pitch planning practice score"},
       {"making", "instrument pitch"},
       {"material", "instrument making pitch planning practice score"},
       {"teaching", "acoustics instrument motion pitch planning practice score search"},
