@@ -268,6 +268,7 @@
     {/if}
     <div class="many">
       <a href="/people/many">{ui.people.manyLink}</a> ·
+      <a href="/people/auditions">{ui.audition.title}</a> ·
       <a href="/removed">{ui.all.whatWasRemoved}</a> ·
       <a href="/api/school.zip" download>{ui.people.allAsFiles}</a>
     </div>

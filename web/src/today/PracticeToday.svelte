@@ -7,15 +7,27 @@
   import DayTasks from '../people/DayTasks.svelte';
   import { ui } from '../words/ui';
 
-  const page = loaded<Schemas['PracticeToday'][]>();
-  const all = $derived(page.value ?? []);
-  onMount(() => void page.ask(() => asked(api.GET('/api/agendas'))));
+  const page = loaded<[Schemas['PracticeToday'][], Schemas['AuditionRef'][]]>();
+  const all = $derived(page.value?.[0] ?? []);
+  const auditions = $derived(page.value?.[1] ?? []);
+  onMount(
+    () =>
+      void page.ask(() =>
+        Promise.all([asked(api.GET('/api/agendas')), asked(api.GET('/api/auditions'))])
+      )
+  );
 </script>
 
 {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
-{#if all.length}
+{#if all.length || auditions.length}
   <section aria-label={ui.agenda.todayTitle}>
     <h2>{ui.agenda.todayTitle}</h2>
+    {#each auditions as a (a.id)}
+      <p>
+        <a href="/people/audition/{a.id}">{a.name}</a>
+        {a.left} <span class="small quiet">{a.dayWords}; {ui.audition.goes(a.candidates)}</span>
+      </p>
+    {/each}
     {#each all as p (p.student.id)}
       <div class="who">
         <p>

@@ -27,6 +27,10 @@ public class AccessTest {
   void open() {
     browsing = new Browsing(true);
     page = browsing.page();
+    page.navigate(browsing.at("/people/{Yuna}"));
+    String student = page.url().replaceAll("\\D*\\d+\\D+(\\d+)$", "$1");
+    browsing.made(
+        page, "/api/auditions/1/mocks", "{\"studentId\": " + student + ", \"seed\": 417}");
   }
 
   @AfterClass(alwaysRun = true)
@@ -57,6 +61,9 @@ public class AccessTest {
           "/practice/{Noor}/{Undertow}",
           "/practice/{Noor}/{Undertow}/paper",
           "/people/{Noor}/sight",
+          "/people/auditions",
+          "/people/audition/1",
+          "/people/mock/1",
           "/people/{Yuna}/agenda",
           "/people/{Yuna}/agenda/paper",
           "/tools",

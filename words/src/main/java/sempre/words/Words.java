@@ -300,7 +300,7 @@ public final class Words {
     return messages.or(words);
   }
 
-  static String capital(String text) {
+  public static String capital(String text) {
     return Messages.capital(text);
   }
 

@@ -1,6 +1,9 @@
 package sempre.core.audition;
 
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.TreeSet;
@@ -10,6 +13,7 @@ import sempre.core.learning.Standing;
 import sempre.core.making.Articulation;
 import sempre.core.making.Exercise;
 import sempre.core.making.Maker;
+import sempre.core.making.Mode;
 import sempre.core.making.Rhythm;
 import sempre.core.material.About;
 import sempre.core.material.Study;
@@ -37,10 +41,13 @@ public record Prepared(
     int bits,
     int clean,
     OptionalInt quickest,
-    Optional<Plan.PlannedMove> change) {
+    Optional<Catching> change) {
   public Prepared {
     notes = List.copyOf(notes);
   }
+
+  /** A change that has not the time it needs. */
+  public record Catching(Pitch from, Pitch to) {}
 
   /** What is to be done first. */
   public enum State {
@@ -107,7 +114,7 @@ public record Prepared(
       return new Prepared(State.BEYOND, List.of(), 0, 0, OptionalInt.empty(), Optional.empty());
     }
     Line line = study.get().line();
-    Readiness readiness = Readiness.of(line, player, standing);
+    Readiness readiness = spelled(asked, Readiness.of(line, player, standing));
     if (!readiness.beyond().isEmpty()) {
       return new Prepared(
           State.BEYOND, readiness.beyond(), 0, 0, OptionalInt.empty(), Optional.empty());
@@ -136,6 +143,17 @@ public record Prepared(
         percent < ALL ? hardest(plan) : Optional.empty());
   }
 
+  /** The notes of a chromatic scale are named as is usual, and not from its first note. */
+  private static Readiness spelled(Requirement.Scale asked, Readiness r) {
+    return asked.mode() == Mode.CHROMATIC
+        ? new Readiness(usual(r.lacking()), usual(r.shaky()), usual(r.faded()), usual(r.beyond()))
+        : r;
+  }
+
+  private static List<Pitch> usual(List<Pitch> notes) {
+    return notes.stream().map(p -> Pitch.usual(p.midi())).toList();
+  }
+
   private static Study study(Requirement.Scale asked, Exercise e) {
     return new Study(
         "",
@@ -143,12 +161,15 @@ public record Prepared(
         e,
         OptionalInt.of(asked.tempo()),
         asked.tempo(),
-        java.util.Map.of());
+        Map.of());
   }
 
-  private static Optional<Plan.PlannedMove> hardest(Plan plan) {
+  private static Optional<Catching> hardest(Plan plan) {
+    Map<String, Pitch> notes = new HashMap<>();
+    plan.notes().forEach(n -> notes.put(n.note().id(), n.note().pitch()));
     return plan.moves().stream()
-        .max(java.util.Comparator.comparingDouble(Plan.PlannedMove::difficulty));
+        .max(Comparator.comparingDouble(Plan.PlannedMove::difficulty))
+        .map(m -> new Catching(notes.get(m.from()), notes.get(m.to())));
   }
 
   private static List<Pitch> notes(Readiness r, State state) {

@@ -70,7 +70,7 @@ public class AuditionCsvTest {
             """);
     for (String part :
         List.of(
-            "row 2",
+            "Row 2",
             "needs its title",
             "row 3",
             "kazoo",

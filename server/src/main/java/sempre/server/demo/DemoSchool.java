@@ -59,7 +59,7 @@ public class DemoSchool implements SmartInitializingSingleton {
   private final People people;
 
   /** The audition is so far ahead. */
-  private static final int AUDITION_WEEKS = 4;
+  static final int AUDITION_WEEKS = 4;
 
   private final Shelf shelf;
   private final Checks checks;

@@ -1,5 +1,9 @@
 package sempre.server.demo;
 
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
@@ -20,6 +24,7 @@ import sempre.core.practice.Run;
 import sempre.core.score.Bars;
 import sempre.server.app.Assignments;
 import sempre.server.app.Practising;
+import sempre.server.store.AuditionStore;
 import sempre.server.store.Db;
 import sempre.server.store.PracticeDays;
 import sempre.server.store.Runs;
@@ -49,15 +54,23 @@ public class PracticeLogs {
   private final Shelf shelf;
   private final Runs runs;
   private final PracticeDays days;
+  private final AuditionStore auditions;
   private final Practising practising;
   private final Clock clock;
 
   PracticeLogs(
-      Db db, Shelf shelf, Runs runs, PracticeDays days, Practising practising, Clock clock) {
+      Db db,
+      Shelf shelf,
+      Runs runs,
+      PracticeDays days,
+      AuditionStore auditions,
+      Practising practising,
+      Clock clock) {
     this.db = db;
     this.shelf = shelf;
     this.runs = runs;
     this.days = days;
+    this.auditions = auditions;
     this.practising = practising;
     this.clock = clock;
   }
@@ -71,10 +84,40 @@ public class PracticeLogs {
         alone.putIfAbsent(s.id(), a);
       }
     }
+    audition(alone.keySet());
     int candidate = 0;
     for (Shelf.Assignment a : alone.values()) {
       write(candidate, a);
       candidate++;
+    }
+  }
+
+  /** The audition for which they prepare, in four weeks. */
+  private void audition(Set<Long> students) {
+    db.run(
+        tx -> {
+          if (students.isEmpty() || !auditions.all(tx).isEmpty()) {
+            return;
+          }
+          long id =
+              auditions.add(
+                  tx,
+                  new AuditionStore.Audition(
+                      0,
+                      "Breakwater Youth Winds",
+                      LocalDate.now(clock).plusWeeks(DemoSchool.AUDITION_WEEKS),
+                      requirements(),
+                      Map.of(),
+                      false));
+          auditions.setCandidates(tx, id, students);
+        });
+  }
+
+  private static String requirements() {
+    try (InputStream in = PracticeLogs.class.getResourceAsStream("/demo/audition.csv")) {
+      return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
     }
   }
 

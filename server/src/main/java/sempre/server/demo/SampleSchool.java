@@ -8,6 +8,7 @@ import org.springframework.stereotype.Component;
 import sempre.core.Refusal;
 import sempre.server.app.Erasing;
 import sempre.server.app.Library;
+import sempre.server.store.AuditionStore;
 import sempre.server.store.Checks;
 import sempre.server.store.Db;
 import sempre.server.store.People;
@@ -30,6 +31,7 @@ public class SampleSchool {
   private final Library library;
   private final Erasing erasing;
   private final PracticeLogs logs;
+  private final AuditionStore auditions;
   private final Clock clock;
 
   SampleSchool(
@@ -42,6 +44,7 @@ public class SampleSchool {
       Library library,
       Erasing erasing,
       PracticeLogs logs,
+      AuditionStore auditions,
       Clock clock) {
     this.db = db;
     this.people = people;
@@ -52,6 +55,7 @@ public class SampleSchool {
     this.library = library;
     this.erasing = erasing;
     this.logs = logs;
+    this.auditions = auditions;
     this.clock = clock;
   }
 
@@ -86,6 +90,7 @@ public class SampleSchool {
   public int bring() {
     int came = fill();
     logs.write();
+    db.run(tx -> auditions.all(tx).forEach(a -> samples.add(tx, Samples.Kind.AUDITION, a.id())));
     return came;
   }
 
@@ -118,6 +123,7 @@ public class SampleSchool {
                 throw new Refusal("sample.not-there");
               }
               samples.of(tx, Samples.Kind.STUDENT).forEach(id -> people.erase(tx, id));
+              samples.of(tx, Samples.Kind.AUDITION).forEach(id -> auditions.erase(tx, id));
               Set<Long> came = samples.of(tx, Samples.Kind.GROUP);
               List<People.Group> kept =
                   people.groups(tx).stream()

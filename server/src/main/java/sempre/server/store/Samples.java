@@ -11,7 +11,8 @@ public class Samples {
   public enum Kind {
     GROUP,
     STUDENT,
-    PIECE
+    PIECE,
+    AUDITION
   }
 
   public void add(Db.Tx tx, Kind kind, long id) {

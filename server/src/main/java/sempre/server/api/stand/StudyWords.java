@@ -9,6 +9,7 @@ import sempre.core.material.Change;
 import sempre.core.material.Spelled;
 import sempre.core.pitch.Pitch;
 import sempre.server.api.BarWords;
+import sempre.server.api.ScaleWords;
 import sempre.server.api.Speech;
 import sempre.server.app.Materials;
 
@@ -52,7 +53,7 @@ final class StudyWords {
         s.mode().isChord() || s.figure() == Figure.TRIADS || s.figure() == Figure.SEVENTH_CHORDS;
     return new Said(
         chords ? MaterialViews.Group.CHORDS : MaterialViews.Group.SCALES,
-        scale(s.tonic(), s.mode(), s.figure()),
+        ScaleWords.of(s.tonic(), s.mode(), s.figure()),
         "");
   }
 
@@ -60,7 +61,7 @@ final class StudyWords {
     List<String> bars = s.passages().stream().map(this::bars).distinct().toList();
     return new Said(
         MaterialViews.Group.CHORDS,
-        scale(s.root(), s.chord(), Figure.STEPS),
+        ScaleWords.of(s.root(), s.chord(), Figure.STEPS),
         Speech.say("study.chord.why", "bars", Speech.words().and(bars)));
   }
 
@@ -74,7 +75,7 @@ final class StudyWords {
             "scale",
             a.mode() == Mode.CHROMATIC
                 ? Speech.say("study.in-chromatic")
-                : scale(a.tonic(), a.mode(), Figure.STEPS),
+                : ScaleWords.of(a.tonic(), a.mode(), Figure.STEPS),
             "usual",
             Speech.words().label(a.usual()),
             "purposes",
@@ -114,19 +115,6 @@ final class StudyWords {
     return pitches.stream()
         .map(Speech.words()::name)
         .collect(Collectors.collectingAndThen(Collectors.toList(), Speech.words()::and));
-  }
-
-  private static String scale(Pitch tonic, Mode mode, Figure figure) {
-    return Speech.say(
-        "made.title",
-        "tonic",
-        Speech.words().sign(tonic),
-        "mode",
-        Speech.say("mode." + mode.name()),
-        "figure",
-        figure.name(),
-        "figure_words",
-        Speech.say("figure." + figure.name()));
   }
 
   private static String change(Change c) {

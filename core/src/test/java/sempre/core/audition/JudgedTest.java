@@ -18,7 +18,7 @@ import sempre.core.making.SightReading;
 import sempre.core.pitch.Pitch;
 
 /** What judges say together, and what is drawn for them; worked by hand in docs/practice.md. */
-public class VerdictTest {
+public class JudgedTest {
   /**
    * Weights 3, 2 and 1 are 6, so 60 points are all. The first judge gives 8, 6 and 10: 24 + 12 + 10
    * = 46, 76.7 %. The second gives 9, 4 and 10: 27 + 8 + 10 = 45, 75 %. Notes lack 1.5 × 3 = 4.5
@@ -28,8 +28,8 @@ public class VerdictTest {
   public void pointsAreWeighedAndWhatCostMostComesFirst() {
     Map<Criterion, Integer> weights =
         Map.of(Criterion.NOTES, 3, Criterion.INTONATION, 2, Criterion.TEMPO, 1);
-    Verdict v =
-        Verdict.of(
+    Judged v =
+        Judged.of(
             weights,
             List.of(
                 Map.of(Criterion.NOTES, 8, Criterion.INTONATION, 6, Criterion.TEMPO, 10),
@@ -39,25 +39,25 @@ public class VerdictTest {
     assertEquals(v.mean(), (46 + 45) / 1.2, 1e-9);
     assertEquals(v.spread(), 1 / 0.6, 1e-9);
     assertEquals(
-        v.lines().stream().map(Verdict.Line::criterion).toList(),
+        v.lines().stream().map(Judged.Line::criterion).toList(),
         List.of(Criterion.INTONATION, Criterion.NOTES, Criterion.TEMPO));
-    Verdict.Line worst = v.lines().get(0);
+    Judged.Line worst = v.lines().get(0);
     assertEquals(worst.cost(), 10 / 0.6, 1e-9);
     assertEquals(worst.least() + "–" + worst.most(), "4–6");
     // all that was lost and all that was had are the whole
-    double lost = v.lines().stream().mapToDouble(Verdict.Line::cost).sum();
+    double lost = v.lines().stream().mapToDouble(Judged.Line::cost).sum();
     assertEquals(lost + v.mean(), 100.0, 1e-9);
   }
 
   @Test
   public void withoutSheetsOrWeightsThereIsNothingToSay() {
     assertEquals(
-        expectThrows(Refusal.class, () -> Verdict.of(Map.of(Criterion.NOTES, 1), List.of()))
+        expectThrows(Refusal.class, () -> Judged.of(Map.of(Criterion.NOTES, 1), List.of()))
             .saying()
             .key(),
         "audition.no-sheets");
     assertEquals(
-        expectThrows(Refusal.class, () -> Verdict.of(Map.of(), List.of(Map.of()))).saying().key(),
+        expectThrows(Refusal.class, () -> Judged.of(Map.of(), List.of(Map.of()))).saying().key(),
         "audition.no-weights");
   }
 

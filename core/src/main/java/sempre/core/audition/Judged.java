@@ -16,10 +16,10 @@ import sempre.core.Refusal;
  * @param spread between the highest and the lowest total
  * @param lines by criterion, what cost most first
  */
-public record Verdict(double mean, List<Double> totals, double spread, List<Line> lines) {
+public record Judged(double mean, List<Double> totals, double spread, List<Line> lines) {
   private static final double ALL = 100;
 
-  public Verdict {
+  public Judged {
     totals = List.copyOf(totals);
     lines = List.copyOf(lines);
   }
@@ -41,7 +41,7 @@ public record Verdict(double mean, List<Double> totals, double spread, List<Line
    * @param sheets points of each judge, 0 to {@link Criterion#MOST}, for each that weighs something
    * @throws Refusal where there is no sheet, or nothing weighs anything
    */
-  public static Verdict of(Map<Criterion, Integer> weights, List<Map<Criterion, Integer>> sheets) {
+  public static Judged of(Map<Criterion, Integer> weights, List<Map<Criterion, Integer>> sheets) {
     int weight = weights.values().stream().mapToInt(w -> w).sum();
     if (weight <= 0) {
       throw new Refusal("audition.no-weights");
@@ -74,7 +74,7 @@ public record Verdict(double mean, List<Double> totals, double spread, List<Line
       }
     }
     var all = totals.stream().mapToDouble(t -> t).summaryStatistics();
-    return new Verdict(
+    return new Judged(
         all.getAverage(),
         totals,
         all.getMax() - all.getMin(),

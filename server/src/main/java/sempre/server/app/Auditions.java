@@ -1,0 +1,438 @@
+package sempre.server.app;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+import sempre.core.Refusal;
+import sempre.core.audition.Criterion;
+import sempre.core.audition.Cuts;
+import sempre.core.audition.Judged;
+import sempre.core.audition.Prepared;
+import sempre.core.audition.Requirement;
+import sempre.core.learning.Readiness;
+import sempre.core.learning.Standing;
+import sempre.core.planning.Player;
+import sempre.core.score.Bar;
+import sempre.core.score.Bars;
+import sempre.formats.csv.AuditionCsv;
+import sempre.server.store.AuditionStore;
+import sempre.server.store.Db;
+import sempre.server.store.People;
+import sempre.server.store.Shelf;
+
+/** Auditions: what they ask, who is ready for what, and mock auditions with judges. */
+@Component
+public class Auditions {
+  private final Db db;
+  private final AuditionStore store;
+  private final People people;
+  private final Shelf shelf;
+  private final Players players;
+  private final Practising practising;
+  private final Clock clock;
+
+  Auditions(
+      Db db,
+      AuditionStore store,
+      People people,
+      Shelf shelf,
+      Players players,
+      Practising practising,
+      Clock clock) {
+    this.db = db;
+    this.store = store;
+    this.people = people;
+    this.shelf = shelf;
+    this.players = players;
+    this.practising = practising;
+    this.clock = clock;
+  }
+
+  /** An audition as it is set up. */
+  public record Wanted(
+      String name, LocalDate day, String requirements, Map<Criterion, Integer> weights) {}
+
+  /**
+   * How far a candidate is with one thing.
+   *
+   * @param prepared empty for sight-reading, and where the piece is not on the shelf
+   * @param piece of an etude
+   * @param odd why it can't be worked out
+   */
+  public record Cell(
+      Requirement asked,
+      Optional<Prepared> prepared,
+      Optional<Shelf.Piece> piece,
+      Optional<Refusal> odd) {}
+
+  /** One who may go there. */
+  public record Row(People.Student student, boolean candidate, List<Cell> cells) {}
+
+  /** Those of one instrument. */
+  public record Section(String instrument, List<Requirement> asked, List<Row> rows) {}
+
+  /** All of an audition. */
+  public record Seen(AuditionStore.Audition audition, List<Section> sections, List<Mocked> mocks) {}
+
+  /** A mock audition and how many judges have handed in. */
+  public record Mocked(
+      AuditionStore.Mock mock, People.Student student, List<AuditionStore.Sheet> sheets) {}
+
+  /**
+   * One thing that is heard in a mock audition.
+   *
+   * @param bars first and last printed bar of an etude; empty for all else
+   */
+  public record Heard(
+      Requirement asked, Optional<Shelf.Piece> piece, Optional<Bars> cut, List<Bar> bars) {}
+
+  /** A mock audition as a judge has it. */
+  public record Sitting(
+      AuditionStore.Audition audition,
+      AuditionStore.Mock mock,
+      People.Student student,
+      List<Heard> heard,
+      List<AuditionStore.Sheet> sheets) {}
+
+  /** Those that are there, the next first, each with how many go there. */
+  public Map<AuditionStore.Audition, Integer> all() {
+    return db.inTransaction(
+        tx -> {
+          Map<AuditionStore.Audition, Integer> all = new LinkedHashMap<>();
+          store.all(tx).forEach(a -> all.put(a, store.candidates(tx, a.id()).size()));
+          return all;
+        });
+  }
+
+  /** What weighs how much in an audition. */
+  public static Map<Criterion, Integer> weights(AuditionStore.Audition a) {
+    Map<Criterion, Integer> weights = new EnumMap<>(Criterion.class);
+    for (Criterion c : Criterion.values()) {
+      weights.put(c, a.weights().getOrDefault(c, c.usual()));
+    }
+    return weights;
+  }
+
+  /**
+   * Sets one up.
+   *
+   * @throws Refusal where its table can't be read, or its day is over
+   */
+  public long add(Wanted wanted) {
+    AuditionStore.Audition a = checked(0, wanted, Optional.empty());
+    return db.inTransaction(tx -> store.add(tx, a));
+  }
+
+  public void change(long id, Wanted wanted) {
+    db.run(
+        tx -> {
+          AuditionStore.Audition before = one(tx, id);
+          store.change(tx, checked(id, wanted, Optional.of(before.day())));
+        });
+  }
+
+  private AuditionStore.Audition checked(long id, Wanted wanted, Optional<LocalDate> before) {
+    if (wanted.name().isEmpty()) {
+      throw new Refusal("audition.no-name");
+    }
+    boolean moved = before.filter(wanted.day()::equals).isEmpty();
+    if (moved && wanted.day().isBefore(LocalDate.now(clock))) {
+      throw new Refusal("audition.past", "day", wanted.day());
+    }
+    AuditionCsv.read(wanted.requirements());
+    if (!wanted.weights().isEmpty()
+        && wanted.weights().values().stream().mapToInt(w -> w).sum() == 0) {
+      throw new Refusal("audition.no-weights");
+    }
+    return new AuditionStore.Audition(
+        id, wanted.name(), wanted.day(), wanted.requirements(), wanted.weights(), false);
+  }
+
+  /** Takes one away, or puts it back. */
+  public void remove(long id, boolean removed) {
+    db.run(
+        tx -> {
+          AuditionStore.Audition a = one(tx, id);
+          store.change(
+              tx,
+              new AuditionStore.Audition(
+                  id, a.name(), a.day(), a.requirements(), a.weights(), removed));
+        });
+  }
+
+  private AuditionStore.Audition one(Db.Tx tx, long id) {
+    return store.one(tx, id).orElseThrow(() -> new NotThere("gone.audition"));
+  }
+
+  /** Says who goes there. */
+  public void candidates(long id, Set<Long> students) {
+    db.run(
+        tx -> {
+          one(tx, id);
+          students.forEach(s -> players.student(tx, s));
+          store.setCandidates(tx, id, students);
+        });
+  }
+
+  public AuditionStore.Audition audition(long id) {
+    return db.inTransaction(tx -> one(tx, id));
+  }
+
+  /** An audition with everyone who plays what it asks for, and how far the candidates are. */
+  public Seen seen(long id) {
+    return db.inTransaction(
+        tx -> {
+          AuditionStore.Audition a = one(tx, id);
+          Set<Long> candidates = store.candidates(tx, id);
+          Map<String, List<Requirement>> by = byInstrument(a);
+          List<Section> sections = new ArrayList<>();
+          by.forEach(
+              (instrument, asked) -> {
+                List<Row> rows =
+                    people.students(tx).stream()
+                        .filter(s -> s.instrument().equals(instrument))
+                        .sorted(
+                            Comparator.comparing((People.Student s) -> !candidates.contains(s.id()))
+                                .thenComparing(People.Student::name))
+                        .map(
+                            s -> {
+                              boolean goes = candidates.contains(s.id());
+                              return new Row(s, goes, goes ? cells(tx, s, asked) : List.of());
+                            })
+                        .toList();
+                sections.add(new Section(instrument, asked, rows));
+              });
+          List<Mocked> mocks =
+              store.mocks(tx, id).stream()
+                  .map(
+                      m ->
+                          new Mocked(
+                              m, players.student(tx, m.studentId()), store.sheets(tx, m.id())))
+                  .toList();
+          return new Seen(a, sections, mocks);
+        });
+  }
+
+  private static Map<String, List<Requirement>> byInstrument(AuditionStore.Audition a) {
+    return AuditionCsv.read(a.requirements()).stream()
+        .collect(
+            Collectors.groupingBy(
+                Requirement::instrument, LinkedHashMap::new, Collectors.toList()));
+  }
+
+  private List<Cell> cells(Db.Tx tx, People.Student s, List<Requirement> asked) {
+    Standing standing = players.standing(tx, s.id());
+    Player player = players.player(tx, s, standing);
+    List<Cell> cells = new ArrayList<>();
+    for (Requirement r : asked) {
+      if (r instanceof Requirement.Scale scale) {
+        cells.add(
+            new Cell(
+                r,
+                Optional.of(Prepared.scale(scale, player, standing)),
+                Optional.empty(),
+                Optional.empty()));
+      } else if (r instanceof Requirement.Etude etude) {
+        cells.add(etude(tx, s, etude, player, standing));
+      } else {
+        cells.add(new Cell(r, Optional.empty(), Optional.empty(), Optional.empty()));
+      }
+    }
+    return cells;
+  }
+
+  private Cell etude(
+      Db.Tx tx, People.Student s, Requirement.Etude etude, Player player, Standing standing) {
+    Optional<Shelf.Piece> piece = piece(tx, etude);
+    if (piece.isEmpty()) {
+      return new Cell(etude, Optional.empty(), piece, Optional.empty());
+    }
+    try {
+      return OddPiece.guard(
+          piece.get(),
+          s,
+          () -> {
+            Practising.Practice p = practising.of(s.id(), piece.get().id());
+            var page = p.practised().planned().part().page();
+            Bars bars = bars(etude, page);
+            return new Cell(
+                etude,
+                Optional.of(
+                    Prepared.etude(
+                        Readiness.of(bars.of(page.line()), player, standing),
+                        p.bits().stream()
+                            .filter(c -> bars.has(c.bit().first()))
+                            .map(Practising.Climbed::ladder)
+                            .toList(),
+                        etude.tempo())),
+                piece,
+                Optional.empty());
+          });
+    } catch (OddPiece | NotThere e) {
+      return new Cell(etude, Optional.empty(), piece, Optional.of(e));
+    }
+  }
+
+  /** The bars that are asked; all where the part numbers its bars otherwise. */
+  private static Bars bars(Requirement.Etude etude, Players.Page page) {
+    try {
+      return Bars.of(page.reading().part(), etude.bars());
+    } catch (Refusal e) {
+      return Bars.of(page.reading().part(), "");
+    }
+  }
+
+  /** The piece of that title that was put on the shelf first. */
+  private Optional<Shelf.Piece> piece(Db.Tx tx, Requirement.Etude etude) {
+    return shelf.pieces(tx).stream()
+        .filter(p -> p.title().equalsIgnoreCase(etude.title()))
+        .min(Comparator.comparingLong(Shelf.Piece::id));
+  }
+
+  /**
+   * Begins a mock audition.
+   *
+   * @param seed that can be said aloud: the same one asks the same
+   */
+  public long mock(long id, long studentId, long seed) {
+    return db.inTransaction(
+        tx -> {
+          AuditionStore.Audition a = one(tx, id);
+          People.Student s = players.student(tx, studentId);
+          if (!byInstrument(a).containsKey(s.instrument())) {
+            throw new Refusal("audition.not-asked", "student", s.name());
+          }
+          return store.addMock(tx, id, studentId, clock.instant(), seed);
+        });
+  }
+
+  private AuditionStore.Mock one(long mockId, Db.Tx tx) {
+    return store.mock(tx, mockId).orElseThrow(() -> new NotThere("gone.mock"));
+  }
+
+  public Sitting sitting(long mockId) {
+    return db.inTransaction(
+        tx -> {
+          AuditionStore.Mock m = one(mockId, tx);
+          AuditionStore.Audition a = one(tx, m.auditionId());
+          People.Student s = players.student(tx, m.studentId());
+          return new Sitting(a, m, s, heard(tx, a, m, s), store.sheets(tx, mockId));
+        });
+  }
+
+  private List<Heard> heard(
+      Db.Tx tx, AuditionStore.Audition a, AuditionStore.Mock m, People.Student s) {
+    List<Requirement> asked = byInstrument(a).getOrDefault(s.instrument(), List.of());
+    Map<Requirement, Optional<Players.Page>> pages = new LinkedHashMap<>();
+    for (Requirement r : asked) {
+      if (r instanceof Requirement.Etude e) {
+        pages.put(r, piece(tx, e).flatMap(p -> players.page(tx, s, p)));
+      }
+    }
+    List<Heard> heard = new ArrayList<>();
+    for (Cuts.Cut c :
+        Cuts.of(
+            asked,
+            e -> pages.get(e).map(p -> bars(e, p)).map(b -> b.to() - b.from() + 1).orElse(0),
+            m.seed())) {
+      Requirement r = asked.get(c.asked());
+      if (r instanceof Requirement.Etude e) {
+        Players.Page page = pages.get(r).orElseThrow();
+        int from = bars(e, page).from() + c.from();
+        heard.add(
+            new Heard(
+                r,
+                piece(tx, e),
+                Optional.of(new Bars(from, from + c.bars() - 1)),
+                page.reading().part().bars()));
+      } else {
+        heard.add(new Heard(r, Optional.empty(), Optional.empty(), List.of()));
+      }
+    }
+    return heard;
+  }
+
+  /**
+   * Writes down what a judge gives.
+   *
+   * @throws Refusal where it was handed in already, or is to be and something is missing
+   */
+  public void judge(long mockId, AuditionStore.Sheet sheet) {
+    db.run(
+        tx -> {
+          AuditionStore.Mock m = one(mockId, tx);
+          tx.lock("select id from mock_audition where id = ? for update", mockId);
+          for (AuditionStore.Sheet s : store.sheets(tx, mockId)) {
+            if (s.judge().equals(sheet.judge()) && !s.device().equals(sheet.device())) {
+              throw new Refusal("audition.other-device", "judge", s.judge());
+            }
+            if (s.judge().equals(sheet.judge()) && s.handedIn()) {
+              throw new Refusal("audition.handed-in");
+            }
+          }
+          Map<Criterion, Integer> weights = weights(one(tx, m.auditionId()));
+          Set<Criterion> missing = new TreeSet<>();
+          weights.forEach(
+              (c, w) -> {
+                if (w > 0 && !sheet.points().containsKey(c)) {
+                  missing.add(c);
+                }
+              });
+          if (sheet.handedIn() && !missing.isEmpty()) {
+            throw new Refusal("audition.not-all", "n", missing.size());
+          }
+          store.put(tx, mockId, sheet);
+        });
+  }
+
+  /** A judge who has begun and does not count. */
+  public void leaveOut(long mockId, String judge) {
+    boolean there = db.inTransaction(tx -> store.leaveOut(tx, mockId, judge));
+    if (!there) {
+      throw new NotThere("gone.judge");
+    }
+  }
+
+  /** What the judges say together, and their sheets in the order of the totals. */
+  public record Result(Judged judged, List<AuditionStore.Sheet> sheets) {}
+
+  /**
+   * The result.
+   *
+   * @throws Refusal while somebody who has begun has not handed in: nobody sees what others gave
+   */
+  public Result result(long mockId) {
+    return db.inTransaction(
+        tx -> {
+          AuditionStore.Mock m = one(mockId, tx);
+          List<AuditionStore.Sheet> sheets = store.sheets(tx, mockId);
+          long there = sheets.stream().filter(AuditionStore.Sheet::handedIn).count();
+          if (there < sheets.size()) {
+            throw new Refusal("audition.waits", "there", there, "all", sheets.size());
+          }
+          return new Result(
+              Judged.of(
+                  weights(one(tx, m.auditionId())),
+                  sheets.stream().map(AuditionStore.Sheet::points).toList()),
+              sheets);
+        });
+  }
+
+  /** The tempo that is asked, in quarters a minute. */
+  public static OptionalInt tempo(Requirement r) {
+    return r instanceof Requirement.Etude e
+        ? e.tempo()
+        : r instanceof Requirement.Scale s ? OptionalInt.of(s.tempo()) : OptionalInt.empty();
+  }
+}

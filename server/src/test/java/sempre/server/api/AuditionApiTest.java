@@ -1,0 +1,207 @@
+package sempre.server.api;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.test.web.servlet.assertj.MvcTestResult;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** An audition from its table to the verdict of two judges. */
+public class AuditionApiTest extends DemoTestBase {
+  private static final String TABLE =
+      """
+      instrument,kind,title,bars,tonic,scale,from,to,tempo,pattern,level
+      flute,etude,spray,,,,,,80,,
+      flute,etude,No Such Piece,,,,,,80,,
+      flute,scale,,,Bb,major,Bb4,C6,60,,
+      flute,chromatic,,,,,Bb3,C6,60,,
+      flute,sight,,,,,,,,,eighths
+      """;
+
+  private long student;
+  private long audition;
+
+  private static String body(String name, LocalDate day, String table) {
+    return new JsonMapper()
+        .createObjectNode()
+        .put("name", name)
+        .put("day", day == null ? null : day.toString())
+        .put("requirements", table)
+        .toString();
+  }
+
+  @BeforeClass(dependsOnMethods = "fill")
+  void setUp() {
+    student = student("Yuna");
+    MvcTestResult added =
+        post("/api/auditions", body("Winds", LocalDate.now().plusDays(28), TABLE));
+    assertThat(added).hasStatusOk();
+    audition = body(added).get("id").asLong();
+  }
+
+  private JsonNode flutes(JsonNode view) {
+    return view.get("sections").get(0);
+  }
+
+  @Test
+  public void whoGoesThereSeesWhatIsReadyAndWhy() {
+    String path = "/api/auditions/" + audition;
+    assertThat(get(path).get("audition").get("left").asString()).isEqualTo("in 28 days");
+    JsonNode nobody = flutes(get(path)).get("students");
+    assertThat(nobody.valueStream().allMatch(s -> s.get("cells").isEmpty())).isTrue();
+    MvcTestResult r = put(path + "/candidates", "{\"students\": [" + student + "]}");
+    assertThat(r).hasStatusOk();
+    JsonNode section = flutes(body(r));
+    assertThat(section.get("asked").get(0).asString()).isEqualTo("Spray, at 80");
+    assertThat(section.get("asked").get(2).asString()).isEqualTo("B♭ major, B♭4 to C6, at 60");
+    JsonNode yuna = section.get("students").get(0);
+    assertThat(yuna.get("candidate").asBoolean()).isTrue();
+    List<String> states = new ArrayList<>();
+    yuna.get("cells").forEach(c -> states.add(c.get("state").toString()));
+    // A6 of Spray was last heard as not yet, and nothing below C4 is on her flute … but she has a
+    // foot
+    assertThat(yuna.get("cells").get(0).get("sentence").asString()).isEqualTo("A6");
+    assertThat(states.get(0)).isEqualTo("[\"NOTES\"]");
+    assertThat(yuna.get("cells").get(1).get("sentence").asString())
+        .isEqualTo("‘No Such Piece’ is not on the shelf");
+    assertThat(states.get(2)).isEqualTo("[\"READY\"]");
+    assertThat(states.get(3)).isEqualTo("[\"BEYOND\"]");
+    assertThat(yuna.get("cells").get(3).get("sentence").asString()).isEqualTo("B♭3");
+    assertThat(states.get(4)).isEqualTo("[]");
+    assertThat(yuna.get("ready").asInt()).isEqualTo(1);
+  }
+
+  private static String sheet(String judge, String device, int points, boolean handedIn) {
+    StringBuilder all = new StringBuilder();
+    for (String c :
+        List.of(
+            "NOTES",
+            "RHYTHM",
+            "EVENNESS",
+            "INTONATION",
+            "TONE",
+            "ACCENTS",
+            "EXPRESSION",
+            "TEMPO")) {
+      int p = c.equals("TONE") ? points - 4 : points;
+      all.append(all.isEmpty() ? "" : ", ").append("\"" + c + "\": " + p);
+    }
+    return """
+        {"judge": "%s", "device": "%s", "points": {%s}, "remark": "", "handedIn": %s}
+        """
+        .formatted(judge, device, all, handedIn);
+  }
+
+  /** Two judges on two devices: neither sees the other's points before both have handed in. */
+  @Test(dependsOnMethods = "whoGoesThereSeesWhatIsReadyAndWhy")
+  public void judgesAreBlindToEachOther() {
+    MvcTestResult made =
+        post(
+            "/api/auditions/" + audition + "/mocks",
+            "{\"studentId\": %d, \"seed\": 417}".formatted(student));
+    String mock = "/api/mocks/" + body(made).get("id").asLong();
+    JsonNode heard = get(mock).get("heard");
+    // eight bars of Spray, one scale, the chromatic scale, something at sight; what is not there is
+    // not
+    // heard
+    assertThat(heard).hasSize(4);
+    assertThat(heard.get(0).get("what").asString()).matches("Spray, bars \\d+–\\d+, at 80");
+    assertThat(heard.get(3).get("link").asString())
+        .isEqualTo("/people/" + student + "/sight?number=417");
+
+    assertThat(put(mock + "/sheet", sheet("Ada", "one", 8, false))).hasStatusOk();
+    JsonNode other = body(put(mock + "/sheet", sheet("Ben", "two", 9, false)));
+    assertThat(other.get("judge").asString()).isEqualTo("Ben");
+    assertThat(other.get("points").get(0).get("points").asInt()).isEqualTo(9);
+    assertThat(other.get("judges")).hasSize(2);
+    // a third device sees no points, and nobody writes on another's sheet
+    JsonNode third = get(mock + "?device=three");
+    assertThat(third.get("judge").asString()).isEmpty();
+    assertThat(third.get("points").get(0).get("points").asInt()).isEqualTo(-1);
+    assertThat(put(mock + "/sheet", sheet("Ada", "two", 1, false))).hasStatus(400);
+
+    assertThat(put(mock + "/sheet", sheet("Ada", "one", 8, true))).hasStatusOk();
+    MvcTestResult early = mvc.get().uri(mock + "/result").exchange();
+    assertThat(early).hasStatus(400);
+    assertThat(body(early).get("detail").asString())
+        .isEqualTo("1 of 2 judges have handed in; the result is there when all have.");
+    assertThat(put(mock + "/sheet", sheet("Ada", "one", 10, false)))
+        .as("handed in is handed in")
+        .hasStatus(400);
+    assertThat(put(mock + "/sheet", sheet("Ben", "two", 9, true))).hasStatusOk();
+    JsonNode result = get(mock + "/result");
+    // the weights are 16; tone weighs 2 and has 4 less: 80 − 5 and 90 − 5
+    assertThat(result.get("judges").get(0).get("total").asDouble()).isEqualTo(75);
+    assertThat(result.get("judges").get(1).get("total").asDouble()).isEqualTo(85);
+    assertThat(result.get("mean").asDouble()).isEqualTo(80);
+    assertThat(result.get("spread").asDouble()).isEqualTo(10);
+    // tone lacks 5.5 of ten twice: 11 of 160
+    assertThat(result.get("lines").get(0).get("criterion").asString()).isEqualTo("TONE");
+    assertThat(result.get("lines").get(0).get("cost").asDouble()).isEqualTo(6.9);
+  }
+
+  @Test(dependsOnMethods = "judgesAreBlindToEachOther")
+  public void aJudgeWhoLeftIsLeftOutAndASheetIsHandedInWhole() {
+    MvcTestResult made =
+        post(
+            "/api/auditions/" + audition + "/mocks",
+            "{\"studentId\": %d, \"seed\": 5}".formatted(student));
+    String mock = "/api/mocks/" + body(made).get("id").asLong();
+    String empty =
+        """
+        {"judge": "Cleo", "device": "one", "points": {}, "remark": "", "handedIn": true}
+        """;
+    MvcTestResult r = put(mock + "/sheet", empty);
+    assertThat(r).hasStatus(400);
+    assertThat(body(r).get("detail").asString()).startsWith("8 points are missing");
+    assertThat(put(mock + "/sheet", sheet("Cleo", "one", 10, false))).hasStatusOk();
+    assertThat(put(mock + "/sheet", sheet("Dara", "two", 11, false))).hasStatus(400);
+    assertThat(mvc.delete().uri(mock + "/sheet?judge=Cleo&device=two").exchange()).hasStatusOk();
+    assertThat(get(mock).get("judges")).isEmpty();
+    assertThat(mvc.get().uri(mock + "/result").exchange()).hasStatus(400);
+    assertThat(mvc.delete().uri(mock + "/sheet?judge=Cleo&device=two").exchange()).hasStatus(404);
+  }
+
+  @Test
+  public void whatCantBeSetUpSaysWhatToChange() {
+    LocalDate day = LocalDate.now().plusDays(9);
+    refused(body("", day, TABLE), "Give the audition a name");
+    refused(body("Winds", null, TABLE), "Choose a day");
+    refused(
+        body("Winds", LocalDate.now().minusDays(1), TABLE), "choose a day that is still to come");
+    refused(body("Winds", day, "instrument,kind\nflute,dance\n"), "Row 2: ‘dance’");
+    refused(body("Winds", day, ""), "There is no column ‘instrument’");
+    MvcTestResult nothing =
+        post(
+            "/api/auditions/" + audition + "/mocks",
+            "{\"studentId\": %d, \"seed\": 5}".formatted(student("Ioane")));
+    assertThat(nothing).hasStatus(400);
+    assertThat(body(nothing).get("detail").asString()).contains("Nothing is asked");
+  }
+
+  private void refused(String json, String part) {
+    MvcTestResult r = post("/api/auditions", json);
+    assertThat(r).hasStatus4xxClientError();
+    assertThat(body(r).get("detail").asString()).contains(part);
+  }
+
+  @Test(dependsOnMethods = "aJudgeWhoLeftIsLeftOutAndASheetIsHandedInWhole")
+  public void oneThatIsTakenAwayIsPutBack() {
+    String path = "/api/auditions/" + audition;
+    assertThat(put(path + "/removed", "{\"removed\": true}")).hasStatusOk();
+    assertThat(get("/api/auditions")).isEmpty();
+    assertThat(get(path).get("removed").asBoolean()).isTrue();
+    assertThat(put(path + "/removed", "{\"removed\": false}")).hasStatusOk();
+    assertThat(get("/api/auditions")).hasSize(1);
+    assertThat(get(path).get("mocks")).hasSize(2);
+    MvcTestResult file = mvc.get().uri(path + "/requirements.csv").exchange();
+    assertThat(file).hasStatusOk().bodyText().isEqualTo(TABLE);
+    // and away again, so that other tests find the school as it was
+    assertThat(put(path + "/removed", "{\"removed\": true}")).hasStatusOk();
+  }
+}
