@@ -97,6 +97,7 @@
     display: grid;
     gap: 0.875rem;
     max-width: 56rem;
+    margin-top: 0.5rem;
     padding: 0.75rem 1rem 1rem;
     background: var(--paper);
     border: 1px solid var(--rule);

@@ -285,6 +285,8 @@
   .points button {
     min-width: 2.25rem;
     text-align: center;
+    background: var(--paper);
+    border: 1px solid var(--rule);
   }
   .points [aria-pressed='true'] {
     background: var(--accent);

@@ -56,10 +56,10 @@ class TuningController {
     return new TunerView(
         Refs.StudentRef.of(l.student()),
         Refs.PieceRef.of(l.piece()),
-        InTune.of(l.plan(), l.player()).stream().map(n -> note(n, l)).toList());
+        InTune.of(l.plan(), l.player()).stream().map(TuningController::note).toList());
   }
 
-  private static TunedNote note(InTune n, Stands.Loaded l) {
+  private static TunedNote note(InTune n) {
     return new TunedNote(
         n.written().toString(),
         Speech.words().note(n.written()),
