@@ -120,6 +120,7 @@
     <p class="lead">{ui.agenda.lead(view.minutes, view.session)}</p>
     {#if view.missed}<p class="told">{view.missed}</p>{/if}
     {#if view.advice}<p class="told late" role="status"><b>{view.advice}</b></p>{/if}
+    {#each view.over as o (o)}<p class="told">{o}</p>{/each}
     {#if view.nothing}<p class="told">{view.nothing}</p>{/if}
     {#if view.goals.length}
       <h2>{ui.agenda.goals}</h2>

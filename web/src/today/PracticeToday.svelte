@@ -30,11 +30,12 @@
     {/each}
     {#each all as p (p.student.id)}
       <div class="who">
-        <p>
+        <div class="name">
           <a href="/people/{p.student.id}/agenda" aria-label={ui.agenda.open(p.student.name)}
             >{p.student.name}</a
-          ><br /><span class="small quiet">{p.student.instrumentName}</span>
-        </p>
+          >
+          <span class="small quiet">{p.student.instrumentName}</span>
+        </div>
         <div>
           <DayTasks day={p.day} student={p.student.id} />
           {#if p.missed}<p class="small">{p.missed}</p>{/if}
@@ -56,6 +57,14 @@
     gap: 0.25rem 1rem;
     padding: 0.5rem 0;
     border-top: 1px solid var(--rule);
+  }
+  .name {
+    display: flex;
+    flex-direction: column;
+    align-items: flex-start;
+  }
+  .name a {
+    min-height: var(--target);
   }
   .late {
     color: var(--hard);

@@ -4,6 +4,8 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.testng.Assert.assertEquals;
 
 import com.deque.html.axecore.playwright.AxeBuilder;
+import com.google.gson.JsonObject;
+import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.LoadState;
 import java.util.ArrayList;
@@ -101,7 +103,10 @@ public class AccessTest {
     page.waitForLoadState(LoadState.NETWORKIDLE);
   }
 
-  /** Light and dark, on a desk and on a phone; nothing is cut off however much it is enlarged. */
+  /**
+   * Light and dark, on a desk and on a phone, with a mouse and with a thumb; nothing is cut off
+   * however much it is enlarged.
+   */
   @Test(dataProvider = "views")
   public void everyViewIsAccessibleAndKeepsToItself(String path) {
     browsing.errors.clear();
@@ -131,6 +136,7 @@ public class AccessTest {
       page.setViewportSize(width, width == 1280 ? 800 : width * 4 / 5);
       measure(page, width, 24, wrong);
     }
+    touched(wrong);
     assertEquals(wrong.toString(), "[]");
     assertEquals(browsing.foreign, List.of(), "no page asks another host for anything");
     assertEquals(browsing.errors.toString(), "[]");
@@ -189,21 +195,21 @@ public class AccessTest {
   }
 
   /** Where a hand holds the screen, a thumb meets what it presses: 44 px. */
-  @Test
-  public void onTabletsAndAPhoneNothingIsCutOffOrTooSmallForAThumb() {
-    Page tablet = browsing.touched(768, 1024);
-    List<String> all = new ArrayList<>();
-    for (String path : VIEWS) {
-      tablet.setViewportSize(768, 1024);
-      open(tablet, path);
-      List<String> wrong = new ArrayList<>();
-      measure(tablet, 768, 44, wrong);
-      for (int width : List.of(1024, 390)) {
-        tablet.setViewportSize(width, width == 390 ? 844 : 768);
-        measure(tablet, width, 44, wrong);
-      }
-      wrong.forEach(w -> all.add(path + ": " + w));
+  private void touched(List<String> wrong) {
+    CDPSession screen = page.context().newCDPSession(page);
+    touch(screen, true);
+    page.waitForFunction("() => matchMedia('(hover: none) and (pointer: coarse)').matches");
+    for (int width : List.of(768, 1024, 390)) {
+      page.setViewportSize(width, width == 390 ? 844 : width == 768 ? 1024 : 768);
+      measure(page, width, 44, wrong);
     }
-    assertEquals(String.join("\n", all), "");
+    touch(screen, false);
+    screen.detach();
+  }
+
+  private static void touch(CDPSession screen, boolean touched) {
+    JsonObject how = new JsonObject();
+    how.addProperty("enabled", touched);
+    screen.send("Emulation.setTouchEmulationEnabled", how);
   }
 }

@@ -130,16 +130,6 @@ final class Browsing implements AutoCloseable {
             .setServiceWorkers(ServiceWorkerPolicy.BLOCK));
   }
 
-  /** One on a screen that is touched. */
-  Page touched(int width, int height) {
-    return page(
-        new Browser.NewContextOptions()
-            .setViewportSize(width, height)
-            .setHasTouch(true)
-            .setIsMobile(true)
-            .setServiceWorkers(ServiceWorkerPolicy.BLOCK));
-  }
-
   /** One that keeps what the interface is made of, as a teacher's browser does. */
   Page keepingPage() {
     return page(new Browser.NewContextOptions().setViewportSize(1280, 800));

@@ -18,6 +18,9 @@ import sempre.core.Judgement;
  * counted from the first.
  */
 final class Planned {
+  /** A day so far away that it does not matter how far. */
+  private static final int FAR = 10 * Agenda.FARTHEST;
+
   /** It was never practised. */
   private static final int NEVER = Integer.MIN_VALUE / 2;
 
@@ -44,7 +47,8 @@ final class Planned {
     sessions = days.sessions();
     int last = 0;
     for (int g = 0; g < goals.size(); g++) {
-      int due = Math.max(0, (int) ChronoUnit.DAYS.between(from, goals.get(g).due()));
+      long away = ChronoUnit.DAYS.between(from, goals.get(g).due());
+      int due = (int) Math.max(0, Math.min(away, FAR));
       pieces.add(new Piece(g, due, goals.get(g).bits()));
       last = Math.max(last, due);
     }

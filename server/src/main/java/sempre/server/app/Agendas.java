@@ -88,6 +88,9 @@ public class Agendas {
       List<Bar> bars,
       Optional<Refusal> odd) {}
 
+  /** Something that was due. */
+  public record Over(Shelf.Piece piece, LocalDate due) {}
+
   /**
    * The plan of one student.
    *
@@ -95,6 +98,7 @@ public class Agendas {
    * @param said when the student practises; empty where it is not said and the usual holds
    * @param off days without practice that are not over
    * @param dues in the order of the plan's goals
+   * @param over what was due before today, and so is in no plan
    * @param played of each goal the bits of which something was played today
    * @param missed days of the last week on which nothing was played
    */
@@ -105,6 +109,7 @@ public class Agendas {
       Days days,
       List<PracticeDays.Off> off,
       List<Due> dues,
+      List<Over> over,
       Agenda agenda,
       List<Set<Integer>> played,
       List<LocalDate> missed) {
@@ -150,10 +155,13 @@ public class Agendas {
     Days days = days(said, usual(tx, studentId), off);
     Standing standing = players.standing(tx, studentId);
     List<Due> dues = new ArrayList<>();
+    List<Over> over = new ArrayList<>();
     Set<String> before = new HashSet<>();
     for (Shelf.Assignment a : assignments.of(tx, s)) {
       if (a.due().isAfter(today)) {
         dues.add(due(tx, s, a, before));
+      } else if (a.due().isBefore(today)) {
+        over.add(new Over(players.piece(tx, a.pieceId()), a.due()));
       }
     }
     // all of it is due before under another name
@@ -181,6 +189,7 @@ public class Agendas {
         days,
         off.stream().filter(o -> !o.days().last().isBefore(today)).toList(),
         dues,
+        over,
         Agenda.of(days, goals, today),
         played,
         missed(said, days, practised, today));

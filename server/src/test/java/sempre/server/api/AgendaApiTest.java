@@ -168,6 +168,25 @@ public class AgendaApiTest extends DemoTestBase {
     assertThat(get(path).get("practice")).hasSize(6);
   }
 
+  private MvcTestResult give(long student, long piece, String due) {
+    return post(
+        "/api/pieces/" + piece + "/assign",
+        """
+        {"groupId": 0, "studentId": %d, "section": "", "due": "%s", "sentence": "", "bars": "",
+         "tempo": 0, "locked": false}
+        """
+            .formatted(student, due));
+  }
+
+  private static final String SILENCE =
+      """
+      <?xml version="1.0" encoding="UTF-8"?>
+      <score-partwise version="4.0"><part-list><score-part id="P1"><part-name>Tuba</part-name>
+      </score-part></part-list><part id="P1"><measure number="1"><attributes><divisions>1</divisions>
+      <time><beats>4</beats><beat-type>4</beat-type></time><clef><sign>F</sign><line>4</line></clef>
+      </attributes><note><rest/><duration>4</duration></note></measure></part></score-partwise>
+      """;
+
   @Test
   public void whereNothingIsDueThatIsSaid() {
     MvcTestResult added =
@@ -181,5 +200,24 @@ public class AgendaApiTest extends DemoTestBase {
     JsonNode plan = get("/api/students/" + body(added).get("id").asLong() + "/agenda");
     assertThat(plan.get("nothing").asString()).startsWith("Nothing is due after today");
     assertThat(plan.get("days")).isEmpty();
+
+    // what was due, and a piece without notes, each get a sentence
+    long tuba = body(added).get("id").asLong();
+    String past = LocalDate.now().minusDays(2).toString();
+    assertThat(give(tuba, piece("Two Gulls"), past)).hasStatusOk();
+    MvcTestResult silent =
+        upload(
+            "/api/pieces?title=Silence",
+            "silence.musicxml",
+            SILENCE.getBytes(StandardCharsets.UTF_8));
+    assertThat(silent).hasStatusOk();
+    String later = LocalDate.now().plusDays(9).toString();
+    assertThat(give(tuba, body(silent).get("id").asLong(), later)).hasStatusOk();
+    JsonNode told = get("/api/students/" + tuba + "/agenda");
+    assertThat(told.get("over").get(0).asString()).startsWith("Two Gulls was due on");
+    assertThat(told.get("goals")).hasSize(1);
+    assertThat(told.get("goals").get(0).get("sentence").asString())
+        .contains("no notes with a pitch");
+    assertThat(mvc.delete().uri("/api/students/" + tuba + "?all=true").exchange()).hasStatusOk();
   }
 }

@@ -11,6 +11,7 @@ import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -76,7 +77,11 @@ class AgendaController {
   }
 
   private static Set<DayOfWeek> orNone(Set<DayOfWeek> days) {
-    return days == null ? EnumSet.noneOf(DayOfWeek.class) : days;
+    Set<DayOfWeek> all = EnumSet.noneOf(DayOfWeek.class);
+    if (days != null) {
+      days.stream().filter(Objects::nonNull).forEach(all::add);
+    }
+    return all;
   }
 
   /** The usual days hold again, and nobody is told of days that were missed. */

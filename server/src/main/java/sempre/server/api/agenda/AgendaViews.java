@@ -75,6 +75,7 @@ public final class AgendaViews {
    * @param session minutes of one session
    * @param advice what to change where something is not secure in time; else empty
    * @param missed that days were missed; a sentence, or empty
+   * @param over what was due before today and is not planned, a sentence each
    * @param nothing that nothing is due; a sentence, or empty
    */
   public record AgendaView(
@@ -90,6 +91,7 @@ public final class AgendaViews {
       List<DayView> days,
       String advice,
       String missed,
+      List<String> over,
       String nothing) {}
 
   /**

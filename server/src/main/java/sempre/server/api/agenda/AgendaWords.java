@@ -48,6 +48,10 @@ final class AgendaWords {
         a.agenda().days().stream().map(d -> day(a, d, met)).toList(),
         advice(a),
         missed(a),
+        a.over().stream()
+            .map(
+                o -> sentence(Saying.of("agenda.over", "piece", o.piece().title(), "day", o.due())))
+            .toList(),
         a.dues().isEmpty() ? sentence(Saying.of("agenda.nothing")) : "");
   }
 

@@ -10,7 +10,9 @@ import java.time.LocalDate;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
+import java.util.TreeSet;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
@@ -147,7 +149,11 @@ class AuditionController {
 
   @PutMapping("/api/auditions/{id}/candidates")
   AuditionViews.AuditionView candidates(@PathVariable long id, @RequestBody CandidatesBody body) {
-    auditions.candidates(id, body.students() == null ? Set.of() : body.students());
+    Set<Long> students = new TreeSet<>();
+    if (body.students() != null) {
+      body.students().stream().filter(Objects::nonNull).forEach(students::add);
+    }
+    auditions.candidates(id, students);
     return audition(id);
   }
 
