@@ -71,7 +71,7 @@
 <svelte:head><title>{ui.audition.page(view?.audition.name ?? '')}</title></svelte:head>
 
 <div class="page">
-  <header>
+  <header class="titled">
     <h1>{view?.audition.name ?? ui.audition.title}</h1>
     {#if view}
       <b>{view.audition.dayWords}, {view.audition.left}</b>
@@ -114,8 +114,7 @@
                   {#each s.goes as c (c.student.id)}
                     <th
                       ><a href="/people/{c.student.id}">{c.student.name}</a>
-                      <span class="small quiet">{ui.audition.ready(c.ready, s.asked.length)}</span
-                      ></th
+                      <span class="small quiet">{ui.audition.ready(c.ready, c.counted)}</span></th
                     >
                   {/each}
                 </tr>
@@ -190,15 +189,6 @@
 </div>
 
 <style>
-  header {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.25rem 1.25rem;
-    align-items: baseline;
-  }
-  header a {
-    min-height: var(--target);
-  }
   section {
     margin-top: 1.5rem;
   }

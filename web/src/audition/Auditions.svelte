@@ -22,7 +22,7 @@
 
 <div class="page">
   <h1>{ui.audition.title}</h1>
-  <p class="lead">{ui.audition.lead}</p>
+  <p class="told-first">{ui.audition.lead}</p>
   {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
   {#if page.value}
     <ul>
@@ -45,10 +45,6 @@
 </div>
 
 <style>
-  .lead {
-    max-width: 46rem;
-    margin: 0.25rem 0 1rem;
-  }
   ul {
     list-style: none;
     padding: 0;

@@ -107,7 +107,7 @@
 >
 
 <div class="page">
-  <header>
+  <header class="titled">
     <h1>{view ? ui.audition.mockOf(view.student.name) : ui.audition.mocks}</h1>
     {#if view}
       <a href="/people/audition/{view.audition.id}">{view.audition.name}</a>
@@ -116,7 +116,7 @@
   </header>
   {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
   {#if view}
-    <p class="lead">{ui.mock.lead}</p>
+    <p class="told-first">{ui.mock.lead}</p>
     <section>
       <h2>{ui.mock.heard}</h2>
       <ol>
@@ -238,20 +238,9 @@
 </div>
 
 <style>
-  header {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.25rem 1.25rem;
-    align-items: baseline;
-  }
-  header a,
   ol a {
     display: inline-block;
     min-height: var(--target);
-  }
-  .lead {
-    max-width: 46rem;
-    margin: 0.25rem 0 0;
   }
   section {
     margin-top: 1.25rem;

@@ -109,7 +109,7 @@
 <svelte:head><title>{ui.agenda.page(view ? `: ${view.student.name}` : '')}</title></svelte:head>
 
 <div class="page">
-  <header>
+  <header class="titled">
     <h1>{ui.agenda.title}</h1>
     {#if view}<a href="/people/{student}">{view.student.name}</a>
       <a href="/people/{student}/agenda/paper">{ui.agenda.paper}</a>
@@ -117,7 +117,7 @@
   </header>
   {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
   {#if view}
-    <p class="lead">{ui.agenda.lead(view.minutes, view.session)}</p>
+    <p class="told-first">{ui.agenda.lead(view.minutes, view.session)}</p>
     {#if view.missed}<p class="told">{view.missed}</p>{/if}
     {#if view.advice}<p class="told late" role="status"><b>{view.advice}</b></p>{/if}
     {#each view.over as o (o)}<p class="told">{o}</p>{/each}
@@ -230,29 +230,14 @@
 </div>
 
 <style>
-  header {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.25rem 1.25rem;
-    align-items: baseline;
-  }
-  header a {
-    min-height: var(--target);
-  }
   h2 {
     margin: 1.75rem 0 0.5rem;
   }
   table {
     max-width: 60rem;
   }
-  .lead,
   .told {
     max-width: 46rem;
-  }
-  .lead {
-    margin-top: 0.25rem;
-  }
-  .told {
     margin-top: 0.5rem;
     padding-inline-start: 0.75rem;
     border-inline-start: 3px solid var(--rule);

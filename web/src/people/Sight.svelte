@@ -31,7 +31,17 @@
   const level = new Kept<Level>('sight-level', 'EIGHTHS');
   const leap = new Kept<number>('sight-leap', 7);
   const bars = new Kept('sight-bars', 8);
-  let seed = $state(Number(new URLSearchParams(location.search).get('number')) || someNumber());
+  /** what an address asks for is chosen here as if by hand */
+  const wish = new URLSearchParams(location.search);
+  const wished = {
+    level: LEVELS.find((l) => l === wish.get('level')),
+    leap: LEAPS.find((l) => l === Number(wish.get('leap'))),
+    bars: BARS.find((b) => b === Number(wish.get('bars')))
+  };
+  if (wished.level) level.value = wished.level;
+  if (wished.leap) leap.value = wished.leap;
+  if (wished.bars) bars.value = wished.bars;
+  let seed = $state(Number(wish.get('number')) || someNumber());
   const page = loaded<Schemas['SightView']>();
   const view = $derived(page.value);
   let fingered = $state(false);
@@ -102,11 +112,11 @@
 <svelte:head><title>{ui.sight.page(view ? `: ${view.student.name}` : '')}</title></svelte:head>
 
 <div class="page">
-  <header>
+  <header class="titled">
     <h1>{ui.sight.title}</h1>
     {#if view}<a href="/people/{student}">{view.student.name}</a>{/if}
   </header>
-  <p class="lead">{ui.sight.lead}</p>
+  <p class="told-first">{ui.sight.lead}</p>
   <div class="wishes">
     <Select
       size="sm"
@@ -185,19 +195,6 @@
 </div>
 
 <style>
-  header {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.25rem 1rem;
-    align-items: baseline;
-  }
-  header a {
-    min-height: var(--target);
-  }
-  .lead {
-    max-width: 46rem;
-    margin: 0.25rem 0 1rem;
-  }
   .wishes,
   .after {
     display: flex;

@@ -9,7 +9,7 @@
 
   const page = loaded<[Schemas['PracticeToday'][], Schemas['AuditionRef'][]]>();
   const all = $derived(page.value?.[0] ?? []);
-  const auditions = $derived(page.value?.[1] ?? []);
+  const auditions = $derived((page.value?.[1] ?? []).filter((a) => !a.over));
   onMount(
     () =>
       void page.ask(() =>

@@ -88,12 +88,12 @@
 >
 
 <div class="page">
-  <header>
+  <header class="titled">
     <h1>{ui.tuner.title}</h1>
     {#if view}<a href="/stand/{student}/{piece}">{view.piece.title}</a>
       <a href="/people/{student}">{view.student.name}</a>{/if}
   </header>
-  <p class="lead">{ui.tuner.lead}</p>
+  <p class="told-first">{ui.tuner.lead}</p>
   {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
   {#if view}
     <div class="from">
@@ -232,19 +232,6 @@
 </div>
 
 <style>
-  header {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.25rem 1.25rem;
-    align-items: baseline;
-  }
-  header a {
-    min-height: var(--target);
-  }
-  .lead {
-    max-width: 46rem;
-    margin: 0.25rem 0 1rem;
-  }
   .from {
     display: flex;
     flex-wrap: wrap;

@@ -753,7 +753,7 @@ export const en = {
     goes: (n: number) => (n === 1 ? 'one candidate' : `${n} candidates`),
     table: 'What is asked, a row for each thing',
     tableHelp:
-      'A table with commas: instrument, kind (etude, scale, chromatic, sight), title, bars, tonic, scale, from, to, tempo, pattern, level. Notes as written, tempo in quarters a minute. Any spreadsheet saves it as CSV.',
+      'A table with commas: instrument, kind (etude, scale, chromatic, sight), title, bars, tonic, scale, from, to, tempo, pattern, level. Notes as written, tempo in quarters a minute; scales go in eighths. Any spreadsheet saves it as CSV.',
     file: 'Take it from a file',
     weights: 'What each thing weighs',
     weightHint: '0 to 9',

@@ -769,7 +769,7 @@ export const es: Dictionary = {
     goes: (n: number) => (n === 1 ? 'un candidato' : `${n} candidatos`),
     table: 'Lo que se pide, una fila por cosa',
     tableHelp:
-      'Una tabla con comas: instrument, kind (etude, scale, chromatic, sight), title, bars, tonic, scale, from, to, tempo, pattern, level. Notas como están escritas, tempo en negras por minuto. Cualquier hoja de cálculo la guarda como CSV.',
+      'Una tabla con comas: instrument, kind (etude, scale, chromatic, sight), title, bars, tonic, scale, from, to, tempo, pattern, level. Notas como están escritas, tempo en negras por minuto; las escalas van en corcheas. Cualquier hoja de cálculo la guarda como CSV.',
     file: 'Tomarla de un archivo',
     weights: 'Cuánto pesa cada cosa',
     weightHint: 'de 0 a 9',

@@ -59,7 +59,7 @@ public class AuditionTest {
     assertThat(page.getByText("in 28 days")).isVisible();
     Locator emeka =
         page.locator("section").filter(new Locator.FilterOptions().setHasText("Bassoon"));
-    assertThat(emeka.getByText("1 of 5 ready")).isVisible();
+    assertThat(emeka.getByText("1 of 4 ready")).isVisible();
     assertThat(emeka.locator("tbody tr").nth(1)).containsText("ready");
     button(page, "Mock audition with Emeka O.").click();
     page.waitForURL(Pattern.compile("/people/mock/\\d+"));
@@ -68,7 +68,14 @@ public class AuditionTest {
 
     judges(page, "Ada", 8, "Intonation", 4);
     Page other = browsing.page();
+    // whatever was chosen on a device, all judges have the same at sight before them
+    other.navigate(browsing.at("/people/{Emeka}/sight?level=SIXTEENTHS&leap=12&bars=16"));
+    assertThat(other.getByLabel("Rhythms")).hasValue("SIXTEENTHS");
     other.navigate(page.url());
+    other.locator("ol a").last().click();
+    assertThat(other.getByLabel("Rhythms")).hasValue("DOTTED");
+    assertThat(other.getByLabel("Length")).hasValue("8");
+    other.goBack();
     assertThat(other.getByText("Ada is still judging")).isVisible();
     assertThat(other.locator("[aria-pressed=true]")).hasCount(0);
     judges(other, "Ben", 9, "Intonation", 3);

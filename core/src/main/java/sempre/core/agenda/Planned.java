@@ -21,6 +21,9 @@ final class Planned {
   /** A day so far away that it does not matter how far. */
   private static final int FAR = 10 * Agenda.FARTHEST;
 
+  /** Where no lesson is known it was a week ago. */
+  private static final int LESSONS_APART = 7;
+
   /** It was never practised. */
   private static final int NEVER = Integer.MIN_VALUE / 2;
 
@@ -121,7 +124,7 @@ final class Planned {
 
   Agenda agenda() {
     List<Agenda.Day> all = new ArrayList<>();
-    Map<List<Integer>, Task> hear = new LinkedHashMap<>();
+    Map<List<Integer>, Task> hear = practised();
     for (int day = 0; day < end; day++) {
       LocalDate date = from.plusDays(day);
       List<Task> tasks = before[day + 1] > before[day] ? tasks(day) : List.of();
@@ -139,6 +142,23 @@ final class Planned {
       all.add(new Agenda.Day(date, days.off(date), tasks, lesson, heard));
     }
     return new Agenda(all, pieces.stream().map(this::outlook).toList(), OptionalInt.empty());
+  }
+
+  /** What was practised before the first day and was heard at no lesson yet. */
+  private Map<List<Integer>, Task> practised() {
+    int since = -1;
+    while (since > -LESSONS_APART && !days.lesson(from.plusDays(since))) {
+      since--;
+    }
+    Map<List<Integer>, Task> hear = new LinkedHashMap<>();
+    for (Piece p : pieces) {
+      for (OfBit b : p.bits) {
+        if (b.last >= since && b.last < 0) {
+          hear.put(List.of(p.goal, b.at), new Task(p.goal, b.at, Task.Kind.CLIMB, Task.Why.RESTED));
+        }
+      }
+    }
+    return hear;
   }
 
   /** Whether something is not secure when it is due; looks no farther than that. */
@@ -294,7 +314,9 @@ final class Planned {
       return Optional.empty();
     }
     bit.last = day;
-    return Optional.of(new Task(of.goal, bit.at, Task.Kind.RETURN, Task.Why.LONG_AGO));
+    int next = bit.at + 1;
+    boolean on = next < of.bits.size() && of.bits.get(next).left == 0;
+    return Optional.of(new Task(of.goal, bit.at, Task.Kind.RETURN, Task.Why.LONG_AGO, on));
   }
 
   /**

@@ -7,15 +7,20 @@ package sempre.core.agenda;
  * @param bit place of the bit in the piece; -1 for the whole piece
  * @param kind what is done
  * @param why this one on this day
+ * @param on whether one plays on into the next bit of the goal, which is secure too
  */
-public record Task(int goal, int bit, Kind kind, Why why) {
+public record Task(int goal, int bit, Kind kind, Why why, boolean on) {
+  Task(int goal, int bit, Kind kind, Why why) {
+    this(goal, bit, kind, why, false);
+  }
+
   /** What is done. */
   public enum Kind {
     /** For the first time: names, fingers, notes, rhythm. */
     BEGIN,
     /** On up its ladder. */
     CLIMB,
-    /** What is secure, once more, and on into the next bit. */
+    /** What is secure, once more. */
     RETURN,
     /** From the beginning to the end, once. */
     WHOLE,

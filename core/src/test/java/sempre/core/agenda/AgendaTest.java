@@ -106,6 +106,33 @@ public class AgendaTest {
     assertEquals(heard, List.of("3: B A", "10: a b whole"));
   }
 
+  /** A lesson on the first day hears what was practised since the one a week before. */
+  @Test
+  public void theFirstLessonHearsWhatWasPractisedBefore() {
+    LocalDate thursday = MONDAY.plusDays(3);
+    Stretch early = new Stretch(1, 3, 0, false, true, Optional.of(thursday.minusDays(8)));
+    Stretch atIt = new Stretch(1, 3, 0, false, true, Optional.of(thursday.minusDays(7)));
+    Stretch late = new Stretch(1, 3, 0, false, true, Optional.of(thursday.minusDays(1)));
+    Goal goal = new Goal(thursday.plusDays(9), List.of(early, atIt, late, bit(1)));
+    Agenda a = Agenda.of(days(10), List.of(goal), thursday);
+    assertTrue(a.days().get(0).lesson());
+    assertEquals(said(a.days().get(0).hear()), "b c");
+  }
+
+  /** One plays on only into what is secure too. */
+  @Test
+  public void whatReturnsGoesOnIntoTheNextBitWhereThatIsSecure() {
+    Stretch there = new Stretch(0, 0, 0, false, true, Optional.of(MONDAY.minusDays(20)));
+    Goal goal = new Goal(MONDAY.plusDays(14), List.of(there, there, bit(4)));
+    List<Task> all =
+        Agenda.of(days(20), List.of(goal), MONDAY).days().stream()
+            .limit(2)
+            .flatMap(d -> d.tasks().stream())
+            .filter(t -> t.kind() == Task.Kind.RETURN)
+            .toList();
+    assertEquals(all.stream().map(Task::on).toList(), List.of(true, false));
+  }
+
   private static String said(List<Task> tasks) {
     return tasks.stream().map(AgendaTest::said).collect(Collectors.joining(" "));
   }

@@ -2,7 +2,6 @@ package sempre.formats.csv;
 
 import java.io.IOException;
 import java.io.StringReader;
-import java.io.StringWriter;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -11,15 +10,12 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
-import java.util.stream.Collectors;
 import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
 import org.apache.commons.csv.CSVRecord;
 import sempre.core.Limit;
 import sempre.core.Refusal;
 import sempre.core.Saying;
 import sempre.core.audition.Requirement;
-import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Compass;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Stage;
@@ -31,25 +27,12 @@ import sempre.core.pitch.Pitch;
 import sempre.formats.UnreadableException;
 
 /**
- * What an audition asks, as a table: a row for each thing, with the columns of {@link #COLUMNS}. Of
- * an etude title, bars and tempo count; of a scale tonic, scale, from, to, tempo and pattern; of
- * what is read at sight the level. Notes are written ones.
+ * What an audition asks, as a table: a row for each thing, with columns in any order by their
+ * names: instrument, kind, title, bars, tonic, scale, from, to, tempo, pattern, level. Of an etude
+ * title, bars and tempo count; of a scale tonic, scale, from, to, tempo and pattern; of what is
+ * read at sight the level. Notes are written ones.
  */
 public final class AuditionCsv {
-  public static final List<String> COLUMNS =
-      List.of(
-          "instrument",
-          "kind",
-          "title",
-          "bars",
-          "tonic",
-          "scale",
-          "from",
-          "to",
-          "tempo",
-          "pattern",
-          "level");
-
   private static final List<String> KINDS = List.of("etude", "scale", "chromatic", "sight");
   private static final int SLOWEST = 20;
   private static final int QUICKEST = 300;
@@ -193,61 +176,5 @@ public final class AuditionCsv {
 
   private static String cell(CSVRecord row, String column) {
     return row.isMapped(column) && row.isSet(column) ? row.get(column) : "";
-  }
-
-  /** Writes it; what is read again is the same. */
-  public static String write(List<Requirement> all) {
-    StringWriter out = new StringWriter();
-    try (CSVPrinter printer =
-        CSVFormat.DEFAULT.builder().setRecordSeparator("\n").get().print(out)) {
-      printer.printRecord(COLUMNS);
-      for (Requirement r : all) {
-        Map<String, String> cells = cells(r);
-        printer.printRecord(
-            COLUMNS.stream().map(c -> cells.getOrDefault(c, "")).collect(Collectors.toList()));
-      }
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-    return out.toString();
-  }
-
-  private static Map<String, String> cells(Requirement r) {
-    String instrument = Catalogue.standard().instrument(r.instrument()).id();
-    if (r instanceof Requirement.Etude e) {
-      return Map.of(
-          "instrument",
-          instrument,
-          "kind",
-          "etude",
-          "title",
-          e.title(),
-          "bars",
-          e.bars(),
-          "tempo",
-          e.tempo().isPresent() ? String.valueOf(e.tempo().getAsInt()) : "");
-    }
-    if (r instanceof Requirement.Sight s) {
-      return Map.of("instrument", instrument, "kind", "sight", "level", word(s.level()));
-    }
-    Requirement.Scale s = (Requirement.Scale) r;
-    boolean chromatic = s.mode() == Mode.CHROMATIC;
-    return Map.of(
-        "instrument",
-        instrument,
-        "kind",
-        chromatic ? "chromatic" : "scale",
-        "tonic",
-        chromatic ? "" : NoteName.of(s.tonic()).toString(),
-        "scale",
-        chromatic ? "" : word(s.mode()),
-        "from",
-        s.range().from().toString(),
-        "to",
-        s.range().to().toString(),
-        "tempo",
-        String.valueOf(s.tempo()),
-        "pattern",
-        word(s.figure()));
   }
 }

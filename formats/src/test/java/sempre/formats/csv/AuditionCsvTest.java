@@ -42,15 +42,11 @@ public class AuditionCsvTest {
   }
 
   @Test
-  public void whatIsWrittenIsReadAsTheSame() {
-    List<Requirement> all = AuditionCsv.read(TABLE);
-    String written = AuditionCsv.write(all);
-    assertEquals(AuditionCsv.read(written), all);
-    // columns in another order, a mark at the beginning of the file, and columns that are not
-    // needed
+  public void columnsGoByTheirNamesAndThoseThatAreNotNeededMayBeMissing() {
+    // a spreadsheet may set a mark at the beginning of the file
     assertEquals(
         AuditionCsv.read("\uFEFFKind,Level,Instrument\nsight,dotted,bassoon\n"),
-        List.of(all.get(3)));
+        List.of(new Requirement.Sight("bassoon", SightReading.Level.DOTTED)));
   }
 
   @Test

@@ -291,7 +291,13 @@ public class Agendas {
     db.run(
         tx -> {
           players.student(tx, studentId);
-          LocalDate since = store.of(tx, studentId).map(PracticeDays.Kept::since).orElse(today);
+          // a day that was none before was not missed
+          LocalDate since =
+              store
+                  .of(tx, studentId)
+                  .filter(k -> k.practice().equals(checked.practice()))
+                  .map(PracticeDays.Kept::since)
+                  .orElse(today);
           store.put(
               tx,
               studentId,

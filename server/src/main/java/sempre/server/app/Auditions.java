@@ -9,7 +9,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalInt;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
@@ -427,12 +426,5 @@ public class Auditions {
                   sheets.stream().map(AuditionStore.Sheet::points).toList()),
               sheets);
         });
-  }
-
-  /** The tempo that is asked, in quarters a minute. */
-  public static OptionalInt tempo(Requirement r) {
-    return r instanceof Requirement.Etude e
-        ? e.tempo()
-        : r instanceof Requirement.Scale s ? OptionalInt.of(s.tempo()) : OptionalInt.empty();
   }
 }

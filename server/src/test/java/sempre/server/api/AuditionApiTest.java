@@ -63,8 +63,7 @@ public class AuditionApiTest extends DemoTestBase {
     assertThat(yuna.get("candidate").asBoolean()).isTrue();
     List<String> states = new ArrayList<>();
     yuna.get("cells").forEach(c -> states.add(c.get("state").toString()));
-    // A6 of Spray was last heard as not yet, and nothing below C4 is on her flute … but she has a
-    // foot
+    // A6 of Spray was last heard as not yet; B flat 3 is below her flute, also with its B foot
     assertThat(yuna.get("cells").get(0).get("sentence").asString()).isEqualTo("A6");
     assertThat(states.get(0)).isEqualTo("[\"NOTES\"]");
     assertThat(yuna.get("cells").get(1).get("sentence").asString())
@@ -74,6 +73,8 @@ public class AuditionApiTest extends DemoTestBase {
     assertThat(yuna.get("cells").get(3).get("sentence").asString()).isEqualTo("B♭3");
     assertThat(states.get(4)).isEqualTo("[]");
     assertThat(yuna.get("ready").asInt()).isEqualTo(1);
+    // what is read at sight is never ready, so it does not count
+    assertThat(yuna.get("counted").asInt()).isEqualTo(4);
   }
 
   private static String sheet(String judge, String device, int points, boolean handedIn) {
@@ -112,7 +113,7 @@ public class AuditionApiTest extends DemoTestBase {
     assertThat(heard).hasSize(4);
     assertThat(heard.get(0).get("what").asString()).matches("Spray, bars \\d+–\\d+, at 80");
     assertThat(heard.get(3).get("link").asString())
-        .isEqualTo("/people/" + student + "/sight?number=417");
+        .isEqualTo("/people/" + student + "/sight?level=EIGHTHS&leap=7&bars=8&number=417");
 
     assertThat(put(mock + "/sheet", sheet("Ada", "one", 8, false))).hasStatusOk();
     JsonNode other = body(put(mock + "/sheet", sheet("Ben", "two", 9, false)));

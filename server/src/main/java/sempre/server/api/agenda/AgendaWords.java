@@ -34,7 +34,7 @@ final class AgendaWords {
     for (int g = 0; g < a.dues().size(); g++) {
       goals.add(goal(a, g));
     }
-    Set<Task> met = new HashSet<>();
+    Set<List<Integer>> met = new HashSet<>();
     return new AgendaViews.AgendaView(
         Speech.words().language(),
         Refs.StudentRef.of(a.student()),
@@ -145,11 +145,12 @@ final class AgendaWords {
    *
    * @param met what was met on the days before, to which this is added
    */
-  private static AgendaViews.DayView day(Agendas.OfStudent a, Agenda.Day d, Set<Task> met) {
+  private static AgendaViews.DayView day(
+      Agendas.OfStudent a, Agenda.Day d, Set<List<Integer>> met) {
     List<AgendaViews.TaskView> tasks = new ArrayList<>();
     for (Task t : d.tasks()) {
       // how far it is on later days nobody knows
-      boolean first = met.add(new Task(t.goal(), t.bit(), Task.Kind.CLIMB, Task.Why.RESTED));
+      boolean first = met.add(List.of(t.goal(), t.bit()));
       tasks.add(task(a, t, first, d.day().equals(a.today()) && a.done(t)));
     }
     List<String> hear = heard(a, d);
@@ -176,14 +177,14 @@ final class AgendaWords {
         d.piece().id(),
         d.piece().title(),
         t.bit() < 0 ? -1 : d.places().get(t.bit()),
-        what(d, t, first),
+        what(d, t, first, a.agenda().outlooks().get(t.goal()).missing()),
         why,
         done);
   }
 
-  private static String what(Agendas.Due d, Task t, boolean first) {
+  private static String what(Agendas.Due d, Task t, boolean first, int missing) {
     if (t.kind() == Task.Kind.WHOLE) {
-      return Speech.say("agenda.whole", "bars", given(d));
+      return Speech.say("agenda.whole", "bars", given(d), "late", String.valueOf(missing > 0));
     }
     Ladder l = d.bits().get(t.bit()).ladder();
     String tempo = first ? String.valueOf(l.now()) : "none";
@@ -196,7 +197,7 @@ final class AgendaWords {
               "bits",
               bits(d, t.bit()),
               "joined",
-              String.valueOf(t.bit() + 1 < d.bits().size()));
+              String.valueOf(t.on() && d.places().get(t.bit() + 1) == d.places().get(t.bit()) + 1));
     };
   }
 

@@ -14,9 +14,16 @@ public final class AuditionViews {
    *
    * @param day as a date
    * @param left how long it is until then, in words
+   * @param over whether it was before today
    */
   public record AuditionRef(
-      long id, String name, String day, String dayWords, String left, int candidates) {}
+      long id,
+      String name,
+      String day,
+      String dayWords,
+      String left,
+      boolean over,
+      int candidates) {}
 
   /** What one thing that is judged weighs. */
   public record JudgedWeight(Criterion criterion, int weight) {}
@@ -34,9 +41,14 @@ public final class AuditionViews {
    *
    * @param cells by what is asked; none for who does not go there
    * @param ready how many of them are ready
+   * @param counted how many can be: of what is read at sight nobody knows
    */
   public record CandidateView(
-      Refs.StudentRef student, boolean candidate, List<PreparedView> cells, int ready) {}
+      Refs.StudentRef student,
+      boolean candidate,
+      List<PreparedView> cells,
+      int ready,
+      int counted) {}
 
   /** Those of one instrument, and what is asked of them, in words. */
   public record AuditionSection(

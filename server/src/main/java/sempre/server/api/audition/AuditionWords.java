@@ -32,6 +32,7 @@ final class AuditionWords {
         a.day().toString(),
         Speech.words().shortDay(a.day()),
         days < 0 ? Speech.say("audition.was") : Speech.say("audition.in", "days", days),
+        days < 0,
         candidates);
   }
 
@@ -79,13 +80,14 @@ final class AuditionWords {
         Refs.StudentRef.of(r.student()),
         r.candidate(),
         cells,
-        (int) cells.stream().filter(c -> c.state().contains(Prepared.State.READY)).count());
+        (int) cells.stream().filter(c -> c.state().contains(Prepared.State.READY)).count(),
+        (int) r.cells().stream().filter(c -> !(c.asked() instanceof Requirement.Sight)).count());
   }
 
   private static AuditionViews.PreparedView cell(Auditions.Cell c, long student) {
-    if (c.asked() instanceof Requirement.Sight) {
+    if (c.asked() instanceof Requirement.Sight s) {
       return new AuditionViews.PreparedView(
-          List.of(), Speech.say("audition.sight-practise"), "/people/" + student + "/sight");
+          List.of(), Speech.say("audition.sight-practise"), sight(student, s));
     }
     String link = c.piece().map(p -> "/practice/" + student + "/" + p.id()).orElse("");
     if (c.prepared().isEmpty()) {
@@ -100,6 +102,11 @@ final class AuditionWords {
     }
     Prepared p = c.prepared().get();
     return new AuditionViews.PreparedView(List.of(p.state()), sentence(p), link);
+  }
+
+  /** Where something of a level is read at sight. */
+  private static String sight(long student, Requirement.Sight asked) {
+    return "/people/" + student + "/sight?level=" + asked.level();
   }
 
   private static String sentence(Prepared p) {
@@ -204,8 +211,9 @@ final class AuditionWords {
     String bars = h.cut().map(c -> BarWords.of(h.bars(), c.from(), c.to())).orElse("");
     long student = s.student().id();
     String link =
-        h.asked() instanceof Requirement.Sight
-            ? "/people/" + student + "/sight?number=" + s.mock().seed()
+        h.asked() instanceof Requirement.Sight sight
+            // leaps and length too, so that all judges have the same before them
+            ? sight(student, sight) + "&leap=7&bars=8&number=" + s.mock().seed()
             : h.piece().map(p -> "/stand/" + student + "/" + p.id()).orElse("");
     return new AuditionViews.MockHeard(Words.capital(asked(h.asked(), bars)), link);
   }
