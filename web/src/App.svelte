@@ -5,6 +5,7 @@
   import { theme } from './theme.svelte';
   import Shortcuts from './parts/Shortcuts.svelte';
   import Finder from './parts/Finder.svelte';
+  import { lost } from './lib/lost.svelte';
   import { pageKeys, pressed, typing } from './lib/keys.svelte';
   import { LANGUAGES, NAMES, language, sheet, speak } from './words/language';
   import { placeOf } from './help/help';
@@ -89,6 +90,13 @@
     >
   </nav>
   <main id="main" tabindex="-1">
+    {#if lost.told.length}
+      <div class="lost" role="alert">
+        <b>{ui.all.lostChange}</b>
+        {lost.told.join(' ')}
+        <button class="plain link" onclick={() => lost.read()}>{ui.all.gotIt}</button>
+      </div>
+    {/if}
     <Router />
   </main>
 </div>
@@ -206,6 +214,11 @@
       flex: 0 0 100%;
     }
   }
+  .lost {
+    padding: 0.75rem 1.5rem;
+    border-left: 3px solid var(--hard);
+    background: var(--paper);
+  }
   :global([data-reading]) nav {
     display: none;
   }
@@ -214,6 +227,7 @@
   }
   @media print {
     nav,
+    .lost,
     .skip {
       display: none;
     }

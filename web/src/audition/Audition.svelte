@@ -1,8 +1,10 @@
 <!-- One audition: by instrument who goes there and is ready for what; mock auditions. -->
 <script lang="ts">
   import { Button, Checkbox, SkeletonText } from 'carbon-components-svelte';
-  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { untrack } from 'svelte';
+  import { api, asked, type Schemas } from '../api/client';
   import { pageKeys } from '../lib/keys.svelte';
+  import { door } from '../lib/door.svelte';
   import { loaded } from '../lib/load.svelte';
   import { scrolls } from '../lib/scrolls';
   import Trouble from '../parts/Trouble.svelte';
@@ -16,7 +18,7 @@
   const page = loaded<View>();
   const view = $derived(page.value);
   let changing = $state(false);
-  let failed = $state('');
+  const changes = door();
   const sections = $derived(
     (view?.sections ?? []).map((s) => ({
       ...s,
@@ -28,21 +30,15 @@
   $effect(() => {
     const path = { id };
     changing = false;
+    untrack(() => changes.next());
     void page.ask(() => asked(api.GET('/api/auditions/{id}', { params: { path } })));
   });
-  async function change<T>(question: () => Promise<T>, then: (answer: T) => void) {
-    failed = '';
-    try {
-      then(await question());
-    } catch (e) {
-      failed = sentence(e);
-    }
-  }
   const params = $derived({ path: { id } });
   /** One more, or one less. */
   const goes = (student: number, yes: boolean) =>
-    change(
+    changes.change(
       () => {
+        // as they are once those pressed before are answered
         const all = sections.flatMap((s) => s.goes.map((c) => c.student.id));
         const students = yes ? [...all, student] : all.filter((s) => s !== student);
         return asked(api.PUT('/api/auditions/{id}/candidates', { params, body: { students } }));
@@ -50,7 +46,7 @@
       (v) => page.put(v)
     );
   const mock = (studentId: number) =>
-    change(
+    changes.once(
       () =>
         asked(
           api.POST('/api/auditions/{id}/mocks', { params, body: { studentId, seed: someNumber() } })
@@ -58,7 +54,7 @@
       (made) => void navigate(`/people/mock/${made.id}` as '/')
     );
   const remove = (removed: boolean) =>
-    change(
+    changes.change(
       () => asked(api.PUT('/api/auditions/{id}/removed', { params, body: { removed } })),
       () => void page.again()
     );
@@ -85,7 +81,7 @@
     {/if}
   </header>
   {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
-  {#if failed}<Trouble text={failed} />{/if}
+  {#if changes.problem}<Trouble text={changes.problem} />{/if}
   {#if view}
     {#if view.removed}
       <p role="status">

@@ -2,7 +2,8 @@
 <script lang="ts">
   import { Button, NumberInput, TextArea, TextInput } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
-  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { api, asked, type Schemas } from '../api/client';
+  import { door } from '../lib/door.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { ui } from '../words/ui';
 
@@ -17,25 +18,20 @@
   let weights = $state<Record<string, number>>(
     Object.fromEntries((start?.weights ?? []).map((w) => [w.criterion, w.weight]))
   );
-  let problem = $state('');
+  const changes = door();
   let files: HTMLInputElement | undefined = $state();
 
   async function keep() {
-    problem = '';
     const body = { name, day, requirements, weights } as Schemas['AuditionBody'];
-    try {
-      const { id } = start
-        ? await asked(
-            api.PUT('/api/auditions/{id}', {
-              params: { path: { id: start.audition.id } },
-              body
-            })
-          )
-        : await asked(api.POST('/api/auditions', { body }));
-      ondone(id);
-    } catch (e) {
-      problem = sentence(e);
-    }
+    await changes.once(
+      () =>
+        start
+          ? asked(
+              api.PUT('/api/auditions/{id}', { params: { path: { id: start.audition.id } }, body })
+            )
+          : asked(api.POST('/api/auditions', { body })),
+      ({ id }) => ondone(id)
+    );
   }
 </script>
 
@@ -85,7 +81,7 @@
       {/each}
     </div>
   {/if}
-  {#if problem}<Trouble text={problem} />{/if}
+  {#if changes.problem}<Trouble text={changes.problem} />{/if}
   <div class="row">
     <Button size="small" type="submit">{ui.all.save}</Button>
     <Button size="small" kind="ghost" on:click={() => files?.click()}>{ui.audition.file}</Button>

@@ -1,9 +1,11 @@
 <!-- A mock audition: what is heard, one judge's sheet, and what all say together. -->
 <script lang="ts">
   import { Button, SkeletonText, TextArea, TextInput } from 'carbon-components-svelte';
-  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { untrack } from 'svelte';
+  import { api, asked, type Schemas } from '../api/client';
   import { by } from '../by.svelte';
   import { mark } from '../ear/pending';
+  import { door } from '../lib/door.svelte';
   import { Kept } from '../lib/kept.svelte';
   import { pageKeys } from '../lib/keys.svelte';
   import { loaded } from '../lib/load.svelte';
@@ -11,9 +13,9 @@
   import Trouble from '../parts/Trouble.svelte';
   import { navigate, route } from '../router';
   import { number, ui } from '../words/ui';
+  import { Sheet } from './sheet.svelte';
 
   type View = Schemas['MockView'];
-  type Criterion = View['points'][number]['criterion'];
   const POINTS = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10];
 
   const id = $derived(Number(route.params.mock));
@@ -23,73 +25,67 @@
   const device = new Kept('device', '');
   let name = $state(by.name);
   let remark = $state('');
-  let failed = $state('');
-  let result = $state.raw<Schemas['ResultView']>();
-  const given = $derived(
-    Object.fromEntries(
-      (view?.points ?? []).filter((p) => p.points >= 0).map((p) => [p.criterion, p.points])
-    ) as Partial<Record<Criterion, number>>
-  );
+  const changes = door();
+  const results = loaded<Schemas['ResultView']>();
+  const result = $derived(results.value);
+  let sheet = $state.raw<Sheet>();
+  const given = $derived((view && sheet?.points(view)) || {});
   const all = $derived(!!view && Object.keys(given).length === view.points.length);
+  const handedIn = $derived(!!view && !!sheet?.handedIn(view));
+  const problem = $derived(
+    sheet?.queue.refused.at(-1)?.because ||
+      (sheet?.queue.problem && ui.ear.waits(sheet.queue.problem)) ||
+      changes.problem ||
+      results.problem
+  );
 
   $effect(() => {
     const path = { mockId: id };
     if (!device.value) device.value = mark();
-    result = undefined;
+    untrack(() => {
+      changes.next();
+      results.put(undefined);
+    });
+    const own = new Sheet(path.mockId, device.value, (v) => page.put(v));
+    sheet = own;
     void page.ask(
       () =>
         asked(
           api.GET('/api/mocks/{mockId}', { params: { path, query: { device: device.value } } })
         ),
       (v) => {
-        remark = v.remark;
+        remark = own.remark ?? v.remark;
       }
     );
+    return () => own.queue.stop();
   });
   const params = $derived({ path: { mockId: id } });
-  async function send(points: Partial<Record<Criterion, number>>, handedIn = false) {
-    failed = '';
-    try {
-      page.put(
-        await asked(
+  /** The sheet is begun under a name; from then on what is touched is sent. */
+  const begin = () =>
+    changes.once(
+      () =>
+        asked(
           api.PUT('/api/mocks/{mockId}/sheet', {
             params,
-            body: {
-              judge: view?.judge || name,
-              device: device.value,
-              points: points as Record<string, number>,
-              remark,
-              handedIn
-            } as Schemas['SheetBody']
+            body: { judge: name, device: device.value, points: {}, handedIn: false } as never
           })
-        )
-      );
-    } catch (e) {
-      failed = sentence(e);
-    }
-  }
-  async function leaveOut(judge: string) {
-    failed = '';
-    try {
-      page.put(
-        await asked(
+        ),
+      (v) => page.put(v)
+    );
+  const leaveOut = (judge: string) =>
+    changes.change(
+      () =>
+        asked(
           api.DELETE('/api/mocks/{mockId}/sheet', {
             params: { ...params, query: { judge, device: device.value } }
           })
-        )
-      );
-    } catch (e) {
-      failed = sentence(e);
-    }
-  }
+        ),
+      (v) => page.put(v)
+    );
   async function showResult() {
-    failed = '';
-    try {
-      result = await asked(api.GET('/api/mocks/{mockId}/result', { params }));
-    } catch (e) {
-      failed = sentence(e);
-      void page.again();
-    }
+    const own = params;
+    await results.ask(() => asked(api.GET('/api/mocks/{mockId}/result', { params: own })));
+    if (results.problem) void page.again();
   }
   const tenth = (n: number) => number(n, 1);
 
@@ -141,15 +137,16 @@
               {#each POINTS as n (n)}
                 <button
                   class="plain go"
-                  aria-pressed={p.points === n}
-                  disabled={view.handedIn}
-                  onclick={() => void send({ ...given, [p.criterion]: n })}>{n}</button
+                  aria-pressed={given[p.criterion] === n}
+                  disabled={handedIn}
+                  onclick={() => sheet?.touch(view.judge, { points: { [p.criterion]: n } })}
+                  >{n}</button
                 >
               {/each}
             </span>
           </div>
         {/each}
-        {#if view.handedIn}
+        {#if handedIn}
           {#if view.remark}<p class="remark">{view.remark}</p>{/if}
           <p role="status"><b>{ui.mock.handedIn}</b></p>
         {:else}
@@ -159,10 +156,13 @@
               rows={3}
               maxlength={1000}
               bind:value={remark}
-              on:change={() => void send(given)}
+              on:change={() => sheet?.touch(view.judge, { remark })}
             />
           </div>
-          <Button size="small" disabled={!all} on:click={() => void send(given, true)}
+          <Button
+            size="small"
+            disabled={!all}
+            on:click={() => sheet?.touch(view.judge, { remark, handedIn: true })}
             >{ui.mock.handIn}</Button
           >
         {/if}
@@ -171,14 +171,14 @@
           class="begin"
           onsubmit={(e) => {
             e.preventDefault();
-            void send({});
+            void begin();
           }}
         >
           <TextInput labelText={ui.mock.judge} maxlength={60} bind:value={name} />
           <Button size="field" type="submit">{ui.mock.begin}</Button>
         </form>
       {/if}
-      {#if failed}<Trouble text={failed} />{/if}
+      {#if problem}<Trouble text={problem} />{/if}
     </section>
     {#if view.judges.length}
       <section>

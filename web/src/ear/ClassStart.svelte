@@ -2,7 +2,8 @@
 <script lang="ts">
   import { Button, Select, SelectItem, SkeletonText, TextInput } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
-  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { api, asked, type Schemas } from '../api/client';
+  import { door } from '../lib/door.svelte';
   import { loaded } from '../lib/load.svelte';
   import { read, shown, text, typeable, words } from '../lib/pitch';
   import Trouble from '../parts/Trouble.svelte';
@@ -26,7 +27,7 @@
   /** octaves that were chosen, by student and item */
   let octaves = $state.raw<Record<string, string>>({});
   let problem = $state('');
-  let beginning = $state(false);
+  const changes = door();
 
   let sounds = $state('');
   let tonic = $state('Bb');
@@ -175,21 +176,13 @@
       );
   }
 
-  async function begin() {
-    beginning = true;
-    try {
-      const { id } = await asked(
-        api.POST('/api/groups/{groupId}/checks', {
-          params: { path: { groupId: group } },
-          body: { items: body(items), asked: moved(look.value ?? [], octaves) }
-        })
-      );
-      navigate(`/ear/check/${id}` as '/');
-    } catch (e) {
-      problem = sentence(e);
-    } finally {
-      beginning = false;
-    }
+  function begin() {
+    const params = { path: { groupId: group } };
+    const wanted = { items: body(items), asked: moved(look.value ?? [], octaves) };
+    return changes.once(
+      () => asked(api.POST('/api/groups/{groupId}/checks', { params, body: wanted })),
+      ({ id }) => void navigate(`/ear/check/${id}` as '/')
+    );
   }
 
   const TONICS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'Gb', 'G', 'Ab', 'A', 'Bb', 'B'];
@@ -316,11 +309,12 @@
               {/each}
             </ul>
           {/if}
-          <Button disabled={!look.value?.length || look.busy || beginning} on:click={begin}
+          <Button disabled={!look.value?.length || look.busy || changes.busy} on:click={begin}
             >{ui.ear.begin}</Button
           >
         </div>
         {#if problem}<Trouble text={problem} />{/if}
+        {#if changes.problem}<Trouble text={changes.problem} />{/if}
         {#if look.problem}<Trouble text={look.problem} again={look.again} />{/if}
         {#if !items.length}
           <p class="quiet">

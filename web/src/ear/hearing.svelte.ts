@@ -1,4 +1,5 @@
 import { api, asked, refusal, sentence, type Schemas } from '../api/client';
+import { Door } from '../lib/door.svelte';
 import type { Note } from '../stand/lanes';
 import type { Grade } from '../words/standing';
 import { ui } from '../words/ui';
@@ -39,7 +40,9 @@ export class Hearing {
   /** goes with the next grade */
   remark = $state('');
   finished = $state(false);
-  failed = $state('');
+  unread = $state('');
+  /** through which grades are taken back */
+  readonly door = new Door();
   said = $state('');
   /** what is written down, with the entry that it has become */
   #written = $state.raw<{ press: Press; entry: number }[]>([]);
@@ -59,7 +62,9 @@ export class Hearing {
   });
   readonly task = $derived(this.tasks[this.at]);
   readonly pending = $derived(this.queue?.waiting ?? []);
-  readonly problem = $derived(this.queue?.problem ? ui.ear.waits(this.queue.problem) : this.failed);
+  readonly problem = $derived(
+    this.queue?.problem ? ui.ear.waits(this.queue.problem) : this.unread || this.door.problem
+  );
   /** what stands, the last last; of each note the last grade */
   readonly heard = $derived.by(() => {
     const all = new Map<string, Heard>();
@@ -76,10 +81,11 @@ export class Hearing {
   async load(student: number, piece: number) {
     const mine = ++this.#turn;
     this.#student = student;
+    this.door.next();
     this.queue?.stop();
     this.queue = undefined;
     this.view = undefined;
-    this.failed = '';
+    this.unread = '';
     this.#written = [];
     this.at = 0;
     this.finished = false;
@@ -90,14 +96,22 @@ export class Hearing {
       this.view = found;
       this.queue = new Queue<Press, number>(
         `part-${student}-${piece}`,
-        (press) => this.#write(student, piece, press),
+        async ({ written, fingering, grade, bars, remark, mark }) => {
+          const ids = await asked(
+            api.POST('/api/students/{studentId}/heard', {
+              params: { path: { studentId: student } },
+              body: [{ written, fingering, grade, pieceId: piece, bars, remark, mark }]
+            })
+          );
+          return ids[0]!;
+        },
         (press, entry) => (this.#written = [...this.#written, { press, entry }]),
         refusal,
         sentence
       );
       void this.queue.flush();
     } catch (e) {
-      if (mine === this.#turn) this.failed = sentence(e);
+      if (mine === this.#turn) this.unread = sentence(e);
     }
   }
 
@@ -105,17 +119,7 @@ export class Hearing {
   leave() {
     this.#turn++;
     this.queue?.stop();
-  }
-
-  async #write(studentId: number, pieceId: number, press: Press): Promise<number> {
-    const { written, fingering, grade, bars, remark, mark } = press;
-    const ids = await asked(
-      api.POST('/api/students/{studentId}/heard', {
-        params: { path: { studentId } },
-        body: [{ written, fingering, grade, pieceId, bars, remark, mark }]
-      })
-    );
-    return ids[0]!;
+    this.door.next();
   }
 
   go(by: 1 | -1) {
@@ -149,7 +153,6 @@ export class Hearing {
 
   #press(task: Task, grade: Grade, remark: string) {
     const { written, fingering, barNumber: bars } = task.note;
-    this.failed = '';
     this.queue?.add({ key: task.key, written, fingering, grade, bars, remark, mark: mark() });
   }
 
@@ -160,26 +163,25 @@ export class Hearing {
       this.said = ui.ear.nothingToTake;
       return;
     }
-    this.failed = '';
     const sent = list.filter((h) => !this.queue?.take(h.press));
-    try {
-      if (sent.length) {
-        await this.queue?.flush();
+    const params = { path: { studentId: this.#student } };
+    const queue = this.queue;
+    await this.door.change(
+      async () => {
+        if (!sent.length) return new Set<string>();
+        await queue?.flush();
         // what could not be sent either waits no more
-        const marks = new Set(
-          sent.filter((h) => !this.queue?.take(h.press)).map((h) => h.press.mark)
-        );
+        const marks = new Set(sent.filter((h) => !queue?.take(h.press)).map((h) => h.press.mark));
         const ids = this.#written.filter((w) => marks.has(w.press.mark)).map((w) => w.entry);
-        if (ids.length) {
-          const params = { path: { studentId: this.#student } };
+        if (ids.length)
           await asked(api.POST('/api/students/{studentId}/heard/undo', { params, body: { ids } }));
-        }
+        return marks;
+      },
+      (marks) => {
         this.#written = this.#written.filter((w) => !marks.has(w.press.mark));
+        if (list.length === 1) this.at = this.tasks.findIndex((t) => t.key === first.task.key);
+        this.said = list.length > 1 ? ui.ear.allTaken : ui.ear.noteTaken(first.task.note.shown);
       }
-      if (list.length === 1) this.at = this.tasks.findIndex((t) => t.key === first.task.key);
-      this.said = list.length > 1 ? ui.ear.allTaken : ui.ear.noteTaken(first.task.note.shown);
-    } catch (e) {
-      this.failed = sentence(e);
-    }
+    );
   }
 }

@@ -1,4 +1,5 @@
 import { api, asked, refusal, sentence, type Schemas } from '../api/client';
+import { Door } from '../lib/door.svelte';
 import type { Grade } from '../words/standing';
 import { ui } from '../words/ui';
 import { mark, type Press } from './pending';
@@ -23,7 +24,9 @@ export class Marking {
   /** goes with the next mark */
   remark = $state('');
   finished = $state(false);
-  failed = $state('');
+  unread = $state('');
+  /** through which all goes that is no grade */
+  readonly door = new Door();
   said = $state('');
   /** a grade for several notes, which waits until it is said which of them it is for */
   asking = $state<Grade>();
@@ -36,12 +39,13 @@ export class Marking {
   #turn = 0;
   /** what was changed here: an answer asked for before a change does not know of it */
   #changes = 0;
-  #changing = 0;
 
   readonly student = $derived(this.view?.rows[this.row]);
   readonly cell = $derived(this.student?.cells[this.item]);
   readonly pending = $derived(this.queue?.waiting ?? []);
-  readonly problem = $derived(this.queue?.problem ? ui.ear.waits(this.queue.problem) : this.failed);
+  readonly problem = $derived(
+    this.queue?.problem ? ui.ear.waits(this.queue.problem) : this.unread || this.door.problem
+  );
   /** by student and item, the presses that wait to be sent */
   readonly #waiting = $derived(new Map(this.pending.map((p) => [`${p.studentId}/${p.item}`, p])));
   /** what stands in the chosen cell */
@@ -88,8 +92,9 @@ export class Marking {
     const mine = ++this.#turn;
     this.#id = check;
     this.queue?.stop();
+    this.door.next();
     this.view = undefined;
-    this.failed = '';
+    this.unread = '';
     try {
       const params = { path: { id: check } };
       const found = await asked(api.GET('/api/checks/{id}', { params }));
@@ -107,7 +112,7 @@ export class Marking {
       this.#toNextOpen(0, 0);
       void this.queue.flush();
     } catch (e) {
-      if (mine === this.#turn) this.failed = sentence(e);
+      if (mine === this.#turn) this.unread = sentence(e);
     }
   }
 
@@ -115,11 +120,12 @@ export class Marking {
   leave() {
     this.#turn++;
     this.queue?.stop();
+    this.door.next();
   }
 
   /** What another teacher has marked meanwhile. */
   async look() {
-    if (!this.view || this.pending.length || this.#changing || document.hidden) return;
+    if (!this.view || this.pending.length || this.door.busy || document.hidden) return;
     const mine = this.#turn;
     const before = this.#changes;
     try {
@@ -207,13 +213,14 @@ export class Marking {
       .find((p) => p.studentId === s.id && p.item === last.item);
     this.said = ui.ear.takenBack(s.name, this.asks(last.item));
     if (unsentYet && this.queue?.take(unsentYet)) return;
-    try {
-      // a grade that is on its way arrives first
-      await this.queue?.flush();
-      const c = await this.#change(
-        asked(
+    const params = { path: { id: this.#id } };
+    await this.#change(
+      async () => {
+        // a grade that is on its way arrives first
+        await this.queue?.flush();
+        return asked(
           api.POST('/api/checks/{id}/undo', {
-            params: { path: { id: this.#id } },
+            params,
             // the one that is seen here: what another has taken back is not taken back twice
             body: {
               studentId: s.id,
@@ -221,13 +228,11 @@ export class Marking {
               mark: this.view?.rows[last.row]?.cells[last.item]?.mark ?? ''
             }
           })
-        )
-      );
-      this.#put(s.id, last.item, c);
-    } catch (e) {
-      this.#done = [...this.#done, last];
-      this.failed = sentence(e);
-    }
+        );
+      },
+      (c) => this.#put(s.id, last.item, c),
+      () => (this.#done = [...this.#done, last])
+    );
   }
 
   /** The student is not there, or is there again. */
@@ -235,47 +240,43 @@ export class Marking {
     const { student, view, row } = this;
     if (!student || !view) return;
     const is = !student.absent;
-    this.view = {
-      ...view,
-      rows: view.rows.map((x, n) => (n === row ? { ...x, absent: is } : x))
-    };
     const { id: studentId, name } = student.student;
+    this.#absent(studentId, is);
     this.said = is ? ui.ear.isAbsent(name) : ui.ear.isHere(name);
     // on at once: the next grade is for the next student, however slow the answer is
     if (is) this.#toNextOpen(row, 0);
-    await this.#tell(
-      api.POST('/api/checks/{id}/absent', {
-        params: { path: { id: this.#id } },
-        body: { studentId, absent: is }
-      })
+    const params = { path: { id: this.#id } };
+    await this.#change(
+      () => asked(api.POST('/api/checks/{id}/absent', { params, body: { studentId, absent: is } })),
+      undefined,
+      () => {
+        this.#absent(studentId, !is);
+        this.said = '';
+      }
     );
+  }
+
+  #absent(studentId: number, is: boolean) {
+    if (!this.view) return;
+    const rows = this.view.rows.map((x) => (x.student.id === studentId ? { ...x, absent: is } : x));
+    this.view = { ...this.view, rows };
   }
 
   /** The check is finished, or goes on. */
   async finish(is: boolean) {
     this.finished = is;
-    await this.#tell(
-      api.POST('/api/checks/{id}/finish', { params: { path: { id: this.#id } }, body: is })
+    const params = { path: { id: this.#id } };
+    await this.#change(
+      () => asked(api.POST('/api/checks/{id}/finish', { params, body: is })),
+      undefined,
+      () => (this.finished = !is)
     );
   }
 
-  async #tell(answer: Parameters<typeof asked>[0]) {
-    try {
-      await this.#change(asked(answer));
-    } catch (e) {
-      this.failed = sentence(e);
-    }
-  }
-
   /** A change that is told to the server; what is looked for meanwhile does not count. */
-  async #change<T>(answer: Promise<T>): Promise<T> {
+  #change<T>(question: () => Promise<T>, then?: (answer: T) => void, failed?: () => void) {
     this.#changes++;
-    this.#changing++;
-    try {
-      return await answer;
-    } finally {
-      this.#changing--;
-    }
+    return this.door.change(question, then, failed);
   }
 
   #put(studentId: number, i: number, c: Cell) {

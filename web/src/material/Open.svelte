@@ -1,10 +1,11 @@
 <!-- One exercise that was made from a part: engraved, fingered, why so, played, and put on the shelf. -->
 <script lang="ts">
   import { Button, Checkbox, NumberInput, SkeletonText } from 'carbon-components-svelte';
-  import { onDestroy } from 'svelte';
+  import { onDestroy, untrack } from 'svelte';
   import { api, asked, type Schemas } from '../api/client';
   import { pageKeys, pressing } from '../lib/keys.svelte';
-  import { loaded, sentence } from '../lib/load.svelte';
+  import { door } from '../lib/door.svelte';
+  import { loaded } from '../lib/load.svelte';
   import FingeredLine from '../parts/FingeredLine.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate } from '../router';
@@ -20,8 +21,7 @@
   let width = $state(0);
   let tempo = $state<number>();
   let clicks = $state(false);
-  let failed = $state('');
-  let keeping = $state(false);
+  const changes = door();
   const play = new Playback();
   const told = $derived(parted(made));
   const now = $derived(tempo ?? made?.from ?? study.from);
@@ -29,6 +29,7 @@
   $effect(() => {
     const id = study.id;
     tempo = undefined;
+    untrack(() => changes.next());
     void page.ask(() => music(student, piece, id));
   });
   onDestroy(() => play.stop());
@@ -49,19 +50,12 @@
     tempo = Math.max(30, Math.min(240, now + by));
     play.stop();
   }
-  async function keep() {
-    keeping = true;
-    failed = '';
-    try {
-      const params = { path: { studentId: student, pieceId: piece, study: study.id } };
-      const { id } = await asked(
-        api.POST('/api/stand/{studentId}/{pieceId}/material/{study}', { params })
-      );
-      await navigate(`/stand/${student}/${id}` as '/');
-    } catch (e) {
-      failed = sentence(e);
-    }
-    keeping = false;
+  function keep() {
+    const params = { path: { studentId: student, pieceId: piece, study: study.id } };
+    return changes.once(
+      () => asked(api.POST('/api/stand/{studentId}/{pieceId}/material/{study}', { params })),
+      ({ id }) => void navigate(`/stand/${params.path.studentId}/${id}` as '/')
+    );
   }
 
   pageKeys(ui.material.title, [
@@ -81,7 +75,8 @@
 </script>
 
 <div class="open" bind:clientWidth={width}>
-  {#if page.problem || failed}<Trouble text={page.problem || failed} again={page.again} />{/if}
+  {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
+  {#if changes.problem}<Trouble text={changes.problem} />{/if}
   {#if made}
     <FingeredLine
       xml={made.xml}
@@ -127,7 +122,7 @@
         <span class="small">♩ = {made.towards}</span>
       {/if}
       <Checkbox labelText={ui.stand.metronome} bind:checked={clicks} on:check={() => play.stop()} />
-      <Button size="small" kind="ghost" disabled={keeping} on:click={keep}
+      <Button size="small" kind="ghost" disabled={changes.busy} on:click={keep}
         >{ui.material.keep}</Button
       >
     </div>

@@ -1,6 +1,7 @@
 <!-- What this house changed of an instrument's table, out to a file and in again. -->
 <script lang="ts">
-  import { api, asked, sentence } from '../api/client';
+  import { api, asked } from '../api/client';
+  import { door } from '../lib/door.svelte';
   import { ui } from '../words/ui';
 
   let {
@@ -9,28 +10,26 @@
     onreplaced
   }: { id: string; changed: boolean; onreplaced: (said: string) => void } = $props();
 
-  let problem = $state('');
+  const changes = door();
 
   async function take(e: Event) {
     const field = e.target as HTMLInputElement;
     const file = field.files?.[0];
     if (!file) return;
-    problem = '';
-    try {
-      await asked(
-        api.PUT('/api/notes/{instrument}/own.yaml', {
-          params: { path: { instrument: id } },
-          body: await file.text(),
-          bodySerializer: (b) => b as string,
-          headers: { 'Content-Type': 'text/plain' }
-        })
-      );
-      onreplaced(ui.notes.fileRead(file.name));
-    } catch (err) {
-      problem = sentence(err);
-    } finally {
-      field.value = '';
-    }
+    const path = { instrument: id };
+    await changes.once(
+      async () =>
+        asked(
+          api.PUT('/api/notes/{instrument}/own.yaml', {
+            params: { path },
+            body: await file.text(),
+            bodySerializer: (b) => b as string,
+            headers: { 'Content-Type': 'text/plain' }
+          })
+        ),
+      () => onreplaced(ui.notes.fileRead(file.name))
+    );
+    field.value = '';
   }
 </script>
 
@@ -47,7 +46,7 @@
   {ui.notes.readFile}
   <input type="file" accept=".yaml,.yml,text/plain" onchange={take} />
 </label>
-{#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+{#if changes.problem}<p class="problem" role="alert">{changes.problem}</p>{/if}
 
 <style>
   p {

@@ -1,7 +1,8 @@
 <!-- A teacher's own fingering: pressed on the picture or written in the notation. -->
 <script lang="ts">
   import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
-  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { api, asked, type Schemas } from '../api/client';
+  import { door } from '../lib/door.svelte';
   import Hands from './Hands.svelte';
   import { heldOf, same, textOf, type Key } from './hands';
   import { ui } from '../words/ui';
@@ -23,8 +24,7 @@
   let words = $state('');
   let remark = $state('');
   let role = $state<Schemas['WayView']['role']>('ALTERNATE');
-  let problem = $state('');
-  let busy = $state(false);
+  const changes = door();
 
   const held = $derived(heldOf(text, table.keys, table.kind));
   const cm = $derived(table.slideGuides[Number(text.match(/p(\d)/)?.[1] ?? 1) - 1] ?? 0);
@@ -42,21 +42,17 @@
 
   async function submit(e: SubmitEvent) {
     e.preventDefault();
-    busy = true;
-    problem = '';
-    try {
-      const a = await asked(
-        api.POST('/api/notes/{instrument}/own', {
-          params: { path: { instrument: table.id } },
-          body: { note: note.written, fingering: text, role, label, words, remark }
-        })
-      );
-      onadded(ui.notes.isAdded(label, note.shown, a.doubt).trim());
-    } catch (err) {
-      problem = sentence(err);
-    } finally {
-      busy = false;
-    }
+    const body = { note: note.written, fingering: text, role, label, words, remark };
+    await changes.once(
+      () =>
+        asked(
+          api.POST('/api/notes/{instrument}/own', {
+            params: { path: { instrument: table.id } },
+            body
+          })
+        ),
+      (a) => onadded(ui.notes.isAdded(label, note.shown, a.doubt).trim())
+    );
   }
 </script>
 
@@ -103,9 +99,9 @@
       </Select>
       <TextInput size="sm" labelText={ui.notes.ownWords} maxlength={120} bind:value={words} />
       <TextInput size="sm" labelText={ui.notes.whatToWatch} maxlength={300} bind:value={remark} />
-      {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+      {#if changes.problem}<p class="problem" role="alert">{changes.problem}</p>{/if}
       <div class="acts">
-        <Button size="small" type="submit" disabled={busy}>{ui.notes.addIt}</Button>
+        <Button size="small" type="submit" disabled={changes.busy}>{ui.notes.addIt}</Button>
         <Button size="small" kind="ghost" on:click={oncancel}>{ui.all.cancel}</Button>
       </div>
     </div>

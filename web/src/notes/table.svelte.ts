@@ -1,4 +1,5 @@
 import { api, asked, sentence, type Schemas } from '../api/client';
+import { Door } from '../lib/door.svelte';
 import { midiOf } from '../lib/pitch';
 import { ui } from '../words/ui';
 
@@ -24,14 +25,17 @@ export class Table {
   purpose = $state<Purpose>('');
   mark = $state.raw<Mark>();
   adding = $state(false);
-  problem = $state('');
+  unread = $state('');
+  /** through which the house changes a table */
+  readonly door = new Door();
   said = $state('');
-  undo = $state.raw<() => Promise<void>>();
+  undo = $state.raw<() => Promise<boolean>>();
   #set = $state.raw<Record<string, string>>({});
   #id = '';
   /** an answer to an older question counts no more */
   #turn = 0;
 
+  readonly problem = $derived(this.unread || this.door.problem);
   readonly note = $derived(this.view?.notes.find((n) => n.midi === this.chosen));
   readonly ways = $derived(this.note?.ways.filter((w) => fits(w, this.purpose)) ?? []);
   readonly place = $derived(Math.min(this.at, this.ways.length - 1));
@@ -51,6 +55,7 @@ export class Table {
   /** Opens an instrument, at a note where one is named. */
   open(instrument: string, note: string) {
     this.#id = instrument;
+    this.door.next();
     this.#set = {};
     this.mark = undefined;
     this.adding = false;
@@ -60,7 +65,7 @@ export class Table {
 
   async load(note = '') {
     const mine = ++this.#turn;
-    this.problem = '';
+    this.unread = '';
     try {
       if (!this.instruments.length) this.instruments = await asked(api.GET('/api/instruments'));
       const t = await asked(
@@ -83,12 +88,13 @@ export class Table {
       if (fresh) this.at = 0;
       else if (before === this.chosen && same >= 0) this.at = same;
     } catch (e) {
-      if (mine === this.#turn) this.problem = sentence(e);
+      if (mine === this.#turn) this.unread = sentence(e);
     }
   }
 
   leave() {
     this.#turn++;
+    this.door.next();
   }
 
   choose(midi: number) {
@@ -134,36 +140,37 @@ export class Table {
     this.mark?.note === this.note?.written && this.mark?.way.fingering === w.fingering;
 
   /** Changes how a fingering stands in this house, and offers the way back. */
-  async change(n: Schemas['TableNote'], before: Way, now: Partial<Way>, words: string) {
-    await this.#tried(async () => {
-      await this.#put(n.written, { ...before, ...now });
-      this.#done(words, () =>
-        this.#tried(async () => {
-          await this.#put(n.written, before);
-          this.#done(ui.notes.asItWas);
-          await this.load();
-        })
-      );
-      await this.load();
+  change(n: Schemas['TableNote'], before: Way, now: Partial<Way>, words: string) {
+    const back = () =>
+      this.#put(n.written, before, () => {
+        this.#done(ui.notes.asItWas);
+        return this.load();
+      });
+    return this.#put(n.written, { ...before, ...now }, () => {
+      this.#done(words, back);
+      return this.load();
     });
   }
 
-  #put(note: string, { fingering, hidden, house, words }: Way) {
-    return asked(
-      api.PUT('/api/notes/{instrument}/choices', {
-        params: { path: { instrument: this.#id } },
-        body: { note, fingering, hidden, house, words }
-      })
+  #put(note: string, { fingering, hidden, house, words }: Way, then: () => Promise<void>) {
+    const params = { path: { instrument: this.#id } };
+    const body = { note, fingering, hidden, house, words };
+    return this.door.change(
+      () => asked(api.PUT('/api/notes/{instrument}/choices', { params, body })),
+      then
     );
   }
 
   /** The number of an own fingering, by which it is removed. */
   async own(n: Schemas['TableNote'], w: Way): Promise<number | undefined> {
-    return this.#tried(async () => {
-      const query = { note: n.written, fingering: w.fingering };
-      const params = { path: { instrument: this.#id }, query };
-      return (await asked(api.GET('/api/notes/{instrument}/own', { params }))).id;
-    });
+    const query = { note: n.written, fingering: w.fingering };
+    const params = { path: { instrument: this.#id }, query };
+    let id: number | undefined;
+    await this.door.change(
+      () => asked(api.GET('/api/notes/{instrument}/own', { params })),
+      (answer) => (id = answer.id)
+    );
+    return id;
   }
 
   /** The table was changed in another way. */
@@ -173,18 +180,9 @@ export class Table {
     return this.load();
   }
 
-  #done(words: string, undo?: () => Promise<void>) {
+  #done(words: string, undo?: () => Promise<boolean>) {
     this.said = words;
     this.undo = undo;
-  }
-
-  async #tried<T>(what: () => Promise<T>): Promise<T | undefined> {
-    try {
-      return await what();
-    } catch (e) {
-      this.problem = sentence(e);
-      return undefined;
-    }
   }
 }
 

@@ -1,91 +1,55 @@
-<!-- From anywhere to a student's part or a piece, by typing a few letters of the name. -->
+<!-- From anywhere to a student's part, a piece, a note, a place or a tool, by typing a few letters. -->
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { api, asked, sentence, type Schemas } from '../api/client';
-  import { read, text, words } from '../lib/pitch';
+  import { api, asked } from '../api/client';
+  import { loaded } from '../lib/load.svelte';
   import { navigate } from '../router';
+  import { ways } from '../ways.svelte';
   import { ui } from '../words/ui';
+  import { found, idOf, placesOf, type Hit, type Lists } from './finding';
 
   let { onclose }: { onclose: () => void } = $props();
-  interface Hit {
-    text: string;
-    detail: string;
-    href: string;
-  }
-  let all = $state.raw<Hit[]>([]);
-  let instruments = $state.raw<Schemas['InstrumentView'][]>([]);
+  const lists = loaded<Lists>();
   let query = $state('');
-  let at = $state(0);
-  let problem = $state('');
+  /** the row that is chosen by the arrows, whatever comes in around it */
+  let chosen = $state('');
+  /** Enter was pressed before there was anything to go to */
+  let waiting = false;
   let field: HTMLInputElement;
   let dialog: HTMLDialogElement;
 
-  const plain = (s: string) => s.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
-  /** "horn B♭4" is no name in a list: a note is found by instrument and name. */
-  const note = $derived(
-    words(query)
-      .map((said) => ({ said, name: read(said) }))
-      .find((w) => w.name?.octave !== undefined)
-  );
-  const hits = $derived(
-    [...notes(), ...all]
-      .filter((h) =>
-        plain(query)
-          .split(/\s+/)
-          .every((w) => plain(h.text + ' ' + h.detail).includes(w))
-      )
-      .slice(0, 9)
+  const say = {
+    onTheStand: ui.all.onTheStand,
+    forDue: ui.stand.forDue,
+    whatWasHeard: ui.all.whatWasHeard,
+    allItsNotes: ui.all.allItsNotes,
+    itsFingerings: ui.all.itsFingerings,
+    acrossBand: ui.find.acrossBand
+  };
+  const places = placesOf(ui.find.places);
+  const hits = $derived(found(query, places, lists.value, say, ways.naming));
+  const at = $derived(
+    Math.max(
+      0,
+      hits.findIndex((h) => idOf(h) === chosen)
+    )
   );
 
-  function notes(): Hit[] {
-    if (!note) return [];
-    const name = text(note.name!);
-    return instruments.map((i) => ({
-      text: `${i.name} ${note.said}`,
-      detail: ui.all.itsFingerings,
-      href: `/notes/${i.id}/${encodeURIComponent(name)}`
-    }));
-  }
-
-  onMount(async () => {
+  onMount(() => {
     dialog.showModal();
     field.focus();
-    try {
-      const [today, people, pieces, table] = await Promise.all([
-        asked(api.GET('/api/today')),
-        asked(api.GET('/api/people')),
-        asked(api.GET('/api/pieces')),
-        asked(api.GET('/api/instruments'))
-      ]);
-      instruments = table;
-      const tables = table.map((i) => ({
-        text: i.name,
-        detail: ui.all.allItsNotes,
-        href: `/notes/${i.id}`
-      }));
-      const parts = today.groups.flatMap((g) =>
-        g.next.flatMap((n) =>
-          n.players.map((p) => ({
-            text: p.student.name,
-            detail: ui.all.onTheStand(n.piece.title),
-            href: `/stand/${p.student.id}/${n.piece.id}`
-          }))
-        )
-      );
-      const students = people.students.map((s) => ({
-        text: s.name,
-        detail: ui.all.whatWasHeard(s.instrumentName),
-        href: `/people/${s.id}`
-      }));
-      const shelf = pieces.map((p) => ({
-        text: p.piece.title,
-        detail: p.piece.source,
-        href: `/shelf#piece-${p.piece.id}`
-      }));
-      all = [...parts, ...students, ...shelf, ...tables];
-    } catch (e) {
-      problem = sentence(e);
-    }
+    void lists.ask(
+      async () => {
+        const [today, people, pieces, instruments] = await Promise.all([
+          asked(api.GET('/api/today')),
+          asked(api.GET('/api/people')),
+          asked(api.GET('/api/pieces')),
+          asked(api.GET('/api/instruments'))
+        ]);
+        return { today, people, pieces, instruments };
+      },
+      () => waiting && go(hits[at])
+    );
   });
 
   function go(h: Hit | undefined) {
@@ -93,12 +57,19 @@
     onclose();
     navigate(h.href as '/');
   }
+  const step = (by: number) => {
+    const next = hits[Math.max(0, Math.min(at + by, hits.length - 1))];
+    if (next) chosen = idOf(next);
+  };
 
   function onkeydown(e: KeyboardEvent) {
-    if (e.key === 'ArrowDown') at = Math.min(at + 1, hits.length - 1);
-    else if (e.key === 'ArrowUp') at = Math.max(at - 1, 0);
-    else if (e.key === 'Enter') go(hits[at]);
-    else return;
+    if (e.key === 'ArrowDown') step(1);
+    else if (e.key === 'ArrowUp') step(-1);
+    else if (e.key === 'Enter') {
+      // what is meant may still be on its way
+      if (lists.busy && !chosen) waiting = true;
+      else go(hits[at]);
+    } else return;
     e.preventDefault();
   }
 </script>
@@ -107,26 +78,32 @@
   <input
     bind:this={field}
     bind:value={query}
-    oninput={() => (at = 0)}
+    oninput={() => {
+      chosen = '';
+      waiting = false;
+    }}
     {onkeydown}
     type="text"
-    placeholder={ui.all.studentOrPiece}
+    placeholder={ui.find.hint}
     role="combobox"
     aria-expanded="true"
     aria-controls="finds"
-    aria-label={ui.all.studentOrPiece}
+    aria-activedescendant={hits.length ? `find-${at}` : undefined}
+    aria-label={ui.find.hint}
     autocomplete="off"
   />
-  {#if problem}<p class="none">{problem}</p>{/if}
+  {#if lists.problem}<p class="none" role="alert">{lists.problem}</p>{/if}
   <ul id="finds" role="listbox" aria-label={ui.all.found}>
-    {#each hits as h, i (h.href + h.detail)}
-      <li role="option" aria-selected={i === at} class:at={i === at}>
+    {#each hits as h, i (idOf(h))}
+      <li id="find-{i}" role="option" aria-selected={i === at} class:at={i === at}>
         <button class="plain" tabindex="-1" onclick={() => go(h)}>
           <b>{h.text}</b> <span class="quiet">{h.detail}</span>
         </button>
       </li>
     {:else}
-      <li class="none" role="option" aria-selected="false">{ui.all.noName}</li>
+      <li class="none" role="option" aria-selected="false">
+        {lists.busy ? ui.find.looking : ui.find.nothing(query.trim())}
+      </li>
     {/each}
   </ul>
 </dialog>

@@ -2,7 +2,8 @@
 <script lang="ts">
   import { Modal, SkeletonText } from 'carbon-components-svelte';
   import { onMount } from 'svelte';
-  import { api, asked, sentence } from '../api/client';
+  import { api, asked } from '../api/client';
+  import { door } from '../lib/door.svelte';
   import { loaded } from '../lib/load.svelte';
   import Trouble from './Trouble.svelte';
   import { ui } from '../words/ui';
@@ -30,8 +31,7 @@
   } = $props();
 
   const goes = loaded<string[]>();
-  let problem = $state('');
-  let busy = $state(false);
+  const changes = door();
   let gone = 0;
   onMount(() => {
     void goes.ask(() =>
@@ -39,23 +39,18 @@
     );
   });
 
-  async function remove() {
-    if (busy) return;
-    busy = true;
-    problem = '';
-    try {
-      // each after the other; what is gone already is not asked again
-      for (const one of [id, ...others].slice(gone)) {
-        await asked(api.PUT('/api/removals/{kind}/{id}', { params: { path: { kind, id: one } } }));
-        gone++;
-      }
-      ondone(ui.all.isRemoved(name));
-    } catch (e) {
-      problem = sentence(e);
-    } finally {
-      busy = false;
-    }
-  }
+  const remove = () =>
+    changes.once(
+      async () => {
+        // each after the other; what is gone already is not asked again
+        for (const one of [id, ...others].slice(gone)) {
+          const params = { path: { kind, id: one } };
+          await asked(api.PUT('/api/removals/{kind}/{id}', { params }));
+          gone++;
+        }
+      },
+      () => ondone(ui.all.isRemoved(name))
+    );
 </script>
 
 <Modal
@@ -66,7 +61,7 @@
   modalHeading={ui.all.removeName(name)}
   primaryButtonText={ui.all.remove}
   secondaryButtonText={ui.all.cancel}
-  primaryButtonDisabled={!goes.value || busy}
+  primaryButtonDisabled={!goes.value || changes.busy}
   on:click:button--secondary={onclose}
   on:close={onclose}
   on:submit={remove}
@@ -85,7 +80,7 @@
     {#if more}<p>{more}</p>{/if}
     <p class="quiet">{ui.all.nothingLost}</p>
     {#if goes.problem}<Trouble text={goes.problem} again={goes.again} />{/if}
-    {#if problem}<Trouble text={problem} />{/if}
+    {#if changes.problem}<Trouble text={changes.problem} />{/if}
   </div>
 </Modal>
 

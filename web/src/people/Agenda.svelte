@@ -8,7 +8,9 @@
     SkeletonText,
     TextInput
   } from 'carbon-components-svelte';
-  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { api, asked, type Schemas } from '../api/client';
+  import { untrack } from 'svelte';
+  import { door } from '../lib/door.svelte';
   import { pageKeys } from '../lib/keys.svelte';
   import { loaded } from '../lib/load.svelte';
   import { scrolls } from '../lib/scrolls';
@@ -31,12 +33,13 @@
   let last = $state('');
   let name = $state('');
   let everyone = $state(false);
-  let failed = $state('');
+  const changes = door();
   let done = $state('');
 
   const params = $derived({ path: { studentId: student } });
   $effect(() => {
     const wanted = params;
+    untrack(() => changes.next());
     void page.ask(
       () => asked(api.GET('/api/students/{studentId}/agenda', { params: wanted })),
       filled
@@ -47,20 +50,13 @@
     practice = [...v.practice];
     lessons = [...v.lessons];
   }
-  async function change(question: () => Promise<View>, said = '') {
-    failed = '';
-    done = '';
-    try {
-      const v = await question();
-      page.put(v);
-      filled(v);
-      done = said;
-    } catch (e) {
-      failed = sentence(e);
-    }
+  function changed(v: View, said = '') {
+    page.put(v);
+    filled(v);
+    done = said;
   }
   const keep = () =>
-    change(
+    changes.change(
       () =>
         asked(
           api.PUT('/api/students/{studentId}/agenda', {
@@ -68,32 +64,33 @@
             body: { minutes: minutes ?? 0, practice, lessons }
           })
         ),
-      ui.agenda.kept
+      (v) => changed(v, ui.agenda.kept)
     );
   const forget = () =>
-    change(() => asked(api.DELETE('/api/students/{studentId}/agenda', { params })));
-  async function addOff() {
-    if (!first) {
-      failed = ui.agenda.offNoDay;
-      return;
-    }
-    await change(() =>
-      asked(
-        api.POST('/api/students/{studentId}/off', {
-          params,
-          body: { first, last: last || first, name, everyone }
-        })
-      )
+    changes.change(
+      () => asked(api.DELETE('/api/students/{studentId}/agenda', { params })),
+      changed
     );
-    if (!failed) first = last = name = '';
+  async function addOff() {
+    if (!first) return changes.refuse(ui.agenda.offNoDay);
+    const body = { first, last: last || first, name, everyone };
+    await changes.once(
+      () => asked(api.POST('/api/students/{studentId}/off', { params, body })),
+      (v) => {
+        changed(v);
+        first = last = name = '';
+      }
+    );
   }
   const removeOff = (offId: number) =>
-    change(() =>
-      asked(
-        api.DELETE('/api/students/{studentId}/off/{offId}', {
-          params: { path: { studentId: student, offId } }
-        })
-      )
+    changes.change(
+      () =>
+        asked(
+          api.DELETE('/api/students/{studentId}/off/{offId}', {
+            params: { path: { studentId: student, offId } }
+          })
+        ),
+      changed
     );
 
   pageKeys(ui.agenda.title, [
@@ -223,7 +220,7 @@
       <Checkbox labelText={ui.agenda.offAll} bind:checked={everyone} />
       <Button size="small" kind="tertiary" type="submit">{ui.agenda.offAdd}</Button>
     </form>
-    {#if failed}<Trouble text={failed} />{/if}
+    {#if changes.problem}<Trouble text={changes.problem} />{/if}
   {:else if !page.problem}
     <SkeletonText heading /><SkeletonText paragraph lines={8} />
   {/if}

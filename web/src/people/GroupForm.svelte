@@ -9,7 +9,8 @@
     TextInput
   } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
-  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { api, asked, type Schemas } from '../api/client';
+  import { door } from '../lib/door.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { STAGES } from '../words/standing';
   import { ui, WEEK, weekday } from '../words/ui';
@@ -29,21 +30,19 @@
   let stage = $state(start.stage);
   let year = $state(start.year);
   let days = $state(start.days);
-  let problem = $state('');
+  const changes = door();
 
-  async function keep() {
-    try {
-      await asked(
-        api.PUT('/api/groups/{id}', {
-          params: { path: { id: group.id } },
-          body: { name, stage, year, days }
-        })
-      );
-      ondone(ui.people.isSetUp(name));
-    } catch (e) {
-      problem = sentence(e);
-    }
-  }
+  const keep = () =>
+    changes.once(
+      () =>
+        asked(
+          api.PUT('/api/groups/{id}', {
+            params: { path: { id: group.id } },
+            body: { name, stage, year, days }
+          })
+        ),
+      () => ondone(ui.people.isSetUp(name))
+    );
 </script>
 
 <Modal
@@ -66,7 +65,7 @@
     <CheckboxGroup legendText={ui.people.meets} bind:selected={days} class="days">
       {#each WEEK as d (d)}<Checkbox value={d} labelText={weekday(d)} />{/each}
     </CheckboxGroup>
-    {#if problem}<Trouble text={problem} />{/if}
+    {#if changes.problem}<Trouble text={changes.problem} />{/if}
   </div>
 </Modal>
 

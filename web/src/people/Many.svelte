@@ -2,8 +2,10 @@
 <script lang="ts">
   import { Button, Select, SelectItem, TextArea } from 'carbon-components-svelte';
   import { onMount } from 'svelte';
-  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { api, asked, type Schemas } from '../api/client';
+  import { door } from '../lib/door.svelte';
   import { loaded } from '../lib/load.svelte';
+  import TakeBackMany from '../parts/TakeBackMany.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { steps as stepsOf } from './steps';
   import type { Stage } from '../words/standing';
@@ -15,7 +17,8 @@
   type Row = Schemas['RosterRow'];
   type Answer = NonNullable<Body['answers']>[string];
 
-  let groups = $state.raw<Schemas['GroupView'][]>([]);
+  const people = loaded<Schemas['PeopleView']>();
+  const groups = $derived(people.value?.groups ?? []);
   let text = $state('');
   let group = $state('');
   /** the name of a new group, where one is chosen */
@@ -27,21 +30,16 @@
   let called = $state.raw<Record<string, string>>({});
   let stages = $state<Record<string, Stage>>({});
   let scale = $state('');
-  let failed = $state('');
+  const changes = door();
   let done = $state('');
-  let busy = $state(false);
+  let batches = $state<{ again: () => void }>();
 
-  onMount(async () => {
-    try {
-      groups = (await asked(api.GET('/api/people'))).groups;
-    } catch (e) {
-      failed = sentence(e);
-    }
-  });
+  const loadPeople = () => people.ask(() => asked(api.GET('/api/people')));
+  onMount(() => void loadPeople());
 
   const view = $derived(look.value);
   const meanings = $derived((view?.columns ?? []).map((c) => c.meaning));
-  const problem = $derived(failed || look.problem);
+  const problem = $derived(changes.problem || people.problem || look.problem);
   const count = (state: Row['state']) => view?.rows.filter((r) => r.state === state).length ?? 0;
   const unsaid = $derived((view?.groups ?? []).filter((g) => !stages[g]));
   const plays = $derived(view?.rows.some((r) => r.plays) ?? false);
@@ -58,7 +56,6 @@
   });
   const see = (said: Meaning[] = []) => {
     done = '';
-    failed = '';
     return look.ask(() => asked(api.POST('/api/roster/look', { body: body(said) })));
   };
   /** Another list has other rows: what was answered of the old ones counts no more. */
@@ -69,22 +66,17 @@
     return see();
   };
 
-  async function take() {
-    if (busy) return;
-    busy = true;
-    failed = '';
-    try {
-      const r = await asked(api.POST('/api/roster', { body: body(meanings) }));
-      // what could not be taken stays to be mended
-      await see(meanings);
-      done = r.done;
-      groups = (await asked(api.GET('/api/people'))).groups;
-    } catch (e) {
-      failed = sentence(e);
-    } finally {
-      busy = false;
-    }
-  }
+  const take = () =>
+    changes.once(
+      () => asked(api.POST('/api/roster', { body: body(meanings) })),
+      async (r) => {
+        // what could not be taken stays to be mended
+        await see(meanings);
+        done = r.done;
+        batches?.again();
+        await loadPeople();
+      }
+    );
 
   async function file(list: FileList | null | undefined) {
     const f = list?.[0];
@@ -153,6 +145,15 @@
     {done}
     {#if done}<a href="/people">{ui.people.toPeople}</a>{/if}
   </p>
+  <TakeBackMany
+    bind:this={batches}
+    kind="ROSTER"
+    ondone={async (words) => {
+      await see(meanings);
+      done = words;
+      void loadPeople();
+    }}
+  />
 
   {#if view}
     {#if view.groups.length || plays}
@@ -182,8 +183,10 @@
           {ui.people.toAnswer}{/if}{#if count('WRONG')}, <b>{count('WRONG')}</b>
           {ui.people.notTakenMend}{/if}.
       </p>
-      <Button size="small" disabled={!view.ready || busy || unsaid.length > 0} on:click={take}
-        >{ui.people.setUpMany(view.ready)}</Button
+      <Button
+        size="small"
+        disabled={!view.ready || changes.busy || unsaid.length > 0}
+        on:click={take}>{ui.people.setUpMany(view.ready)}</Button
       >
       {#if unsaid.length}<span class="small">{ui.people.firstSay(unsaid.length, list(unsaid))}</span
         >{/if}

@@ -2,7 +2,8 @@
 <script lang="ts">
   import { Button, Select, SelectItem, SkeletonText, TextInput } from 'carbon-components-svelte';
   import { onMount } from 'svelte';
-  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { api, asked, type Schemas } from '../api/client';
+  import { door } from '../lib/door.svelte';
   import { loaded } from '../lib/load.svelte';
   import Removal, { type Kind } from '../parts/Removal.svelte';
   import Sought from '../parts/Sought.svelte';
@@ -27,13 +28,13 @@
   const instruments = $derived(page.value?.instruments ?? []);
   const styles = $derived(page.value?.styles ?? {});
   const general = $derived(page.value?.general ?? []);
-  let failed = $state('');
-  const problem = $derived(failed || page.problem);
+  const changes = door();
+  /** the form of a new group has its own place for what goes wrong */
+  const adding = door();
   let said = $state('');
   /** what the last change of style did to the parts that are assigned */
   let effects = $state.raw<Schemas['EffectView'][]>([]);
   let groupName = $state('');
-  let groupProblem = $state('');
   let editing = $state.raw<{ student?: Schemas['StudentView']; group?: number }>();
   let grouping = $state.raw<Schemas['GroupView']>();
   let removing = $state.raw<{ kind: Kind; id: number; name: string; more: string }>();
@@ -41,7 +42,6 @@
   onMount(() => void load());
 
   function load() {
-    failed = '';
     return page.ask(
       async () => {
         const [people, instruments, styles, general] = await Promise.all([
@@ -80,51 +80,49 @@
   const usual = (s: Schemas['StyleView']) =>
     s.schools.find((o) => o.value === s.standard)?.label ?? s.standard;
 
-  async function addGroup(e: SubmitEvent) {
+  function addGroup(e: SubmitEvent) {
     e.preventDefault();
-    groupProblem = '';
-    try {
-      await asked(
-        api.POST('/api/groups', {
-          body: { name: groupName, stage: 'FIRST_YEARS', year: '', days: [] }
-        })
-      );
-      const name = groupName;
-      groupName = '';
-      await load();
-      said = ui.people.isSetUp(name);
-    } catch (e) {
-      groupProblem = sentence(e);
-    }
+    const name = groupName;
+    const body = { name, stage: 'FIRST_YEARS' as const, year: '', days: [] };
+    return adding.once(
+      () => asked(api.POST('/api/groups', { body })),
+      async () => {
+        groupName = '';
+        await load();
+        said = ui.people.isSetUp(name);
+      }
+    );
   }
 
-  async function back(s: Schemas['StudentView']) {
-    try {
-      const path = { kind: 'STUDENT' as const, id: s.id };
-      await asked(api.DELETE('/api/removals/{kind}/{id}', { params: { path } }));
-      await load();
-      said = ui.people.isBack(s.name);
-    } catch (e) {
-      failed = sentence(e);
-    }
-  }
+  const back = (s: Schemas['StudentView']) =>
+    changes.change(
+      () => {
+        const path = { kind: 'STUDENT' as const, id: s.id };
+        return asked(api.DELETE('/api/removals/{kind}/{id}', { params: { path } }));
+      },
+      async () => {
+        await load();
+        said = ui.people.isBack(s.name);
+      }
+    );
 
-  async function setStyle(instrument: string, name: string, school: string) {
-    try {
-      effects = await asked(
-        api.PUT('/api/styles/{instrument}/{name}', {
-          params: { path: { instrument, name } },
-          body: { school }
-        })
-      );
-      said =
-        ui.people.styleChanged +
-        (effects.length ? ui.people.thisOtherwise : ui.people.nothingOtherwise);
-      await load();
-    } catch (e) {
-      failed = sentence(e);
-    }
-  }
+  const setStyle = (instrument: string, name: string, school: string) =>
+    changes.change(
+      () =>
+        asked(
+          api.PUT('/api/styles/{instrument}/{name}', {
+            params: { path: { instrument, name } },
+            body: { school }
+          })
+        ),
+      async (answer) => {
+        effects = answer;
+        said =
+          ui.people.styleChanged +
+          (effects.length ? ui.people.thisOtherwise : ui.people.nothingOtherwise);
+        await load();
+      }
+    );
 </script>
 
 <svelte:head><title>{ui.people.title}</title></svelte:head>
@@ -171,7 +169,8 @@
 <div class="page">
   <h1>{ui.app.people}</h1>
   <p class="said" role="status">{said}</p>
-  {#if problem}<Trouble text={problem} again={load} />{/if}
+  {#if page.problem}<Trouble text={page.problem} again={load} />{/if}
+  {#if changes.problem}<Trouble text={changes.problem} />{/if}
   {#if !people}
     <SkeletonText paragraph lines={8} />
   {:else}
@@ -278,13 +277,13 @@
         labelText={ui.people.newGroup}
         placeholder={ui.people.newGroupHint}
         bind:value={groupName}
-        invalid={!!groupProblem}
-        invalidText={groupProblem}
+        invalid={!!adding.problem}
+        invalidText={adding.problem}
       />
       <Button size="small" type="submit" kind="tertiary">{ui.people.setItUp}</Button>
     </form>
 
-    <section>
+    <section id="settings">
       <h2>{ui.people.houseStyle}</h2>
       <p class="small quiet">
         {ui.people.houseIntro}

@@ -2,8 +2,10 @@
 <script lang="ts">
   import { Button, Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
-  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { api, asked, type Schemas } from '../api/client';
+  import { door } from '../lib/door.svelte';
   import { loaded } from '../lib/load.svelte';
+  import TakeBackMany from '../parts/TakeBackMany.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../router';
   import { steps as stepsOf, scaleOf } from './steps';
@@ -16,10 +18,8 @@
   let chosen = $state.raw<Record<string, string[]>>({});
   let steps = $state('');
   let said = $state('');
-  let failed = $state('');
-  let busy = $state(false);
-  /** what was written down last, to be taken back */
-  let last = $state.raw<Schemas['PlaysMarks'][]>([]);
+  const changes = door();
+  let batches = $state<{ again: () => void }>();
 
   const load = (id: number) =>
     page.ask(() =>
@@ -28,8 +28,8 @@
   $effect(() => {
     const id = group;
     untrack(() => {
+      changes.next();
       chosen = {};
-      last = [];
       said = '';
       void load(id);
     });
@@ -69,47 +69,26 @@
     )
   );
 
-  async function save() {
-    if (busy) return;
-    busy = true;
-    failed = '';
-    try {
-      const done = await asked(
-        api.POST('/api/groups/{groupId}/plays', {
-          params: { path: { groupId: group } },
-          body: {
-            sections: sections
-              .filter((s) => chosen[s.instrument]?.length)
-              .map((s) => ({ instrument: s.instrument, notes: chosen[s.instrument]! }))
-          }
-        })
-      );
-      last = done.students.filter((s) => s.ids.length);
-      said = done.marks ? ui.people.playsDone(done.marks, last.length) : ui.people.allThere;
-      chosen = {};
-      await load(group);
-    } catch (e) {
-      failed = sentence(e);
-    } finally {
-      busy = false;
-    }
-  }
-
-  async function takeBack() {
-    try {
-      for (const s of last)
-        await asked(
-          api.POST('/api/students/{studentId}/heard/undo', {
-            params: { path: { studentId: s.studentId } },
-            body: { ids: s.ids }
+  function save() {
+    const groupId = group;
+    const wanted = sections
+      .filter((s) => chosen[s.instrument]?.length)
+      .map((s) => ({ instrument: s.instrument, notes: chosen[s.instrument]! }));
+    return changes.once(
+      () =>
+        asked(
+          api.POST('/api/groups/{groupId}/plays', {
+            params: { path: { groupId } },
+            body: { sections: wanted }
           })
-        );
-      last = [];
-      said = ui.people.takenBack;
-      await load(group);
-    } catch (e) {
-      failed = sentence(e);
-    }
+        ),
+      async ({ marks, students }) => {
+        said = marks ? ui.people.playsDone(marks, students) : ui.people.allThere;
+        chosen = {};
+        batches?.again();
+        await load(groupId);
+      }
+    );
   }
 </script>
 
@@ -130,17 +109,23 @@
       <Select size="sm" labelText={ui.people.upToSteps} bind:selected={steps}>
         {#each stepsOf() as [value, words] (value)}<SelectItem {value} text={words} />{/each}
       </Select>
-      <Button size="small" disabled={!many || busy} on:click={save}
+      <Button size="small" disabled={!many || changes.busy} on:click={save}
         >{ui.people.writeDown(many)}</Button
       >
       <p role="status">
         {said}
-        {#if last.length}<button class="plain link" onclick={takeBack}
-            >{ui.people.takeItBack}</button
-          >{/if}
       </p>
     </div>
-    {#if failed}<Trouble text={failed} />{/if}
+    {#if changes.problem}<Trouble text={changes.problem} />{/if}
+    <TakeBackMany
+      bind:this={batches}
+      kind="PLAYS"
+      {group}
+      ondone={(words) => {
+        said = words;
+        void load(group);
+      }}
+    />
     {#each sections as s (s.instrument)}
       <section aria-label={s.name}>
         <div class="who">

@@ -2,7 +2,8 @@
 <script lang="ts">
   import { Button, Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
-  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { api, asked, type Schemas } from '../api/client';
+  import { door } from '../lib/door.svelte';
   import { loaded } from '../lib/load.svelte';
   import Mark from '../parts/Mark.svelte';
   import NoteMap from './NoteMap.svelte';
@@ -47,18 +48,18 @@
     );
   }
   let sounding = $state(false);
-  let failed = $state('');
-  const problem = $derived(
-    failed || heard.problem || mapped.problem || ahead.problem || ways.problem
-  );
+  const changes = door();
+  const problem = $derived(heard.problem || mapped.problem || ahead.problem || ways.problem);
 
   $effect(() => {
     const id = student;
-    untrack(() => void load(id));
+    untrack(() => {
+      changes.next();
+      void load(id);
+    });
   });
 
   async function load(id: number) {
-    failed = '';
     const params = { path: { studentId: id } };
     if (record?.student.id !== id)
       [heard, mapped, ahead, ways, growth].forEach((l) => l.put(undefined));
@@ -77,18 +78,13 @@
     ]);
   }
 
-  async function takeBack(id: number) {
-    try {
-      await asked(
-        api.POST('/api/students/{studentId}/heard/undo', {
-          params: { path: { studentId: student } },
-          body: { ids: [id] }
-        })
-      );
-      await load(student);
-    } catch (e) {
-      failed = sentence(e);
-    }
+  function takeBack(id: number) {
+    const params = { path: { studentId: student } };
+    return changes.change(
+      () =>
+        asked(api.POST('/api/students/{studentId}/heard/undo', { params, body: { ids: [id] } })),
+      () => load(params.path.studentId)
+    );
   }
 
   /** the note with a fingering whose history is shown */
@@ -100,28 +96,23 @@
 
   /** A further entry: nothing that was heard is ever changed. */
   async function hear(m: Schemas['MarkView'], grade: Grade) {
-    try {
-      await asked(
-        api.POST('/api/students/{studentId}/heard', {
-          params: { path: { studentId: student } },
-          body: [
-            {
-              written: m.written,
-              fingering: m.fingering,
-              grade,
-              pieceId: 0,
-              bars: '',
-              remark: '',
-              mark: presses.of(`${keyOf(m)} ${grade}`)
-            }
-          ]
-        })
-      );
-      presses.written(`${keyOf(m)} ${grade}`);
-      await load(student);
-    } catch (e) {
-      failed = sentence(e);
-    }
+    const params = { path: { studentId: student } };
+    const press = `${student} ${keyOf(m)} ${grade}`;
+    const { written, fingering } = m;
+    const one = { written, fingering, grade, pieceId: 0, bars: '', remark: '' };
+    await changes.change(
+      () =>
+        asked(
+          api.POST('/api/students/{studentId}/heard', {
+            params,
+            body: [{ ...one, mark: presses.of(press) }]
+          })
+        ),
+      () => {
+        presses.written(press);
+        return load(params.path.studentId);
+      }
+    );
   }
 
   /** Everything that was heard, in words. */
@@ -156,6 +147,7 @@
 
 <div class="page">
   {#if problem}<Trouble text={problem} again={() => load(student)} />{/if}
+  {#if changes.problem}<Trouble text={changes.problem} />{/if}
   {#if !record}
     <SkeletonText heading /><SkeletonText paragraph lines={8} />
   {:else}

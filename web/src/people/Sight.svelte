@@ -10,9 +10,10 @@
   } from 'carbon-components-svelte';
   import { onDestroy } from 'svelte';
   import { api, asked, type Schemas } from '../api/client';
+  import { door } from '../lib/door.svelte';
   import { Kept } from '../lib/kept.svelte';
   import { pageKeys, pressing } from '../lib/keys.svelte';
-  import { loaded, sentence } from '../lib/load.svelte';
+  import { loaded } from '../lib/load.svelte';
   import FingeredLine from '../parts/FingeredLine.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { someNumber } from '../practice/starts';
@@ -46,7 +47,7 @@
   const view = $derived(page.value);
   let fingered = $state(false);
   let clicks = $state(false);
-  let failed = $state('');
+  const changes = door();
   let width = $state(0);
   const play = new Playback();
 
@@ -85,14 +86,12 @@
       }
     );
   }
-  async function keep() {
-    failed = '';
-    try {
-      const { id } = await asked(api.POST('/api/students/{studentId}/sight', { params }));
-      await navigate(`/stand/${student}/${id}` as '/');
-    } catch (e) {
-      failed = sentence(e);
-    }
+  function keep() {
+    const own = params;
+    return changes.once(
+      () => asked(api.POST('/api/students/{studentId}/sight', { params: own })),
+      ({ id }) => void navigate(`/stand/${own.path.studentId}/${id}` as '/')
+    );
   }
 
   const here = () => !!view;
@@ -156,7 +155,8 @@
     />
     <Button size="small" on:click={another}>{ui.sight.another} <kbd>n</kbd></Button>
   </div>
-  {#if page.problem || failed}<Trouble text={page.problem || failed} again={page.again} />{/if}
+  {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
+  {#if changes.problem}<Trouble text={changes.problem} />{/if}
   <div class="music" bind:clientWidth={width}>
     {#if view}
       <p class="small quiet">{view.key}, {view.meter}. {view.told}</p>

@@ -2,7 +2,8 @@
 <script lang="ts">
   import { Checkbox, Modal, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { tick, untrack } from 'svelte';
-  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { api, asked, type Schemas } from '../api/client';
+  import { door } from '../lib/door.svelte';
   import { steps as stepsOf } from './steps';
   import { loaded } from '../lib/load.svelte';
   import Trouble from '../parts/Trouble.svelte';
@@ -43,9 +44,8 @@
   let to = $state('');
   /** tonic of the scale by whose steps a range is played; empty for every half step */
   let steps = $state('');
-  let problem = $state('');
+  const changes = door();
   let erasing = $state(false);
-  let busy = $state(false);
 
   const chosen = $derived(instruments.find((i) => i.id === instrument));
   /** what was kept before the two hands were told apart */
@@ -58,10 +58,9 @@
   const toggle = <T,>(list: T[], item: T, on: boolean) =>
     on ? [...list.filter((x) => x !== item), item] : list.filter((x) => x !== item);
 
+  /** the student that this form has set up already */
+  let made = 0;
   async function keep() {
-    if (busy) return;
-    problem = '';
-    busy = true;
     const body = {
       givenName,
       initial,
@@ -73,41 +72,34 @@
       person: student?.person ?? 0,
       seat
     };
-    try {
-      const { id } =
-        student && !further
-          ? await asked(
-              api.PUT('/api/students/{id}', { params: { path: { id: student.id } }, body })
-            )
-          : await asked(api.POST('/api/students', { body }));
-      if (from && to) {
-        await asked(
-          api.POST('/api/students/{studentId}/heard/range', {
-            params: { path: { studentId: id } },
-            body: { from, to, scale: steps, notes: [] }
-          })
-        );
-      }
-      ondone(ui.people.isSetUp(givenName));
-    } catch (e) {
-      problem = sentence(e);
-    } finally {
-      busy = false;
-    }
+    await changes.once(
+      async () => {
+        // who was set up before the range failed is not set up a second time
+        const known = made || (student && !further ? student.id : 0);
+        const set = known
+          ? api.PUT('/api/students/{id}', { params: { path: { id: known } }, body })
+          : api.POST('/api/students', { body });
+        made = (await asked(set)).id;
+        if (from && to) {
+          await asked(
+            api.POST('/api/students/{studentId}/heard/range', {
+              params: { path: { studentId: made } },
+              body: { from, to, scale: steps, notes: [] }
+            })
+          );
+        }
+      },
+      () => ondone(ui.people.isSetUp(givenName))
+    );
   }
 
   async function erase(all: boolean) {
     if (!student) return;
-    try {
-      const gone = await asked(
-        api.DELETE('/api/students/{id}', {
-          params: { path: { id: student.id }, query: { all } }
-        })
-      );
-      ondone(gone.done);
-    } catch (e) {
-      problem = sentence(e);
-    }
+    const params = { path: { id: student.id }, query: { all } };
+    await changes.once(
+      () => asked(api.DELETE('/api/students/{id}', { params })),
+      (gone) => ondone(gone.done)
+    );
   }
 
   /** what goes with an erased student; the question has the focus, so that Escape works on */
@@ -275,7 +267,7 @@
         <p class="small quiet">{ui.people.noGroups}</p>
       {/each}
     </fieldset>
-    {#if problem}<Trouble text={problem} />{/if}
+    {#if changes.problem}<Trouble text={changes.problem} />{/if}
     {#if student && !further}
       {#if erasing}
         <div

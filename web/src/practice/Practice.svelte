@@ -7,6 +7,7 @@
   import { Queue } from '../ear/queue.svelte';
   import { notesXml } from '../engrave/notes';
   import { pageKeys, pressing } from '../lib/keys.svelte';
+  import { door } from '../lib/door.svelte';
   import { loaded, sentence } from '../lib/load.svelte';
   import FingeredLine from '../parts/FingeredLine.svelte';
   import Trouble from '../parts/Trouble.svelte';
@@ -43,11 +44,14 @@
   /** how far each bit is, after the last run */
   let ladders = $state.raw<Schemas['LadderView'][]>([]);
   const ladder = $derived(ladders[open]);
-  let failed = $state('');
+  const changes = door();
+  /** dice, as they were thrown for this student */
+  const thrown = loaded<Schemas['StartsView']>();
   /** runs on their way; what finds no answer waits, also over a closed tab */
   let queue = $state.raw<Queue<Run, Schemas['LadderView'][]>>();
   const problem = $derived(
-    failed ||
+    changes.problem ||
+      thrown.problem ||
       queue?.refused.at(-1)?.because ||
       (queue?.problem && ui.ear.waits(queue.problem)) ||
       ''
@@ -65,6 +69,10 @@
     set = {};
     ladders = [];
     cut = undefined;
+    untrack(() => {
+      changes.next();
+      thrown.drop();
+    });
     sitting = begun(who, what);
     void page.ask(
       () => fetched(who, what),
@@ -111,18 +119,12 @@
   /** the place that is played now */
   let cut = $state.raw<Schemas['CutView']>();
   /** @param propose whether nobody has said a number */
-  async function draw(seed: number, propose: boolean) {
-    failed = '';
-    try {
-      const starts = await asked(
-        api.GET('/api/stand/{studentId}/{pieceId}/starts', {
-          params: { ...params, query: { seed, propose } }
-        })
-      );
-      sit({ starts, results: [] });
-    } catch (e) {
-      failed = sentence(e);
-    }
+  function draw(seed: number, propose: boolean) {
+    const wanted = { ...params, query: { seed, propose } };
+    return thrown.ask(
+      () => asked(api.GET('/api/stand/{studentId}/{pieceId}/starts', { params: wanted })),
+      (starts) => sit({ starts, results: [] })
+    );
   }
   function sit(to: Sitting | undefined) {
     sitting = to;
@@ -183,21 +185,16 @@
   }
   /** What waits is taken back here; what is written down, there. */
   async function takeBack(id: number) {
-    failed = '';
-    const last = queue?.waiting.at(-1);
-    if (last && queue?.take(last)) return;
-    try {
-      await queue?.flush();
-      climbed(
-        await asked(
-          api.DELETE('/api/stand/{studentId}/{pieceId}/runs/{runId}', {
-            params: { path: { ...params.path, runId: id } }
-          })
-        )
+    const own = queue;
+    const last = own?.waiting.at(-1);
+    if (last && own?.take(last)) return;
+    const path = { ...params.path, runId: id };
+    await changes.change(async () => {
+      await own?.flush();
+      return asked(
+        api.DELETE('/api/stand/{studentId}/{pieceId}/runs/{runId}', { params: { path } })
       );
-    } catch (e) {
-      failed = sentence(e);
-    }
+    }, climbed);
   }
 
   const steps = $derived(STEPS.filter((s) => s !== 'join' || open < bits.length - 1));

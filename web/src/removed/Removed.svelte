@@ -2,15 +2,17 @@
 <script lang="ts">
   import { Button, SkeletonText } from 'carbon-components-svelte';
   import { onMount } from 'svelte';
-  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { api, asked, type Schemas } from '../api/client';
+  import { door } from '../lib/door.svelte';
   import { loaded } from '../lib/load.svelte';
   import type { Kind } from '../parts/Removal.svelte';
+  import TakeBackMany from '../parts/TakeBackMany.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { ui } from '../words/ui';
 
   const page = loaded<Schemas['RemovedView'][]>();
   let said = $state('');
-  let problem = $state('');
+  const changes = door();
 
   const load = () => page.ask(() => asked(api.GET('/api/removals')));
   onMount(() => void load());
@@ -23,20 +25,20 @@
     ['FINGERING', ui.removed.fingerings]
   ];
 
-  async function putBack(r: Schemas['RemovedView']) {
-    problem = '';
-    try {
-      await asked(
-        api.DELETE('/api/removals/{kind}/{id}', {
-          params: { path: { kind: r.kind as Kind, id: r.id } }
-        })
-      );
-      said = ui.removed.back(r.name, r.with.length ? ui.removed.alsoWith(r.with.join(', ')) : '');
-      await load();
-    } catch (e) {
-      problem = sentence(e);
-    }
-  }
+  const putBack = (r: Schemas['RemovedView']) =>
+    changes.change(
+      () =>
+        asked(
+          api.DELETE('/api/removals/{kind}/{id}', {
+            params: { path: { kind: r.kind as Kind, id: r.id } }
+          })
+        ),
+      () => {
+        const also = r.with.length ? ui.removed.alsoWith(r.with.join(', ')) : '';
+        said = ui.removed.back(r.name, also);
+        return load();
+      }
+    );
 </script>
 
 <svelte:head><title>{ui.removed.title}</title></svelte:head>
@@ -44,8 +46,16 @@
 <div class="page">
   <h1>{ui.removed.removed}</h1>
   <p role="status" class="said">{said}</p>
-  {#if problem}<Trouble text={problem} />{/if}
+  {#if changes.problem}<Trouble text={changes.problem} />{/if}
   {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
+  <TakeBackMany
+    heading={ui.removed.forMany}
+    most={20}
+    ondone={(words) => {
+      said = words;
+      void load();
+    }}
+  />
   {#if !page.value}
     {#if !page.problem}<SkeletonText paragraph lines={6} />{/if}
   {:else if !page.value.length}

@@ -48,29 +48,29 @@
   );
 
   /** the map, an instrument at a time, when it is asked for */
-  let readers = $state.raw<Schemas['MapReader'][]>([]);
+  const readersOf = loaded<Schemas['MapReader'][]>();
+  const reading = loaded<Exercises>();
+  const readers = $derived(readersOf.value ?? []);
   let pages = $state.raw<Map<string, Exercises>>(new Map());
   let mapping = $state(false);
-  let problem = $state('');
+  const problem = $derived(readersOf.problem || reading.problem);
   let turn = 0;
   onDestroy(() => void turn++);
   async function drawMap() {
     const mine = ++turn;
-    problem = '';
     mapping = true;
     pages = new Map();
-    try {
-      readers = await asked(api.GET('/api/book/readers'));
-      for (const r of readers) {
-        const exercises = await read(r.id, false);
-        if (mine !== turn) return;
-        pages = new Map(pages).set(r.id, exercises);
-      }
-    } catch (e) {
-      if (mine === turn) problem = e instanceof Error ? e.message : ui.all.wentWrong;
-    } finally {
-      if (mine === turn) mapping = false;
+    await readersOf.ask(() => asked(api.GET('/api/book/readers')));
+    for (const r of readers) {
+      if (mine !== turn || problem) break;
+      await reading.ask(
+        () => read(r.id, false),
+        (exercises) => {
+          if (mine === turn) pages = new Map(pages).set(r.id, exercises);
+        }
+      );
     }
+    if (mine === turn) mapping = false;
   }
   // a link may ask for it
   if (new URLSearchParams(location.search).has('map')) void drawMap();

@@ -3,10 +3,10 @@
   import { Button, ProgressBar, TextInput } from 'carbon-components-svelte';
   import { unzip, type Unzipped } from 'fflate';
   import { onDestroy, untrack } from 'svelte';
-  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { sentence, type Schemas } from '../api/client';
   import Trouble from '../parts/Trouble.svelte';
   import { ui } from '../words/ui';
-  import { byName, ofArchive, sorted, type Found, type Item } from './bring';
+  import { bringOne, byName, ofArchive, sorted, type Found, type Item } from './bring';
 
   let { given, onbrought }: { given: File[]; onbrought: () => void } = $props();
 
@@ -64,33 +64,6 @@
     untrack(() => void look(files));
   });
 
-  async function bringOne(item: Item): Promise<Schemas['BroughtView'][]> {
-    const form = new FormData();
-    form.append('file', item.file);
-    form.append('book', book);
-    for (const k of ['number', 'page', 'title', 'pages'] as const) {
-      if (item[k]) form.append(k, item[k]);
-    }
-    const as = { body: form as never, bodySerializer: (f: unknown) => f as FormData };
-    const pieces = await asked(
-      api.POST('/api/book/pieces', { params: { query: {} }, ...as } as never)
-    );
-    const brought = pieces as Schemas['BroughtView'][];
-    for (const p of brought) {
-      if (!item.picture || p.again) continue;
-      const page = new FormData();
-      page.append('file', item.picture);
-      await asked(
-        api.PUT('/api/pieces/{id}/page', {
-          params: { path: { id: p.id } },
-          body: page as never,
-          bodySerializer: (f: unknown) => f as FormData
-        })
-      );
-    }
-    return brought;
-  }
-
   async function bring() {
     if (!found) return;
     if (!book.trim()) {
@@ -106,7 +79,7 @@
       for (let item = waiting.shift(); item && !stopped; item = waiting.shift()) {
         let row: Row;
         try {
-          row = { name: item.name, pieces: await bringOne(item), problem: '' };
+          row = { name: item.name, pieces: await bringOne(item, book), problem: '' };
         } catch (e) {
           row = { name: item.name, pieces: [], problem: sentence(e) };
         }

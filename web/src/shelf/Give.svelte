@@ -2,7 +2,8 @@
 <script lang="ts">
   import { Modal, Select, SelectItem, SelectItemGroup, TextInput } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
-  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { api, asked, type Schemas } from '../api/client';
+  import { door } from '../lib/door.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { ui } from '../words/ui';
 
@@ -51,8 +52,7 @@
   let tempo = $state('');
   let fingerings = $state('planned');
   let words = $state('');
-  let problem = $state('');
-  let busy = false;
+  const changes = door();
   const given: number[] = [];
   const one = $derived(pieces.length === 1);
 
@@ -68,39 +68,30 @@
   );
 
   async function give() {
-    problem = '';
-    if (!to) problem = ui.shelf.setUpFirst;
-    else if (!due) problem = ui.shelf.chooseDay;
-    else if (tempo.trim() && !/^\d+$/.test(tempo.trim())) problem = ui.shelf.tempoNumber;
-    if (problem || busy) return;
-    busy = true;
+    if (!to) return changes.refuse(ui.shelf.setUpFirst);
+    if (!due) return changes.refuse(ui.shelf.chooseDay);
+    if (tempo.trim() && !/^\d+$/.test(tempo.trim())) return changes.refuse(ui.shelf.tempoNumber);
     const [kind, id, section = ''] = to.split('/');
-    try {
-      // those that were given before one failed stay given, and are not given again
-      for (const { id: pieceId } of pieces.slice(given.length)) {
-        const done = await asked(
-          api.POST('/api/pieces/{id}/assign', {
-            params: { path: { id: pieceId } },
-            body: {
-              groupId: kind === 'p' ? 0 : Number(id),
-              studentId: kind === 'p' ? Number(id) : 0,
-              section,
-              due,
-              sentence: words,
-              bars: bars.trim(),
-              tempo: Number(tempo.trim() || 0),
-              locked: fingerings === 'locked'
-            }
-          })
-        );
-        given.push(done.id);
-      }
-      ongiven(given);
-    } catch (e) {
-      problem = sentence(e);
-    } finally {
-      busy = false;
-    }
+    const body = {
+      groupId: kind === 'p' ? 0 : Number(id),
+      studentId: kind === 'p' ? Number(id) : 0,
+      section,
+      due,
+      sentence: words,
+      bars: bars.trim(),
+      tempo: Number(tempo.trim() || 0),
+      locked: fingerings === 'locked'
+    };
+    await changes.once(
+      async () => {
+        // those that were given before one failed stay given, and are not given again
+        for (const { id: pieceId } of pieces.slice(given.length)) {
+          const params = { path: { id: pieceId } };
+          given.push((await asked(api.POST('/api/pieces/{id}/assign', { params, body }))).id);
+        }
+      },
+      () => ongiven(given)
+    );
   }
   const value = (e: Event) => String((e.target as HTMLSelectElement).value);
 </script>
@@ -158,7 +149,7 @@
       <SelectItem value="locked" text={ui.shelf.lockedNow} />
     </Select>
     <TextInput labelText={ui.shelf.sentence} bind:value={words} />
-    {#if problem}<Trouble text={problem} />{/if}
+    {#if changes.problem}<Trouble text={changes.problem} />{/if}
   </div>
 </Modal>
 

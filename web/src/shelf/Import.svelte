@@ -4,6 +4,7 @@
   import { tick } from 'svelte';
   import { Problem, sentence, type Schemas } from '../api/client';
   import { Kept } from '../lib/kept.svelte';
+  import { door } from '../lib/door.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { navigate } from '../router';
   import { hand } from '../typing/being-read.svelte';
@@ -38,6 +39,7 @@
     ['AS_WRITTEN', ui.shelf.asStands, 'asWritten']
   ] as const;
   let field: HTMLInputElement;
+  const changes = door();
   /** what can be shown beside the field where one types */
   const PAGE = /\.(pdf|png|jpe?g|webp)$/i;
   let isPage = $state(false);
@@ -151,18 +153,17 @@
     form.append('number', number);
     form.append('page', page);
     form.append('pages', pages);
-    try {
-      const kept = await send<Schemas['Id']>('/api/pieces', form);
-      onkept(title, kept.id);
-      look = undefined;
-      file = undefined;
-      number = '';
-      page = '';
-    } catch (e) {
-      problem = sentence(e);
-    } finally {
-      progress = -1;
-    }
+    await changes.once(
+      () => send<Schemas['Id']>('/api/pieces', form),
+      (kept) => {
+        onkept(title, kept.id);
+        look = undefined;
+        file = undefined;
+        number = '';
+        page = '';
+      }
+    );
+    progress = -1;
   }
 </script>
 
@@ -195,8 +196,8 @@
 {#if progress >= 0}
   <ProgressBar labelText={doing} value={progress < 100 ? progress : undefined} size="sm" />
 {/if}
-{#if problem}
-  <Trouble text={problem} />
+{#if problem || changes.problem}
+  <Trouble text={problem || changes.problem} />
   {#if isPage}
     <p class="from">
       <button class="plain link" onclick={() => void typeFrom()}>{ui.shelf.typeFrom}</button>

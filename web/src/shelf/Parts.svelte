@@ -12,12 +12,14 @@
   import { pageKeys } from '../lib/keys.svelte';
   import { api, asked, sentence, type Schemas } from '../api/client';
   import { warmUp } from '../engrave/engrave';
+  import { door } from '../lib/door.svelte';
   import { loaded } from '../lib/load.svelte';
   import Mark from '../parts/Mark.svelte';
   import Menu from '../parts/Menu.svelte';
   import Removal from '../parts/Removal.svelte';
   import SaveMusic from '../parts/SaveMusic.svelte';
   import Sought from '../parts/Sought.svelte';
+  import TakeBackMany from '../parts/TakeBackMany.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../router';
   import PageSize from '../paper/PageSize.svelte';
@@ -34,6 +36,8 @@
   const page = loaded<Schemas['AssignmentView']>();
   const given = $derived(page.value);
   let failed = $state('');
+  const changes = door();
+  let batches = $state<{ again: () => void }>();
   const problem = $derived(failed || page.problem);
   let said = $state('');
   let taken = $state(false);
@@ -46,7 +50,12 @@
   let wanted: (() => void) | undefined;
 
   $effect(() => {
-    void load(id);
+    const assignment = id;
+    untrack(() => {
+      changes.next();
+      said = '';
+      void load(assignment);
+    });
   });
 
   function load(assignment: number) {
@@ -152,44 +161,41 @@
     window.print();
   }
 
-  async function lock(locked: boolean) {
-    try {
-      const answer = await asked(
-        api.PUT('/api/assignments/{id}/locked', { params: { path: { id } }, body: { locked } })
-      );
-      page.put(answer);
-      said = locked ? ui.shelf.locked : ui.shelf.planned;
-      if (showing) await show();
-    } catch (e) {
-      failed = sentence(e);
-    }
+  function lock(locked: boolean) {
+    const params = { path: { id } };
+    return changes.change(
+      () => asked(api.PUT('/api/assignments/{id}/locked', { params, body: { locked } })),
+      (answer) => {
+        page.put(answer);
+        said = locked ? ui.shelf.locked : ui.shelf.planned;
+        if (showing) void show();
+      }
+    );
   }
   async function simpler() {
     if (!given) return;
-    try {
-      const made = await asked(
-        api.POST('/api/groups/{groupId}/simpler/{pieceId}', {
-          params: { path: { groupId: given.groupId, pieceId: given.piece.id } },
-          body: { below }
-        })
-      );
-      said = made.length
-        ? ui.shelf.simplerMade(made.map((m) => m.student.name).join(', '))
-        : ui.shelf.simplerNone;
-      await load(id);
-    } catch (e) {
-      failed = sentence(e);
-    }
+    const path = { groupId: given.groupId, pieceId: given.piece.id };
+    await changes.once(
+      () =>
+        asked(
+          api.POST('/api/groups/{groupId}/simpler/{pieceId}', { params: { path }, body: { below } })
+        ),
+      async (made) => {
+        said = made.length ? ui.shelf.simplerMade(made.length) : ui.shelf.simplerNone;
+        batches?.again();
+        await load(id);
+      }
+    );
   }
-  async function putBack() {
-    try {
-      const path = { kind: 'ASSIGNMENT' as const, id };
-      await asked(api.DELETE('/api/removals/{kind}/{id}', { params: { path } }));
-      await load(id);
-      said = ui.shelf.givenAgain;
-    } catch (e) {
-      failed = sentence(e);
-    }
+  function putBack() {
+    const path = { kind: 'ASSIGNMENT' as const, id };
+    return changes.once(
+      () => asked(api.DELETE('/api/removals/{kind}/{id}', { params: { path } })),
+      async () => {
+        await load(path.id);
+        said = ui.shelf.givenAgain;
+      }
+    );
   }
 
   pageKeys(ui.today.allParts, [
@@ -210,6 +216,7 @@
 
 <div class="page">
   {#if problem}<Trouble text={problem} again={() => load(id)} />{/if}
+  {#if changes.problem}<Trouble text={changes.problem} />{/if}
   {#if !given}
     {#if !problem}<SkeletonText heading /><SkeletonText paragraph lines={8} />{/if}
   {:else if taken}
@@ -268,6 +275,18 @@
     </div>
     <div class="screen settings"><SheetSettings /></div>
     <p role="status" class="screen said">{said}</p>
+    {#if given.groupId}
+      <TakeBackMany
+        bind:this={batches}
+        kind="SIMPLER"
+        group={given.groupId}
+        piece={given.piece.id}
+        ondone={(words) => {
+          said = words;
+          void load(id);
+        }}
+      />
+    {/if}
     {#if given.parts.length > 5}
       <Sought
         find={ui.shelf.findPart}

@@ -4,7 +4,8 @@
   import { Kept } from '../lib/kept.svelte';
   import { pageKeys, pressing } from '../lib/keys.svelte';
   import { onMount } from 'svelte';
-  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { api, asked, type Schemas } from '../api/client';
+  import { door } from '../lib/door.svelte';
   import { loaded } from '../lib/load.svelte';
   import Removal from '../parts/Removal.svelte';
   import Sought from '../parts/Sought.svelte';
@@ -36,20 +37,18 @@
 
   const starters = loaded<Schemas['Book'][]>();
   const offered = $derived((starters.value ?? []).filter((b) => b.missing));
-  let failed = $state('');
+  const changes = door();
   $effect(() => {
     if (pieces) void starters.ask(() => asked(api.GET('/api/starters')));
   });
-  async function start(book: string) {
-    failed = '';
-    try {
-      const done = await asked(api.POST('/api/starters', { body: { book } }));
-      await load();
-      said = done.done;
-    } catch (e) {
-      failed = sentence(e);
-    }
-  }
+  const start = (book: string) =>
+    changes.once(
+      () => asked(api.POST('/api/starters', { body: { book } })),
+      async ({ done }) => {
+        await load();
+        said = done;
+      }
+    );
 
   /** what takes longer to find out comes when it is there */
   const facts = loaded<Schemas['FactsView'][]>();
@@ -279,7 +278,7 @@
     {:else}
       <p>{pieces.length ? ui.shelf.nothingFound : ui.shelf.empty}</p>
     {/each}
-    {#if failed}<Trouble text={failed} />{/if}
+    {#if changes.problem}<Trouble text={changes.problem} />{/if}
     {#if offered.length}
       <p class="small from">
         {ui.shelf.starters}

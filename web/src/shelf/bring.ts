@@ -1,4 +1,5 @@
 import type { Unzipped } from 'fflate';
+import { api, asked, type Schemas } from '../api/client';
 
 /** A file that is brought in, with what an archive says of it. */
 export interface Item {
@@ -82,4 +83,34 @@ export function ofArchive(archive: string, entries: Unzipped): Found {
     .filter(([name]) => !name.endsWith('/'))
     .map(([name, bytes]) => ({ name, file: asFile(bytes, name) }));
   return { book, ...sorted(files) };
+}
+
+/** Keeps a page beside a piece: the paper that it was typed from. */
+export function putPage(id: number, file: File) {
+  const form = new FormData();
+  form.append('file', file);
+  return asked(
+    api.PUT('/api/pieces/{id}/page', {
+      params: { path: { id } },
+      body: form as never,
+      bodySerializer: (f: unknown) => f as FormData
+    })
+  );
+}
+
+/** Brings one file of a book, with the page that it was typed from. */
+export async function bringOne(item: Item, book: string): Promise<Schemas['BroughtView'][]> {
+  const form = new FormData();
+  form.append('file', item.file);
+  form.append('book', book);
+  for (const k of ['number', 'page', 'title', 'pages'] as const) {
+    if (item[k]) form.append(k, item[k]);
+  }
+  const as = { body: form as never, bodySerializer: (f: unknown) => f as FormData };
+  const pieces = await asked(
+    api.POST('/api/book/pieces', { params: { query: {} }, ...as } as never)
+  );
+  const brought = pieces as Schemas['BroughtView'][];
+  for (const p of brought) if (item.picture && !p.again) await putPage(p.id, item.picture);
+  return brought;
 }

@@ -21,7 +21,7 @@
     section = $bindable(),
     looked,
     all = $bindable(),
-    busy,
+    sending,
     onlook,
     ontake,
     onkeep
@@ -44,7 +44,8 @@
     looked: number;
     /** whether what nobody would want here is shown too */
     all: boolean;
-    busy: boolean;
+    /** whether what stands here was pressed and is on its way */
+    sending: boolean;
     onlook: (i: number) => void;
     ontake: (i: number) => void;
     onkeep: () => void;
@@ -105,12 +106,16 @@
   {:else}
     <p class="notation">{short(note.fingering).join(' · ')}</p>
   {/if}
-  {#each note.reasons as r (r.text)}
-    <p class="why">{r.text}</p>
-  {/each}
-  {#each note.kept as k (k)}
-    <p class="small">{k}</p>
-  {/each}
+  {#if sending}
+    <p class="small quiet">{ui.stand.replanning}</p>
+  {:else}
+    {#each note.reasons as r (r.text)}
+      <p class="why">{r.text}</p>
+    {/each}
+    {#each note.kept as k (k)}
+      <p class="small">{k}</p>
+    {/each}
+  {/if}
   {#if breath}<p class="small">{ui.stand.breath[breath]}</p>{/if}
   {#if note.trill[0]}
     <section class="trill">
@@ -122,12 +127,7 @@
   {#if note.caution}<p class="small caution"><b>{ui.all.care}</b> {note.caution}</p>{/if}
   {#if !byName}
     <div class="keep">
-      <Button
-        size="small"
-        kind={note.locked ? 'secondary' : 'tertiary'}
-        disabled={busy}
-        on:click={onkeep}
-      >
+      <Button size="small" kind={note.locked ? 'secondary' : 'tertiary'} on:click={onkeep}>
         {note.locked ? ui.stand.letGo : ui.stand.keepIt} <kbd>k</kbd>
       </Button>
     </div>
@@ -153,12 +153,7 @@
       <ul>
         {#each offered as a, i (a.fingering)}
           <li class:looked={i === looked}>
-            <button
-              class="plain"
-              disabled={busy}
-              onmouseenter={() => onlook(i)}
-              onclick={() => ontake(i)}
-            >
+            <button class="plain" onmouseenter={() => onlook(i)} onclick={() => ontake(i)}>
               <span class="label">{a.label}</span>
               <span class="notation">{short(a.fingering).join(' · ')}</span>
               <span class="small quiet">{price(a.extra)}{a.learned ? '' : ui.stand.notLearned}</span

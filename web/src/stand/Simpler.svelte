@@ -2,8 +2,10 @@
 <script lang="ts">
   import { Button, SkeletonText } from 'carbon-components-svelte';
   import { pageKeys, pressing } from '../lib/keys.svelte';
-  import { onDestroy } from 'svelte';
-  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { onDestroy, untrack } from 'svelte';
+  import { api, asked, type Schemas } from '../api/client';
+  import { door } from '../lib/door.svelte';
+  import { loaded } from '../lib/load.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../router';
   import { Playback } from './playback.svelte';
@@ -14,118 +16,104 @@
   const student = $derived(Number(route.params.student));
   const piece = $derived(Number(route.params.piece));
   const path = $derived({ path: { studentId: student, pieceId: piece } });
-  let view = $state.raw<Schemas['SimplerView']>();
-  let problem = $state('');
+  const page = loaded<Schemas['SimplerView']>();
+  const view = $derived(page.value);
+  const changes = door();
   let said = $state('');
   let chosen = $state('');
   let looked = $state(-1);
   /** whether something was decided that is not kept yet */
   let open = $state(false);
-  let busy = $state(false);
 
   const notes = $derived(view?.notes ?? []);
   const at = $derived(notes.findIndex((n) => n.id === chosen));
   const note = $derived(notes[at]);
   const changed = $derived(new Set(notes.filter((n) => n.how !== 'AS_WRITTEN').map((n) => n.id)));
 
-  /** an answer to an older question counts no more */
-  let turn = 0;
   const play = new Playback();
-  onDestroy(() => {
-    turn++;
-    play.stop();
-  });
+  onDestroy(() => play.stop());
 
   $effect(() => {
-    void load(student, piece);
+    const [who, what] = [student, piece];
+    untrack(() => {
+      changes.next();
+      page.put(undefined);
+      said = '';
+      void load(who, what);
+    });
   });
 
-  async function load(studentId: number, pieceId: number) {
-    const mine = ++turn;
-    view = undefined;
-    problem = '';
-    said = '';
+  function load(studentId: number, pieceId: number) {
+    const params = { path: { studentId, pieceId } };
     open = false;
-    try {
-      const answer = await asked(
-        api.GET('/api/stand/{studentId}/{pieceId}/simpler', {
-          params: { path: { studentId, pieceId } }
-        })
-      );
-      if (mine !== turn) return;
-      view = answer;
-      const first = view.notes.find((n) => n.how !== 'AS_WRITTEN') ?? view.notes[0];
-      if (first) await choose(first.id);
-    } catch (e) {
-      if (mine === turn) problem = sentence(e);
-    }
+    return page.ask(
+      () => asked(api.GET('/api/stand/{studentId}/{pieceId}/simpler', { params })),
+      (answer) => {
+        decided = answer.decided;
+        const first = answer.notes.find((n) => n.how !== 'AS_WRITTEN') ?? answer.notes[0];
+        if (first) choose(first.id);
+      }
+    );
   }
 
   type Decided = Schemas['DecidedView'][];
+  /** what was decided, answered yet or not */
+  let decided: Decided = [];
+  let looking: Promise<void> = Promise.resolve();
   /** Asks for the part with these decisions, and what else may be done to a note. */
-  async function look(decided: Decided, about: string, keep = false) {
-    // an answer to an older question must not overwrite a newer one
-    const mine = ++turn;
-    busy = keep;
+  function look(now: Decided, about: string) {
     chosen = about;
-    problem = '';
-    try {
-      const ask = { params: path, body: { decided, about } };
-      const answer = await asked(
-        keep
-          ? api.PUT('/api/stand/{studentId}/{pieceId}/simpler', ask)
-          : api.POST('/api/stand/{studentId}/{pieceId}/simpler', ask)
-      );
-      if (mine === turn) view = answer;
-    } catch (e) {
-      if (mine === turn) problem = sentence(e);
-    } finally {
-      if (mine === turn) busy = false;
-    }
+    decided = now;
+    const ask = { params: path, body: { decided, about } };
+    looking = page.ask(() => asked(api.POST('/api/stand/{studentId}/{pieceId}/simpler', ask)));
   }
 
-  async function choose(id: string) {
+  function choose(id: string) {
     if (!view) return;
     looked = -1;
-    await look(view.decided, id);
+    look(decided, id);
   }
-  async function take(i: number) {
+  function take(i: number) {
     const o = view?.options[i];
     if (!view || !o || view.about !== chosen) return;
     said = '';
     open = true;
-    await look(
-      [...view.decided.filter((d) => d.noteId !== chosen), { noteId: chosen, becomes: o.becomes }],
+    look(
+      [...decided.filter((d) => d.noteId !== chosen), { noteId: chosen, becomes: o.becomes }],
       chosen
     );
   }
-  async function anew() {
+  function anew() {
     said = ui.stand.madeAnew;
     open = true;
-    await look([], chosen);
+    look([], chosen);
   }
-  async function keep() {
-    if (!view) return;
-    // what is seen is kept, whatever is learned meanwhile
-    await look(
-      view.notes.map((n) => ({ noteId: n.id, becomes: n.becomes })),
-      chosen,
-      true
+  function keep() {
+    const params = path;
+    return changes.once(
+      async () => {
+        // what was decided a moment ago is seen first; what is seen is kept, whatever is learned
+        await looking;
+        const seen = notes.map((n) => ({ noteId: n.id, becomes: n.becomes }));
+        const ask = { params, body: { decided: seen, about: chosen } };
+        return asked(api.PUT('/api/stand/{studentId}/{pieceId}/simpler', ask));
+      },
+      (answer) => {
+        page.put(answer);
+        open = false;
+        said = ui.stand.keptSimpler(answer.student.name);
+      }
     );
-    if (!problem && view.kept) {
-      open = false;
-      said = ui.stand.keptSimpler(view.student.name);
-    }
   }
-  async function asWritten() {
-    try {
-      await asked(api.DELETE('/api/stand/{studentId}/{pieceId}/simpler', { params: path }));
-      const name = view?.student.name;
-      await load(student, piece);
-      said = ui.stand.playsWritten(name ?? '');
-    } catch (e) {
-      problem = sentence(e);
-    }
+  function asWritten() {
+    const [params, name] = [path, view?.student.name ?? ''];
+    return changes.once(
+      () => asked(api.DELETE('/api/stand/{studentId}/{pieceId}/simpler', { params })),
+      async () => {
+        await load(params.path.studentId, params.path.pieceId);
+        said = ui.stand.playsWritten(name);
+      }
+    );
   }
 
   function hear() {
@@ -204,8 +192,8 @@
 >
 
 <div class="page wide">
-  {#if problem && !view}
-    <Trouble text={problem} again={() => load(student, piece)} />
+  {#if page.problem && !view}
+    <Trouble text={page.problem} again={() => load(student, piece)} />
   {:else if !view}
     <SkeletonText heading /><SkeletonText paragraph lines={8} />
   {:else}
@@ -220,7 +208,7 @@
       </div>
       <div class="do">
         {#if changed.size}
-          <Button size="small" disabled={busy || (view.kept && !open)} on:click={keep}
+          <Button size="small" disabled={changes.busy || (view.kept && !open)} on:click={keep}
             >{view.kept && !open ? ui.stand.kept : ui.stand.keepPart}</Button
           >
         {/if}
@@ -238,7 +226,8 @@
         {/if}
       </div>
     </header>
-    {#if problem}<Trouble text={problem} />{/if}
+    {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
+    {#if changes.problem}<Trouble text={changes.problem} />{/if}
     <div class="sum">
       <b>{view.summary}</b>
       {#if changed.size}

@@ -25,7 +25,7 @@
   const student = $derived(Number(route.params.student));
   const piece = $derived(Number(route.params.piece));
   const part = new Part();
-  const { view, plan, note, notes } = $derived(part);
+  const { view, shown: plan, note, notes } = $derived(part);
   /** the note that is played now */
   let sounding = $state('');
   const now = $derived(notes.find((n) => n.id === sounding));
@@ -34,7 +34,8 @@
   $effect(() => {
     const [s, p] = [student, piece];
     untrack(() => {
-      void part.load(s, p);
+      const given = Number(new URLSearchParams(location.search).get('given') ?? 0);
+      void part.load(s, p, given);
     });
   });
   $effect(() => {
@@ -388,14 +389,14 @@
               bind:section={part.section}
               looked={part.looked}
               bind:all={part.all}
-              busy={part.busy}
+              sending={part.sending}
               onlook={(i) => (part.looked = i)}
               ontake={(i) => part.take(i)}
               onkeep={() => part.keep()}
             />
           {/if}
           <div class="small changed" role="status">
-            <p>{part.said}</p>
+            <p>{part.door.busy ? ui.all.onTheWay(part.door.waiting) : part.said}</p>
             {#each part.changes.slice(0, 6) as c (c.noteId)}
               <p>
                 <b>{c.shown}</b>{ui.stand.barLabel(c.barNumber, c.label)}

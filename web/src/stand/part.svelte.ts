@@ -1,10 +1,22 @@
 import { api, asked, sentence, type Schemas } from '../api/client';
+import { Door } from '../lib/door.svelte';
 import { ui } from '../words/ui';
 import type { Where } from './lanes';
 import { told } from './moves';
 import { Selection } from './selection.svelte';
 
 type Changes = Schemas['ChangeView'][];
+
+/** How long a choice waits for its answer before that is said. */
+const LIMIT_MS = 20_000;
+
+/** A choice for a note that has not been answered. */
+interface Pressed {
+  noteId: string;
+  /** empty lets it go */
+  fingering: string;
+  label: string;
+}
 
 /** The part that is open on the stand: what is planned, what is chosen, and what was done last. */
 export class Part {
@@ -17,8 +29,12 @@ export class Part {
   looked = $state(-1);
   /** whether fingerings that nobody would want here are shown too */
   all = $state(false);
-  busy = $state(false);
-  problem = $state('');
+  /** why the part could not be read */
+  unread = $state('');
+  /** through which choices go, one after the other */
+  readonly door = new Door(true, LIMIT_MS);
+  /** what was pressed and is on its way */
+  pressed = $state.raw<Pressed[]>([]);
   /** what the last choice did, in a sentence and note by note */
   said = $state('');
   changes = $state.raw<Changes>([]);
@@ -31,7 +47,16 @@ export class Part {
   tempo = $state(0);
   readonly bars = new Selection(() => this.view?.bars.length ?? 1);
 
-  readonly notes = $derived(this.plan?.notes ?? []);
+  readonly problem = $derived(this.unread || this.door.problem);
+  /** as planned, and what was pressed since as it was pressed */
+  readonly shown = $derived(
+    this.plan && this.pressed.length
+      ? { ...this.plan, notes: this.plan.notes.map((n) => this.#asPressed(n)) }
+      : this.plan
+  );
+  readonly notes = $derived(this.shown?.notes ?? []);
+  /** whether what stands at the chosen note is still on its way */
+  readonly sending = $derived(this.pressed.some((p) => p.noteId === this.chosen));
   readonly at = $derived(this.notes.findIndex((n) => n.id === this.chosen));
   readonly note = $derived(this.notes[this.at]);
   readonly moves = $derived(this.plan ? told(this.plan, this.chosen) : []);
@@ -54,53 +79,54 @@ export class Part {
   #turn = 0;
   #path = { path: { studentId: 0, pieceId: 0 } };
 
-  async load(studentId: number, pieceId: number) {
+  /** @param assignment which of those that the student has it for is meant; 0 for the first */
+  async load(studentId: number, pieceId: number, assignment = 0) {
     const mine = ++this.#turn;
+    this.door.next();
+    this.pressed = [];
     this.#path = { path: { studentId, pieceId } };
     this.view = undefined;
     this.against = undefined;
     this.advice = undefined;
     this.#nothingSaid();
     this.bars.all();
-    this.problem = '';
+    this.unread = '';
     try {
       const v = await asked(api.GET('/api/stand/{studentId}/{pieceId}', { params: this.#path }));
       if (mine !== this.#turn) return;
       this.view = v;
       this.plan = v.plan;
-      const g = v.given[0];
+      const g = v.given.find((x) => x.assignmentId === assignment) ?? v.given[0];
       // what is given stands chosen, to be played and looked at
       if (g) this.bars.set(g.from, g.to);
       this.tempo = g?.tempo ?? 0;
       this.chosen = (v.plan.notes.find((n) => n.isNew) ?? v.plan.notes[0])?.id ?? '';
       this.looked = -1;
     } catch (e) {
-      if (mine === this.#turn) this.problem = sentence(e);
+      if (mine === this.#turn) this.unread = sentence(e);
     }
   }
 
   /** The page is left: what is still answered counts no more. */
   leave() {
     this.#turn++;
+    this.door.next();
   }
 
   /** Another part of the piece, or another of its voices, is read. */
-  async read(partId: string, voice: number) {
-    const mine = ++this.#turn;
-    try {
-      const v = await asked(
-        api.PUT('/api/stand/{studentId}/{pieceId}/reading', {
-          params: this.#path,
-          body: { partId, voice }
-        })
-      );
-      if (mine !== this.#turn) return;
-      this.view = v;
-      this.plan = v.plan;
-      this.chosen = v.plan.notes[0]?.id ?? '';
-    } catch (e) {
-      if (mine === this.#turn) this.problem = sentence(e);
-    }
+  read(partId: string, voice: number) {
+    const params = this.#path;
+    return this.door.change(
+      () =>
+        asked(
+          api.PUT('/api/stand/{studentId}/{pieceId}/reading', { params, body: { partId, voice } })
+        ),
+      (v) => {
+        this.view = v;
+        this.plan = v.plan;
+        this.chosen = v.plan.notes[0]?.id ?? '';
+      }
+    );
   }
 
   /** Looks at a note. */
@@ -148,23 +174,25 @@ export class Part {
   /** Takes one of the other fingerings. */
   take(i: number) {
     const other = this.note?.alternatives[i];
-    if (other) void this.#keep(other.fingering);
+    if (other) void this.#keep(other.fingering, other.label);
   }
 
   /** Keeps the fingering as it is, or lets it go. */
   keep() {
-    if (this.note) void this.#keep(this.note.locked ? '' : this.note.fingering);
+    if (this.note) void this.#keep(this.note.locked ? '' : this.note.fingering, this.note.label);
   }
 
   undo() {
-    return this.#replan(() =>
-      asked(api.POST('/api/stand/{studentId}/{pieceId}/choices/undo', { params: this.#path }))
+    const params = this.#path;
+    return this.#change(() =>
+      asked(api.POST('/api/stand/{studentId}/{pieceId}/choices/undo', { params }))
     );
   }
 
   redo() {
-    return this.#replan(() =>
-      asked(api.POST('/api/stand/{studentId}/{pieceId}/choices/redo', { params: this.#path }))
+    const params = this.#path;
+    return this.#change(() =>
+      asked(api.POST('/api/stand/{studentId}/{pieceId}/choices/redo', { params }))
     );
   }
 
@@ -172,58 +200,70 @@ export class Part {
   takeAll(list: Changes) {
     if (list[0]) this.choose(list[0].noteId);
     const all = list.map((c) => ({ noteId: c.noteId, fingering: c.fingering }));
-    return this.#replan(() =>
-      asked(
-        api.POST('/api/stand/{studentId}/{pieceId}/choices/all', {
-          params: this.#path,
-          body: { all }
-        })
-      )
+    const params = this.#path;
+    return this.#change(
+      () =>
+        asked(api.POST('/api/stand/{studentId}/{pieceId}/choices/all', { params, body: { all } })),
+      list
     );
   }
 
   /** Another way of the house, or of this student. */
   style(name: string, school: string, house: boolean) {
-    return this.#replan(() =>
+    const params = this.#path;
+    return this.#change(() =>
       asked(
         api.POST('/api/stand/{studentId}/{pieceId}/choices/style', {
-          params: this.#path,
+          params,
           body: { name, school, house }
         })
       )
     );
   }
 
-  async #keep(fingering: string) {
+  async #keep(fingering: string, label: string) {
     const { note, where, section } = this;
     if (!note) return;
     const body = { noteId: note.id, fingering, where, section };
-    await this.#replan(() =>
-      asked(api.POST('/api/stand/{studentId}/{pieceId}/choices', { params: this.#path, body }))
+    const params = this.#path;
+    await this.#change(
+      () => asked(api.POST('/api/stand/{studentId}/{pieceId}/choices', { params, body })),
+      [{ noteId: note.id, fingering, label }]
     );
   }
 
-  async #replan(call: () => Promise<Schemas['ChosenView']>) {
-    if (this.busy) return;
-    this.busy = true;
-    this.problem = '';
-    const mine = this.#turn;
-    try {
-      const { plan, sentence: words, changes } = await call();
-      if (mine !== this.#turn) return;
-      this.plan = plan;
-      this.said = words;
-      this.changes = changes;
-      // one sees what changed
-      if (changes[0] && !changes.some((c) => c.noteId === this.chosen))
-        this.chosen = changes[0].noteId;
-      this.against = undefined;
-      this.looked = -1;
-    } catch (e) {
-      if (mine === this.#turn) this.problem = sentence(e);
-    } finally {
-      this.busy = false;
-    }
+  /**
+   * A choice on its way: what it does to single notes is seen at once, the rest with its answer.
+   * While others wait behind it, its answer moves nothing that is looked at.
+   */
+  #change(call: () => Promise<Schemas['ChosenView']>, pressed: Pressed[] = []) {
+    const from = this.chosen;
+    this.pressed = [...this.pressed, ...pressed];
+    const done = () => (this.pressed = this.pressed.filter((p) => !pressed.includes(p)));
+    return this.door.change(
+      call,
+      ({ plan, sentence: words, changes }) => {
+        done();
+        this.plan = plan;
+        this.said = words;
+        this.changes = changes;
+        if (this.door.waiting > 1) return;
+        this.against = undefined;
+        if (this.chosen !== from) return;
+        // one sees what changed
+        if (changes[0] && !changes.some((c) => c.noteId === this.chosen))
+          this.chosen = changes[0].noteId;
+        this.looked = -1;
+      },
+      done
+    );
+  }
+
+  #asPressed(n: Schemas['NoteView']): Schemas['NoteView'] {
+    const last = this.pressed.findLast((p) => p.noteId === n.id);
+    if (!last) return n;
+    if (!last.fingering) return { ...n, locked: false };
+    return { ...n, fingering: last.fingering, label: last.label, locked: true };
   }
 
   #nothingSaid() {

@@ -3,7 +3,8 @@
   import { Button, Modal, SkeletonText } from 'carbon-components-svelte';
   import { pageKeys } from '../lib/keys.svelte';
   import { onMount } from 'svelte';
-  import { api, asked, sentence, type Schemas } from '../api/client';
+  import { api, asked, type Schemas } from '../api/client';
+  import { door } from '../lib/door.svelte';
   import { loaded } from '../lib/load.svelte';
   import { warmUp } from '../engrave/engrave';
   import Mark from '../parts/Mark.svelte';
@@ -45,22 +46,14 @@
   /** the sample school: whether it is asked about, what came of it */
   let leaving = $state(false);
   let done = $state('');
-  let failed = $state('');
-  let busy = $state(false);
-  async function sample(ask: () => Promise<Schemas['Done']>) {
-    if (busy) return;
-    busy = true;
-    failed = '';
-    try {
-      done = (await ask()).done;
-      leaving = false;
-      await page.ask(() => asked(api.GET('/api/today')));
-    } catch (e) {
-      failed = sentence(e);
-    } finally {
-      busy = false;
-    }
+  const changes = door();
+  function sampled(answer: Schemas['Done']) {
+    done = answer.done;
+    leaving = false;
+    return page.ask(() => asked(api.GET('/api/today')));
   }
+  const bringSample = () => changes.once(() => asked(api.POST('/api/sample')), sampled);
+  const removeSample = () => changes.once(() => asked(api.DELETE('/api/sample')), sampled);
   const date = $derived(today ? capital(day(today.date)) : '');
 
   const move = (by: 1 | -1) => {
@@ -156,15 +149,12 @@
     {#if today.sample === 'OFFERED'}
       <p class="sample">
         {ui.today.sampleOffered}
-        <button
-          class="plain link"
-          disabled={busy}
-          onclick={() => void sample(() => asked(api.POST('/api/sample')))}
+        <button class="plain link" disabled={changes.busy} onclick={bringSample}
           >{ui.today.sampleBring}</button
         >
       </p>
     {/if}
-    {#if failed && !leaving}<Trouble text={failed} />{/if}
+    {#if changes.problem && !leaving}<Trouble text={changes.problem} />{/if}
   {/if}
 </div>
 
@@ -179,10 +169,10 @@
     secondaryButtonText={ui.all.cancel}
     on:click:button--secondary={() => (leaving = false)}
     on:close={() => (leaving = false)}
-    on:submit={() => void sample(() => asked(api.DELETE('/api/sample')))}
+    on:submit={removeSample}
   >
     <p>{ui.today.sampleGoes}</p>
-    {#if failed}<Trouble text={failed} />{/if}
+    {#if changes.problem}<Trouble text={changes.problem} />{/if}
   </Modal>
 {/if}
 

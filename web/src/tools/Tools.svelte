@@ -1,13 +1,14 @@
 <!-- A metronome and a drone, by the clock of the sound card. -->
 <script lang="ts">
   import { Button, Checkbox, NumberInput, Select, SelectItem } from 'carbon-components-svelte';
-  import { onDestroy, untrack } from 'svelte';
+  import { onDestroy, onMount, untrack } from 'svelte';
   import { Kept } from '../lib/kept.svelte';
   import { pageKeys, pressing } from '../lib/keys.svelte';
   import { ui } from '../words/ui';
   import { QUICKEST, SLOWEST, tapped } from './beats';
   import { Drone } from './drone.svelte';
   import { Metronome } from './metronome.svelte';
+  import PlainTuner from './PlainTuner.svelte';
 
   const asked = Number(new URLSearchParams(location.search).get('tempo'));
   const tempo = new Kept('metronome-tempo', 60);
@@ -22,6 +23,11 @@
   const drone = new Drone();
   const how = $derived({ tempo: tempo.value, beats: beats.value, parts: parts.value });
   const held = $derived({ midi: note.value, a4: a4.value, fifth: fifth.value });
+  onMount(() => {
+    const wanted = document.getElementById(location.hash.slice(1));
+    wanted?.scrollIntoView();
+    wanted?.closest('section')?.querySelector('button')?.focus({ preventScroll: true });
+  });
   onDestroy(() => {
     metronome.stop();
     drone.stop();
@@ -42,6 +48,7 @@
   const name = (midi: number) =>
     ui.tools.notes[midi % OCTAVE]! + String(Math.floor(midi / OCTAVE) - 1);
 
+  let tuner = $state<{ toggle: () => void }>();
   let taps = $state.raw<number[]>([]);
   function tap() {
     taps = [...taps.slice(-12), performance.now() / 1000];
@@ -58,7 +65,8 @@
     { on: ' ', words: ui.tools.keyBeat, act: (_, e) => !pressing(e) && toggle() },
     { on: ['+', '-'], words: ui.practice.keyTempo, act: (key) => faster(key === '+' ? 1 : -1) },
     { on: 't', words: ui.tools.tap, act: tap },
-    { on: 'o', words: ui.tools.keyDrone, act: hold }
+    { on: 'o', words: ui.tools.keyDrone, act: hold },
+    { on: 'm', words: ui.tools.keyTuner, act: () => tuner?.toggle() }
   ]);
 </script>
 
@@ -109,6 +117,10 @@
       >
       <Button size="field" kind="tertiary" on:click={tap}>{ui.tools.tap} <kbd>t</kbd></Button>
     </div>
+  </section>
+  <section aria-labelledby="tuner">
+    <h2 id="tuner">{ui.tuner.title}</h2>
+    <PlainTuner bind:this={tuner} a4={a4.value} {name} />
   </section>
   <section aria-labelledby="drone">
     <h2 id="drone">{ui.tools.drone}</h2>

@@ -11,6 +11,7 @@
   import { navigate, route } from '../router';
   import { ui } from '../words/ui';
   import { Listening } from './listening.svelte';
+  import Needle from './Needle.svelte';
   import { better, cause, height, nearest } from './tuner';
 
   const student = $derived(Number(route.params.student));
@@ -46,10 +47,6 @@
   const why = $derived(note ? cause(note, cents) : undefined);
   const other = $derived(note ? better(note, cents) : undefined);
   const own = $derived(note?.known ? ui.tuner.cents(Math.round(note.cents)) : ui.tuner.unknown);
-
-  const LIMIT = 50;
-  /** where on the scale, in percent */
-  const place = (c: number) => 50 + Math.max(-LIMIT, Math.min(LIMIT, c));
 
   function play() {
     const n = notes[plays];
@@ -171,16 +168,12 @@
           <b>{note.shown}</b> <span>{note.label}</span>
           <strong class:off={why !== 'inTune'}>{ui.tuner.cents(cents)}</strong>
         </p>
-        <div class="scale" role="img" aria-label={ui.tuner.scale(ui.tuner.cents(cents), own)}>
-          <i class="middle"></i>
-          <span class="end quiet small">{ui.tuner.flat}</span>
-          <span class="end sharp quiet small">{ui.tuner.sharp}</span>
-          {#if note.known}
-            <i class="own" style:left="{place(note.cents)}%"></i>
-            <span class="small" style:left="{place(note.cents)}%">{ui.tuner.itself}</span>
-          {/if}
-          <i class="pointer" class:off={why !== 'inTune'} style:left="{place(cents)}%"></i>
-        </div>
+        <Needle
+          {cents}
+          off={why !== 'inTune'}
+          own={note.known ? note.cents : undefined}
+          label={ui.tuner.scale(ui.tuner.cents(cents), own)}
+        />
         {#if near.length > 1}
           <p class="ways">
             {#each near as n (n.fingering)}
@@ -275,53 +268,6 @@
   .note strong.off {
     color: var(--hard);
   }
-  .scale {
-    position: relative;
-    height: 4.25rem;
-    margin: 0.5rem 0 0.75rem;
-    background: linear-gradient(var(--rule), var(--rule)) 0 1.5rem / 100% 2px no-repeat;
-  }
-  .scale i,
-  .scale span {
-    position: absolute;
-    transform: translateX(-50%);
-  }
-  .middle {
-    left: 50%;
-    top: 0.5rem;
-    width: 2px;
-    height: 2rem;
-    background: var(--ink-2);
-  }
-  .own {
-    top: 1.5rem;
-    width: 3px;
-    height: 1.25rem;
-    background: var(--hand);
-  }
-  .scale span {
-    top: 2.75rem;
-    white-space: nowrap;
-  }
-  .scale .end {
-    top: 0;
-    transform: none;
-  }
-  .scale .sharp {
-    right: 0;
-  }
-  .pointer {
-    top: 0.625rem;
-    width: 1.125rem;
-    height: 1.125rem;
-    margin-top: 0.3125rem;
-    background: var(--accent);
-    border-radius: 50%;
-    transition: left 120ms;
-  }
-  .pointer.off {
-    background: var(--hard);
-  }
   .ways {
     display: flex;
     gap: 0.5rem;
@@ -338,10 +284,5 @@
   }
   tr.now {
     background: var(--accent-soft);
-  }
-  @media (prefers-reduced-motion: reduce) {
-    .pointer {
-      transition: none;
-    }
   }
 </style>

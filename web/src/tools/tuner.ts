@@ -9,7 +9,7 @@ const CLEAR = 0.9;
 /** So many of the last readings are looked at together, so that one slip moves nothing. */
 const LAST = 7;
 /** In tune, as far as anybody hears; the same number of cents from which on a fingering leans. */
-const IN_TUNE = 5;
+export const IN_TUNE = 5;
 /** As near to what the fingering does by itself: then it is the fingering. */
 const NEAR = 10;
 /** Farther from every note of the part it is none of them, in cents. */

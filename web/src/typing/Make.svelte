@@ -2,8 +2,9 @@
 <script lang="ts">
   import { Button, Select, SelectItem } from 'carbon-components-svelte';
   import { api, asked, type Schemas } from '../api/client';
+  import { door } from '../lib/door.svelte';
   import { Kept } from '../lib/kept.svelte';
-  import { loaded, sentence } from '../lib/load.svelte';
+  import { loaded } from '../lib/load.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { shown } from '../lib/pitch';
   import { ui } from '../words/ui';
@@ -26,7 +27,6 @@
 
   const choices = loaded<Schemas['MakingChoices']>();
   const people = loaded<Schemas['PeopleView']>();
-  let failed = $state('');
   let whom = $state('');
   /** what was made last is likely what is made next */
   const how = new Kept('made-how', {
@@ -51,29 +51,28 @@
     void people.ask(() => asked(api.GET('/api/people')));
   });
 
-  async function make() {
-    failed = '';
+  const changes = door();
+  function make() {
     const { tonic, stage, ...figure } = how.value;
-    try {
-      const made = await asked(
-        api.POST('/api/making', {
-          body: {
-            whom: {
-              kind: group ? 'GROUP' : whom ? 'STUDENT' : 'INSTRUMENT',
-              id: whom.split(' ')[1] ?? instrument,
-              stage
-            },
-            how: figure,
-            tonic,
-            meter,
-            tempo: /^\d{1,3}$/.test(tempo) ? tempo : ''
-          }
-        })
-      );
-      onmade(made);
-    } catch (e) {
-      failed = sentence(e);
-    }
+    return changes.once(
+      () =>
+        asked(
+          api.POST('/api/making', {
+            body: {
+              whom: {
+                kind: group ? 'GROUP' : whom ? 'STUDENT' : 'INSTRUMENT',
+                id: whom.split(' ')[1] ?? instrument,
+                stage
+              },
+              how: figure,
+              tonic,
+              meter,
+              tempo: /^\d{1,3}$/.test(tempo) ? tempo : ''
+            }
+          })
+        ),
+      (made) => onmade(made)
+    );
   }
   const value = (e: Event) => (e.target as HTMLSelectElement).value;
 </script>
@@ -142,7 +141,7 @@
     </Select>
     <Button size="small" kind="tertiary" type="submit">{ui.typing.make}</Button>
   </form>
-  {#if failed}<Trouble text={failed} />{/if}
+  {#if changes.problem}<Trouble text={changes.problem} />{/if}
 {/if}
 
 <style>

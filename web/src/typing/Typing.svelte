@@ -4,10 +4,12 @@
   import { tick, untrack } from 'svelte';
   import { api, asked, type Schemas } from '../api/client';
   import { Kept, write } from '../lib/kept.svelte';
-  import { loaded, sentence } from '../lib/load.svelte';
+  import { door } from '../lib/door.svelte';
+  import { loaded } from '../lib/load.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { Playback } from '../stand/playback.svelte';
   import { asTheyStand } from '../stand/timeline';
+  import { putPage } from '../shelf/bring';
   import { ui } from '../words/ui';
   import { BeingRead } from './being-read.svelte';
   import BookPage from './BookPage.svelte';
@@ -32,8 +34,7 @@
   /** how the piece was before it was changed here */
   let was = $state.raw<Schemas['TypedPiece']>();
   let said = $state('');
-  let failed = $state('');
-  let keeping = $state(false);
+  const changes = door();
   let area = $state<HTMLTextAreaElement>();
   let wide = $state(0);
   const keys = new Kept('typed-keys', false);
@@ -126,45 +127,29 @@
   const body = () => ({ music, title, book: book.value, number });
   async function withPage(ids: number[]) {
     if (!keepsPage || !bookPage.file) return;
-    for (const id of ids) {
-      const form = new FormData();
-      form.append('file', bookPage.file);
-      await asked(
-        api.PUT('/api/pieces/{id}/page', {
-          params: { path: { id } },
-          body: form as never,
-          bodySerializer: (f: unknown) => f as FormData
-        })
-      );
-    }
-  }
-  async function doing(what: () => Promise<void>) {
-    failed = '';
-    keeping = true;
-    try {
-      await what();
-    } catch (e) {
-      failed = sentence(e);
-    } finally {
-      keeping = false;
-    }
+    for (const id of ids) await putPage(id, bookPage.file);
   }
   const keep = () =>
-    doing(async () => {
-      const ids = (await asked(api.POST('/api/typed', { body: body() }))).map((i) => i.id);
-      await withPage(ids);
-      said = ui.typing.kept(ids.length);
-      if (piece) return forget();
-      text.value = '';
-      title = '';
-      // the next exercise of the book has the next number
-      number = /^\d+$/.test(number) ? String(Number(number) + 1) : '';
-      await tick();
-      area?.focus();
-    });
+    changes.once(
+      async () => {
+        const ids = (await asked(api.POST('/api/typed', { body: body() }))).map((i) => i.id);
+        await withPage(ids);
+        return ids.length;
+      },
+      async (n) => {
+        said = ui.typing.kept(n);
+        if (piece) return forget();
+        text.value = '';
+        title = '';
+        // the next exercise of the book has the next number
+        number = /^\d+$/.test(number) ? String(Number(number) + 1) : '';
+        await tick();
+        area?.focus();
+      }
+    );
   /** Puts what is typed in the place of the piece, or what was there before back. */
   const change = (to: Schemas['TypedPiece']) =>
-    doing(async () => {
+    changes.once(async () => {
       const k = await asked(api.GET('/api/typed/{id}', { params: { path: { id: piece } } }));
       const before = {
         music: { ...music, text: k.text, instrument: k.instrument || instrument.value },
@@ -213,10 +198,9 @@
   }
   /** What was made stands where what was typed last ends, or in the empty field. */
   function made(m: Schemas['MadeExercise']) {
-    failed = '';
     const both = `${text.value}\n${m.text}`;
     if (text.value.trim() && /^X:/m.test(both)) {
-      failed = ui.typing.firstKeep;
+      changes.refuse(ui.typing.firstKeep);
       return;
     }
     said = m.told;
@@ -251,7 +235,7 @@
     <h1>{piece ? ui.typing.changes(kept.value?.title ?? '') : ui.typing.title}</h1>
     <Button
       size="small"
-      disabled={keeping || !tunes.length}
+      disabled={changes.busy || !tunes.length}
       on:click={() => void (piece ? change(body()) : keep())}
       >{piece ? ui.typing.keepChange : ui.typing.keep} <kbd>Ctrl</kbd> <kbd>↵</kbd></Button
     >
@@ -259,7 +243,7 @@
       <Button
         size="small"
         kind="tertiary"
-        disabled={keeping || !tunes.length}
+        disabled={changes.busy || !tunes.length}
         on:click={() => void keep()}>{ui.typing.keepBeside}</Button
       >
     {/if}
@@ -275,13 +259,13 @@
   <p role="status" class="said">
     {said}
     {#if was}
-      <button class="plain link" disabled={keeping} onclick={() => void change(was!)}
+      <button class="plain link" disabled={changes.busy} onclick={() => void change(was!)}
         >{ui.typing.asBefore}</button
       >
     {/if}
   </p>
   {#if kept.problem}<Trouble text={kept.problem} again={kept.again} />{/if}
-  {#if failed}<Trouble text={failed} />{/if}
+  {#if changes.problem}<Trouble text={changes.problem} />{/if}
   <div class="settings">
     <Select
       size="sm"

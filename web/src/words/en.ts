@@ -72,6 +72,33 @@ export const en = {
     saveEach: 'Save a file for each player',
     saveEveryone: 'Save one score, with a staff for each player'
   },
+  find: {
+    hint: 'A student, a piece, a note, a place',
+    looking: 'Looking …',
+    nothing: (query: Text) =>
+      `Nothing found for “${query}”. Try a name, a title, a note (Bb) or a tool (tuner).`,
+    acrossBand: 'concert pitch, across the band',
+    places: {
+      today: { text: 'Today', detail: 'what the groups play next', also: '' },
+      shelf: { text: 'Shelf', detail: 'books and pieces', also: 'library music' },
+      typing: { text: 'Type music', detail: 'Shelf', also: 'write enter exercise' },
+      notes: { text: 'Notes', detail: 'fingerings of every instrument', also: 'chart' },
+      scale: { text: 'Concert scale', detail: 'for the whole band', also: '' },
+      people: { text: 'People', detail: 'groups and students', also: 'roster' },
+      roster: { text: 'Import a list of students', detail: 'People', also: 'roster csv paste' },
+      auditions: { text: 'Auditions', detail: 'requirements and mock auditions', also: '' },
+      settings: {
+        text: 'Settings',
+        detail: 'the school’s own fingerings and styles',
+        also: 'options preferences style'
+      },
+      tuner: { text: 'Tuner', detail: 'Tools', also: 'pitch intonation' },
+      metronome: { text: 'Metronome', detail: 'Tools', also: 'tempo beat click' },
+      drone: { text: 'Drone', detail: 'Tools', also: 'held note' },
+      removed: { text: 'Removed', detail: 'what can be restored', also: 'deleted trash undo' },
+      help: { text: 'Help', detail: 'how each place works', also: '' }
+    }
+  },
   all: {
     close: 'Close',
     more: 'More',
@@ -102,9 +129,7 @@ export const en = {
     allItsNotes: 'all its notes',
     onTheStand: (title: Text) => `${title}, on the stand`,
     whatWasHeard: (instrument: Text) => `${instrument}, what was heard`,
-    studentOrPiece: 'A student or a piece',
     found: 'Found',
-    noName: 'Nothing has this name.',
     nothingTitle: 'Nothing at this address · Sempre',
     nothingHere: 'There is nothing at this address',
     mistyped: 'It may have been mistyped, or what was here is removed.',
@@ -130,7 +155,14 @@ export const en = {
     andMore: (n: Text) => ` and ${n} more`,
     worthTeaching: 'Worth teaching next',
     putBack: 'Put back',
-    noAnswerShort: 'Sempre does not answer. Is it still running?'
+    noAnswerShort: 'Sempre does not answer. Is it still running?',
+    noAnswerInTime: 'Sempre took too long to answer. Reload the page to see what was saved.',
+    andNotSent: (why: string, n: number) =>
+      `${why} ${form(n, 'The next change was not sent either.', `The next ${n} changes were not sent either.`)}`,
+    onTheWay: (n: number) => form(n, 'Saving one change …', `Saving ${n} changes …`),
+    lostChange: 'A change on the page you left was not saved.',
+    gotIt: 'OK',
+    takeAllBack: 'Take it all back'
   },
   stage: {
     FIRST_YEARS: 'the first years',
@@ -375,6 +407,7 @@ export const en = {
     fileSays: (what: Text) => `The file says: ${what}`,
     letGo: 'Kept: let it go',
     keepIt: 'Keep it',
+    replanning: 'Planning the rest around it …',
     counts: 'A choice counts for',
     thisNote: 'this note',
     everyNote: (note: Text, n: Text) => `every ${note} of the part (${n})`,
@@ -629,8 +662,8 @@ export const en = {
     tick: 'Tick each step when it went well three times in a row.'
   },
   tools: {
-    title: 'Metronome and drone',
-    page: 'Metronome and drone · Sempre',
+    title: 'Metronome, tuner and drone',
+    page: 'Metronome, tuner and drone · Sempre',
     metronome: 'Metronome',
     tempo: 'Beats a minute',
     tempoHint: '20 to 300',
@@ -649,7 +682,9 @@ export const en = {
     a4: 'A4, in Hz',
     a4Hint: '410 to 450',
     fifth: 'with its fifth',
-    keyDrone: 'the drone: start, stop'
+    keyDrone: 'the drone: start, stop',
+    keyTuner: 'the tuner: start, stop',
+    tunerHow: 'Shows the concert pitch of any held note, and how far it is from in tune.'
   },
   agenda: {
     title: 'Practice plan',
@@ -1246,8 +1281,8 @@ export const en = {
     simplerPart: ' · simpler part',
     locked: 'Every fingering is locked as it is planned now.',
     planned: 'Fingerings are planned anew as they learn.',
-    simplerMade: (names: Text) =>
-      `Simpler parts made for ${names}. Look at each before you hand it out.`,
+    simplerMade: (n: number) =>
+      `${form(n, 'One simpler part made.', `${n} simpler parts made.`)} Check each one before you hand it out.`,
     simplerNone: 'Nobody below that stage lacks a note of it, or all have a simpler part already.',
     givenAgain: 'It is given again, as before.',
     partsTitle: (title: Text) => `${title}all parts · Sempre`,
@@ -1660,14 +1695,12 @@ export const en = {
     playsDone: (n: number, students: number) =>
       `${form(n, `${n} note is`, `${n} notes are`)} written down as secure, for ${form(students, `${students} student`, `${students} students`)}.`,
     allThere: 'All of that was written down already.',
-    takenBack: 'Taken back.',
     playsTitle: (group: Text) => `Plays already${group} · Sempre`,
     playsHeading: (group: Text) => `${group}: plays already`,
     playsIntro:
       'For a band that does not begin at the beginning: what each section has, as written for it. Choose the highest note, then put right what is different. It is written down as secure, with the usual fingerings.',
     upToSteps: 'Up to a note, in steps of',
     writeDown: (n: number) => `Write down ${form(n, 'one note', `${n} notes`)}`,
-    takeItBack: 'Take it back',
     upTo: 'Up to',
     chooseNote: 'choose a note',
     there: 'there already',
@@ -1732,6 +1765,7 @@ export const en = {
     halfSteps: 'every half step'
   },
   removed: {
+    forMany: 'Done for a whole group',
     pieces: 'Pieces',
     assignments: 'Assignments',
     groups: 'Groups',

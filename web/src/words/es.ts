@@ -73,6 +73,37 @@ export const es: Dictionary = {
     saveEach: 'Guardar un archivo por intérprete',
     saveEveryone: 'Guardar una partitura, con un pentagrama por intérprete'
   },
+  find: {
+    hint: 'Un alumno, una pieza, una nota, un lugar',
+    looking: 'Buscando…',
+    nothing: (query: Text) =>
+      `No hay nada para «${query}». Prueba con un nombre, un título, una nota (sib) o una herramienta (afinador).`,
+    acrossBand: 'nota real, en toda la banda',
+    places: {
+      today: { text: 'Hoy', detail: 'lo que tocan los grupos', also: '' },
+      shelf: { text: 'Estante', detail: 'libros y piezas', also: 'biblioteca música' },
+      typing: { text: 'Escribir música', detail: 'Estante', also: 'teclear ejercicio' },
+      notes: { text: 'Notas', detail: 'digitaciones de cada instrumento', also: 'tabla' },
+      scale: { text: 'Escala para la banda', detail: 'en nota real', also: '' },
+      people: { text: 'Alumnos', detail: 'grupos y alumnos', also: 'personas lista' },
+      roster: { text: 'Importar una lista de alumnos', detail: 'Alumnos', also: 'csv pegar' },
+      auditions: { text: 'Audiciones', detail: 'requisitos y simulacros', also: '' },
+      settings: {
+        text: 'Ajustes',
+        detail: 'digitaciones y estilos de la escuela',
+        also: 'opciones preferencias'
+      },
+      tuner: { text: 'Afinador', detail: 'Herramientas', also: 'afinación' },
+      metronome: { text: 'Metrónomo', detail: 'Herramientas', also: 'tempo pulso' },
+      drone: { text: 'Nota pedal', detail: 'Herramientas', also: 'nota tenida' },
+      removed: {
+        text: 'Eliminados',
+        detail: 'lo que se puede restaurar',
+        also: 'borrados papelera'
+      },
+      help: { text: 'Ayuda', detail: 'cómo funciona cada lugar', also: '' }
+    }
+  },
   all: {
     close: 'Cerrar',
     more: 'Más',
@@ -103,9 +134,7 @@ export const es: Dictionary = {
     allItsNotes: 'todas sus notas',
     onTheStand: (title: Text) => `${title}, en el atril`,
     whatWasHeard: (instrument: Text) => `${instrument}, lo que se oyó`,
-    studentOrPiece: 'Un alumno o una pieza',
     found: 'Encontrado',
-    noName: 'Nada se llama así.',
     nothingTitle: 'No hay nada en esta dirección · Sempre',
     nothingHere: 'No hay nada en esta dirección',
     mistyped: 'Quizá está mal escrita, o lo que había aquí se ha quitado.',
@@ -131,7 +160,15 @@ export const es: Dictionary = {
     andMore: (n: Text) => ` y ${n} más`,
     worthTeaching: 'Lo que más conviene enseñar',
     putBack: 'Recuperar',
-    noAnswerShort: 'Sempre no responde. ¿Sigue en marcha?'
+    noAnswerShort: 'Sempre no responde. ¿Sigue en marcha?',
+    noAnswerInTime:
+      'Sempre tardó demasiado en responder. Vuelve a cargar la página para ver lo que se guardó.',
+    andNotSent: (why: string, n: number) =>
+      `${why} ${form(n, 'Tampoco se envió el cambio siguiente.', `Tampoco se enviaron los ${n} cambios siguientes.`)}`,
+    onTheWay: (n: number) => form(n, 'Guardando un cambio…', `Guardando ${n} cambios…`),
+    lostChange: 'No se guardó un cambio de la página anterior.',
+    gotIt: 'Entendido',
+    takeAllBack: 'Retirar todo'
   },
   stage: {
     FIRST_YEARS: 'los primeros años',
@@ -378,6 +415,7 @@ export const es: Dictionary = {
     fileSays: (what: Text) => `El archivo dice: ${what}`,
     letGo: 'Fija: soltarla',
     keepIt: 'Fijarla',
+    replanning: 'Ajustando el resto…',
     counts: 'La elección vale para',
     thisNote: 'esta nota',
     everyNote: (note: Text, n: Text) => `cada ${note} de la parte (${n})`,
@@ -645,8 +683,8 @@ export const es: Dictionary = {
     tick: 'Marca cada paso cuando haya salido bien tres veces seguidas.'
   },
   tools: {
-    title: 'Metrónomo y nota pedal',
-    page: 'Metrónomo y nota pedal · Sempre',
+    title: 'Metrónomo, afinador y nota pedal',
+    page: 'Metrónomo, afinador y nota pedal · Sempre',
     metronome: 'Metrónomo',
     tempo: 'Pulsos por minuto',
     tempoHint: 'de 20 a 300',
@@ -665,7 +703,9 @@ export const es: Dictionary = {
     a4: 'La4, en Hz',
     a4Hint: 'de 410 a 450',
     fifth: 'con su quinta',
-    keyDrone: 'la nota pedal: empezar, parar'
+    keyDrone: 'la nota pedal: empezar, parar',
+    keyTuner: 'el afinador: empezar, parar',
+    tunerHow: 'Muestra la nota real de cualquier sonido largo y cuánto le falta para estar afinado.'
   },
   agenda: {
     title: 'Plan de práctica',
@@ -1270,8 +1310,8 @@ export const es: Dictionary = {
     simplerPart: ' · parte más fácil',
     locked: 'Todas las digitaciones quedan fijas, como están planeadas ahora.',
     planned: 'Las digitaciones se planean de nuevo según aprenden.',
-    simplerMade: (names: Text) =>
-      `Partes más fáciles hechas para ${names}. Mira cada una antes de repartirla.`,
+    simplerMade: (n: number) =>
+      `${form(n, 'Se hizo una parte más fácil.', `Se hicieron ${n} partes más fáciles.`)} Revisa cada una antes de repartirla.`,
     simplerNone:
       'A nadie por debajo de ese nivel le falta una nota, o todos tienen ya una parte más fácil.',
     givenAgain: 'Se ha dado otra vez, como antes.',
@@ -1688,14 +1728,12 @@ export const es: Dictionary = {
     playsDone: (n: number, students: number) =>
       `${form(n, `Se ha anotado ${n} nota como segura`, `Se han anotado ${n} notas como seguras`)}, para ${form(students, `${students} alumno`, `${students} alumnos`)}.`,
     allThere: 'Todo eso ya estaba anotado.',
-    takenBack: 'Retirado.',
     playsTitle: (group: Text) => `Ya toca${group} · Sempre`,
     playsHeading: (group: Text) => `${group}: lo que ya toca`,
     playsIntro:
       'Para una banda que no empieza de cero: lo que tiene cada sección, como está escrito para ella. Elige la nota más aguda y corrige lo que sea distinto. Se anota como seguro, con las digitaciones habituales.',
     upToSteps: 'Hasta una nota, por pasos de',
     writeDown: (n: number) => `Anotar ${form(n, 'una nota', `${n} notas`)}`,
-    takeItBack: 'Retirarlo',
     upTo: 'Hasta',
     chooseNote: 'elige una nota',
     there: 'ya está',
@@ -1760,6 +1798,7 @@ export const es: Dictionary = {
     halfSteps: 'cada semitono'
   },
   removed: {
+    forMany: 'Hecho para todo un grupo',
     pieces: 'Piezas',
     assignments: 'Lo que se dio',
     groups: 'Grupos',

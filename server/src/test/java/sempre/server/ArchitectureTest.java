@@ -6,7 +6,9 @@ import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 import static org.testng.Assert.assertTrue;
 
+import com.tngtech.archunit.base.DescribedPredicate;
 import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.domain.JavaMethodCall;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption.DoNotIncludeTests;
 import java.io.IOException;
@@ -104,6 +106,24 @@ public class ArchitectureTest {
       }
     }
     assertTrue(without.isEmpty(), without.toString());
+  }
+
+  /** Statements of SQL stand beside the record that they fill. */
+  @Test
+  public void onlyTheStoreSpeaksSql() {
+    noClasses()
+        .that()
+        .resideOutsideOfPackage("sempre.server.store..")
+        .should()
+        .callMethodWhere(
+            DescribedPredicate.describe(
+                "its first argument is a statement",
+                (JavaMethodCall call) ->
+                    call.getTargetOwner().isEquivalentTo(Db.Tx.class)
+                        && call.getTarget().getRawParameterTypes().stream()
+                            .limit(1)
+                            .anyMatch(first -> first.isEquivalentTo(String.class))))
+        .check(product);
   }
 
   @Test

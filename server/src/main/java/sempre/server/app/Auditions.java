@@ -363,23 +363,52 @@ public class Auditions {
   }
 
   /**
-   * Writes down what a judge gives.
+   * What a judge has touched of a sheet; what is not in it stays as it was.
+   *
+   * @param device names the device on which the sheet was begun
+   * @param remark empty where it was not touched
+   */
+  public record Touched(
+      String judge,
+      String device,
+      Map<Criterion, Integer> points,
+      Optional<String> remark,
+      boolean handedIn) {
+    private AuditionStore.Sheet over(Optional<AuditionStore.Sheet> before) {
+      Map<Criterion, Integer> all = new EnumMap<>(Criterion.class);
+      before.ifPresent(b -> all.putAll(b.points()));
+      all.putAll(points);
+      return new AuditionStore.Sheet(
+          judge,
+          device,
+          all,
+          remark.or(() -> before.map(AuditionStore.Sheet::remark)).orElse(""),
+          handedIn);
+    }
+  }
+
+  /**
+   * Writes down what a judge gives; only what was touched is changed, so that two touches that come
+   * at once are both kept.
    *
    * @throws Refusal where it was handed in already, or is to be and something is missing
    */
-  public void judge(long mockId, AuditionStore.Sheet sheet) {
+  public void judge(long mockId, Touched touched) {
     db.run(
         tx -> {
           AuditionStore.Mock m = one(mockId, tx);
-          tx.lock("select id from mock_audition where id = ? for update", mockId);
-          for (AuditionStore.Sheet s : store.sheets(tx, mockId)) {
-            if (s.judge().equals(sheet.judge()) && !s.device().equals(sheet.device())) {
-              throw new Refusal("audition.other-device", "judge", s.judge());
-            }
-            if (s.judge().equals(sheet.judge()) && s.handedIn()) {
-              throw new Refusal("audition.handed-in");
-            }
+          store.lock(tx, mockId);
+          Optional<AuditionStore.Sheet> before =
+              store.sheets(tx, mockId).stream()
+                  .filter(s -> s.judge().equals(touched.judge()))
+                  .findFirst();
+          if (before.isPresent() && !before.get().device().equals(touched.device())) {
+            throw new Refusal("audition.other-device", "judge", touched.judge());
           }
+          if (before.isPresent() && before.get().handedIn()) {
+            throw new Refusal("audition.handed-in");
+          }
+          AuditionStore.Sheet sheet = touched.over(before);
           Map<Criterion, Integer> weights = weights(one(tx, m.auditionId()));
           Set<Criterion> missing = new TreeSet<>();
           weights.forEach(

@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import sempre.core.Refusal;
@@ -18,6 +19,7 @@ import sempre.core.learning.Grade;
 import sempre.core.learning.PlayedAlready;
 import sempre.core.pitch.NoteName;
 import sempre.core.pitch.Pitch;
+import sempre.server.store.Batches;
 import sempre.server.store.Checks;
 import sempre.server.store.Db;
 import sempre.server.store.People;
@@ -36,13 +38,15 @@ public class PlaysAlready {
   private final People people;
   private final Players players;
   private final Checks checks;
+  private final Batches batches;
   private final Clock clock;
 
-  PlaysAlready(Db db, People people, Players players, Checks checks, Clock clock) {
+  PlaysAlready(Db db, People people, Players players, Checks checks, Batches batches, Clock clock) {
     this.db = db;
     this.people = people;
     this.players = players;
     this.checks = checks;
+    this.batches = batches;
     this.clock = clock;
   }
 
@@ -110,7 +114,8 @@ public class PlaysAlready {
   public record Written(long studentId, List<Long> entries) {}
 
   /**
-   * Writes it down for everyone of each section; what a student has already stays as it is.
+   * Writes it down for everyone of each section; what a student has already stays as it is. All of
+   * it can be taken back in one go ({@link TakingBack}).
    *
    * @param notes as written for each instrument
    */
@@ -126,6 +131,14 @@ public class PlaysAlready {
                   written.add(new Written(s.id(), those(tx, s, those, by)));
                 }
               });
+          if (written.stream().anyMatch(w -> !w.entries().isEmpty())) {
+            OptionalLong group = OptionalLong.of(groupId);
+            long batch =
+                batches.begin(tx, Batches.Kind.PLAYS, group, OptionalLong.empty(), clock.instant());
+            for (Written w : written) {
+              w.entries().forEach(e -> batches.heard(tx, batch, w.studentId(), e));
+            }
+          }
           return written;
         });
   }

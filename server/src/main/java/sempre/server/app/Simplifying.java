@@ -1,11 +1,13 @@
 package sempre.server.app;
 
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -19,6 +21,7 @@ import sempre.core.score.Note;
 import sempre.core.score.Part;
 import sempre.core.score.Texture;
 import sempre.core.teaching.SimplerPart;
+import sempre.server.store.Batches;
 import sempre.server.store.Db;
 import sempre.server.store.People;
 import sempre.server.store.Shelf;
@@ -31,12 +34,17 @@ public class Simplifying {
   private final People people;
   private final Players players;
   private final Simpler simpler;
+  private final Batches batches;
+  private final Clock clock;
 
-  Simplifying(Db db, People people, Players players, Simpler simpler) {
+  Simplifying(
+      Db db, People people, Players players, Simpler simpler, Batches batches, Clock clock) {
     this.db = db;
     this.people = people;
     this.players = players;
     this.simpler = simpler;
+    this.batches = batches;
+    this.clock = clock;
   }
 
   /** A written part with its player and all that sounds around it. */
@@ -151,6 +159,7 @@ public class Simplifying {
           check(decided, w);
           Version v = Version.of(w, decided, true);
           keep(tx, w, v.part());
+          batches.ownPart(tx, studentId, pieceId);
           return v;
         });
   }
@@ -176,6 +185,7 @@ public class Simplifying {
     db.run(
         tx -> {
           simpler.forget(tx, studentId, pieceId);
+          batches.ownPart(tx, studentId, pieceId);
         });
   }
 
@@ -204,7 +214,10 @@ public class Simplifying {
     return rows;
   }
 
-  /** Makes and keeps one for everybody below a stage; those who have one keep theirs. */
+  /**
+   * Makes and keeps one for everybody below a stage; those who have one keep theirs. All of them
+   * can be taken back in one go ({@link TakingBack}).
+   */
   public List<Row> below(long groupId, long pieceId, Stage stage) {
     List<Version> proposed =
         rows(groupId, pieceId).stream()
@@ -212,17 +225,30 @@ public class Simplifying {
             .filter(v -> !v.kept() && v.written().below(stage))
             .filter(v -> !v.part().changes().isEmpty())
             .toList();
-    db.run(tx -> proposed.forEach(v -> keepFirst(tx, v)));
+    if (!proposed.isEmpty()) {
+      db.run(
+          tx -> {
+            long batch =
+                batches.begin(
+                    tx,
+                    Batches.Kind.SIMPLER,
+                    OptionalLong.of(groupId),
+                    OptionalLong.of(pieceId),
+                    clock.instant());
+            proposed.forEach(v -> keepFirst(tx, batch, v));
+          });
+    }
     Set<Long> made =
         proposed.stream().map(v -> v.written().student().id()).collect(Collectors.toSet());
     return rows(groupId, pieceId).stream().filter(r -> made.contains(r.student().id())).toList();
   }
 
   /** Keeps a version where none is kept meanwhile. */
-  private void keepFirst(Db.Tx tx, Version v) {
+  private void keepFirst(Db.Tx tx, long batch, Version v) {
     Written w = v.written();
     if (simpler.of(tx, w.student().id(), w.piece().id()).isEmpty()) {
       keep(tx, w, v.part());
+      batches.student(tx, batch, w.student().id());
     }
   }
 

@@ -1,17 +1,20 @@
 package sempre.server.app;
 
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.Set;
 import org.springframework.stereotype.Component;
 import sempre.core.Refusal;
 import sempre.core.instrument.Stage;
 import sempre.formats.csv.Roster;
 import sempre.formats.csv.RosterMatch;
+import sempre.server.store.Batches;
 import sempre.server.store.Db;
 import sempre.server.store.People;
 
@@ -21,11 +24,15 @@ public class TakingRosters {
   private final Db db;
   private final People people;
   private final PlaysAlready plays;
+  private final Batches batches;
+  private final Clock clock;
 
-  TakingRosters(Db db, People people, PlaysAlready plays) {
+  TakingRosters(Db db, People people, PlaysAlready plays, Batches batches, Clock clock) {
     this.db = db;
     this.people = people;
     this.plays = plays;
+    this.batches = batches;
+    this.clock = clock;
   }
 
   /**
@@ -78,7 +85,8 @@ public class TakingRosters {
   public record Taken(int added, int joined, int groups) {}
 
   /**
-   * Takes every row that is new and has nothing wrong; groups that are not there are set up.
+   * Takes every row that is new and has nothing wrong; groups that are not there are set up. All of
+   * it can be taken back in one go ({@link TakingBack}).
    *
    * @param by who takes it
    * @throws Refusal where nothing is to be taken, or a new group has no stage
@@ -87,6 +95,13 @@ public class TakingRosters {
     return db.inTransaction(
         tx -> {
           int before = people.groups(tx).size();
+          long batch =
+              batches.begin(
+                  tx,
+                  Batches.Kind.ROSTER,
+                  OptionalLong.empty(),
+                  OptionalLong.empty(),
+                  clock.instant());
           int added = 0;
           int joined = 0;
           Map<Integer, Long> ids = new HashMap<>();
@@ -94,13 +109,14 @@ public class TakingRosters {
             long id = o.student();
             if (o.state() == RosterMatch.State.NEW) {
               id = add(tx, o, list.scale(), by);
+              batches.student(tx, batch, id);
               added++;
             }
             ids.put(o.row().line(), id);
             boolean known = o.state() == RosterMatch.State.THERE && o.sameAs() > 0;
             if (takes(o) || known) {
               long whom = known ? ids.getOrDefault(o.sameAs(), 0L) : id;
-              boolean joins = join(tx, whom, o.row().group(), list.stages());
+              boolean joins = join(tx, batch, whom, o.row().group(), list.stages());
               joined += joins && id == o.student() ? 1 : 0;
             }
           }
@@ -133,25 +149,29 @@ public class TakingRosters {
   }
 
   /** Puts a student into a group, which is set up where it is not there; whether that is new. */
-  private boolean join(Db.Tx tx, long student, String name, Map<String, Stage> stages) {
+  private boolean join(Db.Tx tx, long batch, long student, String name, Map<String, Stage> stages) {
     if (name.isEmpty() || student == 0) {
       return false;
     }
-    long group = find(tx, name).map(People.Group::id).orElseGet(() -> setUp(tx, name, stages));
+    long group =
+        find(tx, name).map(People.Group::id).orElseGet(() -> setUp(tx, batch, name, stages));
     List<Long> groups = new ArrayList<>(people.groupsOf(tx, student));
     if (groups.contains(group)) {
       return false;
     }
     groups.add(group);
     people.setGroups(tx, student, groups);
+    batches.joined(tx, batch, student, group);
     return true;
   }
 
-  private long setUp(Db.Tx tx, String name, Map<String, Stage> stages) {
+  private long setUp(Db.Tx tx, long batch, String name, Map<String, Stage> stages) {
     Stage stage =
         Optional.ofNullable(stages.get(name))
             .orElseThrow(() -> new Refusal("list.stage", "group", name));
-    return people.addGroup(tx, new People.Group(0, name, stage, ""));
+    long id = people.addGroup(tx, new People.Group(0, name, stage, ""));
+    batches.group(tx, batch, id);
+    return id;
   }
 
   private Optional<People.Group> find(Db.Tx tx, String name) {

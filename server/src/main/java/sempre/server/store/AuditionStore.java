@@ -162,6 +162,11 @@ public class AuditionStore {
         r.id("seed"));
   }
 
+  /** Holds one against others until the end. */
+  public void lock(Db.Tx tx, long mockId) {
+    tx.lock("select id from mock_audition where id = ? for update", mockId);
+  }
+
   /** All that were begun, by the judges' names. */
   public List<Sheet> sheets(Db.Tx tx, long mockId) {
     return tx.list(

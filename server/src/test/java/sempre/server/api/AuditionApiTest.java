@@ -146,6 +146,24 @@ public class AuditionApiTest extends DemoTestBase {
     assertThat(result.get("lines").get(0).get("cost").asDouble()).isEqualTo(6.9);
   }
 
+  /** Of two criteria that are touched at once, neither request knows of the other. */
+  @Test(dependsOnMethods = "judgesAreBlindToEachOther")
+  public void onlyWhatWasTouchedIsWritten() {
+    MvcTestResult made =
+        post(
+            "/api/auditions/" + audition + "/mocks",
+            "{\"studentId\": %d, \"seed\": 6}".formatted(student));
+    String path = "/api/mocks/" + body(made).get("id").asLong() + "/sheet";
+    String touch = "{\"judge\": \"Eve\", \"device\": \"one\", %s, \"handedIn\": false}";
+    assertThat(put(path, touch.formatted("\"points\": {\"NOTES\": 8}"))).hasStatusOk();
+    assertThat(put(path, touch.formatted("\"remark\": \"lovely tone\""))).hasStatusOk();
+    assertThat(put(path, touch.formatted("\"points\": {\"NOTES\": 7}"))).hasStatusOk();
+    JsonNode all = body(put(path, touch.formatted("\"points\": {\"RHYTHM\": 5}")));
+    assertThat(all.get("points").get(0).get("points").asInt()).isEqualTo(7);
+    assertThat(all.get("points").get(1).get("points").asInt()).isEqualTo(5);
+    assertThat(all.get("remark").asString()).isEqualTo("lovely tone");
+  }
+
   @Test(dependsOnMethods = "judgesAreBlindToEachOther")
   public void aJudgeWhoLeftIsLeftOutAndASheetIsHandedInWhole() {
     MvcTestResult made =

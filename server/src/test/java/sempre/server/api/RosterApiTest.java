@@ -189,11 +189,9 @@ public class RosterApiTest extends DemoTestBase {
   @Test
   public void aWholeGroupPlaysAlready() {
     String text = "Name,Instrument\nAda Quill,clarinet\nBen Reed,clarinet\nCem Bell,tuba\n";
-    assertThat(post("/api/roster", list(text, band()))).hasStatusOk();
-    long group = 0;
-    for (JsonNode g : get("/api/people").get("groups")) {
-      group = g.get("name").asString().equals(band()) ? g.get("id").asLong() : group;
-    }
+    String name = band();
+    assertThat(post("/api/roster", list(text, name))).hasStatusOk();
+    long group = named("groups", name).get("id").asLong();
     String path = "/api/groups/" + group + "/plays";
     JsonNode sections = get(path).get("sections");
     assertThat(sections.get(0).get("instrument").asString()).isEqualTo("clarinet");
@@ -218,12 +216,73 @@ public class RosterApiTest extends DemoTestBase {
                 .get("marks")
                 .asInt())
         .isEqualTo(2);
-    JsonNode first = done.get("students").get(0);
-    assertThat(
-            post(
-                "/api/students/" + first.get("studentId").asLong() + "/heard/undo",
-                "{\"ids\":" + first.get("ids") + "}"))
-        .hasStatusOk();
+    // the last of the two is taken back in one go; what was there before it stays
+    JsonNode last = batch("PLAYS", group);
+    assertThat(last.get("what").asString())
+        .isEqualTo("%s: 2 notes marked as already played, 2 students".formatted(name));
+    String back = "/api/batches/" + last.get("id").asLong() + "/back";
+    assertThat(body(post(back, "")).get("done").asString())
+        .isEqualTo("2 grades were taken back for 2 students.");
+    assertThat(has(path, "F4")).isZero();
+    assertThat(has(path, "C4")).isEqualTo(2);
+    assertThat(post(back, "")).as("taken back twice").hasStatus(404);
+    // what was taken back by hand before is not taken back a second time
+    JsonNode first = batch("PLAYS", group);
+    long ada = named("students", "Ada").get("id").asLong();
+    long c = 0;
+    for (JsonNode h : get("/api/students/" + ada + "/heard").get("heard")) {
+      c = h.get("written").asString().equals("C4") ? h.get("id").asLong() : c;
+    }
+    assertThat(post("/api/students/" + ada + "/heard/undo", "{\"ids\":[" + c + "]}")).hasStatusOk();
+    assertThat(post("/api/batches/" + first.get("id").asLong() + "/back", "")).hasStatusOk();
+    assertThat(has(path, "C4")).isZero();
+    assertThat(batch("PLAYS", group)).as("nothing is left to take back").isNull();
+  }
+
+  /** How many of the first section have a note. */
+  private int has(String path, String written) {
+    for (JsonNode n : get(path).get("sections").get(0).get("notes")) {
+      if (n.get("written").asString().equals(written)) {
+        return n.get("has").asInt();
+      }
+    }
+    throw new AssertionError(written);
+  }
+
+  /** The last that can be taken back, of a group or, with 0, of none. */
+  private JsonNode batch(String kind, long group) {
+    for (JsonNode b : get("/api/batches")) {
+      if (b.get("kind").asString().equals(kind) && b.get("group").asLong() == group) {
+        return b;
+      }
+    }
+    return null;
+  }
+
+  /**
+   * Who was here before stays, out of the group again; who came with the list is put back later.
+   */
+  @Test
+  public void anImportIsTakenBackInOneGo() {
+    String name = band();
+    long here = add("Hal", "flute", 0, "");
+    String text = "Name,Instrument\nHal Q,flute\nNia Oak,oboe\nOwen Pike,tuba\n";
+    assertThat(post("/api/roster", list(text, name))).hasStatusOk();
+    long group = named("groups", name).get("id").asLong();
+    assertThat(named("groups", name).get("students")).hasSize(3);
+    JsonNode batch = batch("ROSTER", 0);
+    assertThat(body(post("/api/batches/" + batch.get("id").asLong() + "/back", "")).get("done"))
+        .asString()
+        .contains("imported students were removed");
+    assertThat(named("groups", name)).isNull();
+    assertThat(named("students", "Nia")).isNull();
+    assertThat(named("students", "Hal").get("groups")).isEmpty();
+    assertThat(named("students", "Hal").get("id").asLong()).isEqualTo(here);
+    // put back under Removed, each is in its group again
+    long nia = named("gone", "Nia").get("id").asLong();
+    assertThat(mvc.delete().uri("/api/removals/STUDENT/" + nia)).hasStatusOk();
+    assertThat(mvc.delete().uri("/api/removals/GROUP/" + group)).hasStatusOk();
+    assertThat(named("groups", name).get("students")).hasSize(1);
   }
 
   @Test

@@ -11,6 +11,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import org.springframework.http.ContentDisposition;
@@ -87,10 +88,11 @@ class AuditionController {
   record MockBody(long studentId, long seed) {}
 
   /**
-   * What a judge gives.
+   * What a judge has touched; what is not named stays as it was.
    *
    * @param device names the device on which it was begun: it alone sees the sheet
    * @param points 0 to 10
+   * @param remark null leaves it as it is
    */
   record SheetBody(
       @NotBlank(message = "audition.judge-name") @Size(max = JUDGE) String judge,
@@ -178,11 +180,11 @@ class AuditionController {
     String judge = body.judge().strip();
     auditions.judge(
         mockId,
-        new AuditionStore.Sheet(
+        new Auditions.Touched(
             judge,
             body.device(),
             checked(body.points(), "audition.points", Criterion.MOST),
-            body.remark() == null ? "" : body.remark().strip(),
+            Optional.ofNullable(body.remark()).map(String::strip),
             body.handedIn()));
     return sitting(mockId, body.device());
   }

@@ -8,6 +8,7 @@ import sempre.core.instrument.Stage;
 import sempre.formats.csv.Roster;
 import sempre.formats.csv.RosterMatch;
 import sempre.server.api.Refs;
+import sempre.server.store.Batches;
 import sempre.server.store.Removals;
 
 /** What the screen is sent: plain values, every field always there. */
@@ -135,10 +136,18 @@ public final class PeopleViews {
 
   public record PlaysView(String group, Stage stage, List<PlaysSection> sections) {}
 
-  /** What was written down of one student, to be taken back. */
-  public record PlaysMarks(long studentId, List<Long> ids) {}
+  /** How many notes were marked, and for how many students. */
+  public record PlaysDone(int marks, int students) {}
 
-  public record PlaysDone(int marks, List<PlaysMarks> students) {}
+  /**
+   * Something that was done for many at once and can be taken back in one go.
+   *
+   * @param group where it was done for one; 0 for none
+   * @param piece of simpler parts; 0 for none
+   * @param what in words
+   */
+  public record BatchView(
+      long id, Batches.Kind kind, long group, long piece, String what, String when) {}
 
   /**
    * Something that was removed.
