@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Router } from 'sv-router';
-  import { navigate, route } from './router';
+  import { visit, route } from './router';
   import { last } from './last.svelte';
   import { theme } from './theme.svelte';
   import Shortcuts from './parts/Shortcuts.svelte';
@@ -59,7 +59,7 @@
     const place = places.find((p) => p.key === e.key);
     if (!place || typing(e)) return;
     e.preventDefault();
-    navigate(place.href as '/');
+    visit(place.href);
   }
 </script>
 

@@ -1,7 +1,7 @@
 import { createRouter } from 'sv-router';
 import Today from './today/Today.svelte';
 
-export const { navigate, preload, route } = createRouter({
+const { navigate, preload, route } = createRouter({
   '/': Today,
   '/stand': () => import('./stand/NoPart.svelte'),
   '/stand/:student/:piece': () => import('./stand/Stand.svelte'),
@@ -49,3 +49,13 @@ export const { navigate, preload, route } = createRouter({
   '/notes/:instrument/:note': () => import('./notes/Notes.svelte'),
   '*notfound': () => import('./parts/NotFound.svelte')
 });
+
+export { preload, route };
+
+/** Goes to an address of this application, with what stands behind its ? and #. */
+export function visit(href: string, options: { replace?: boolean } = {}) {
+  const url = new URL(href, location.origin);
+  const search = Object.fromEntries(url.searchParams);
+  const hash = url.hash.slice(1);
+  return navigate(url.pathname as '/', { ...options, search, ...(hash && { hash }) });
+}

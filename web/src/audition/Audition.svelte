@@ -9,7 +9,7 @@
   import { scrolls } from '../lib/scrolls';
   import Trouble from '../parts/Trouble.svelte';
   import { someNumber } from '../practice/starts';
-  import { navigate, route } from '../router';
+  import { visit, route } from '../router';
   import { ui } from '../words/ui';
   import AuditionForm from './AuditionForm.svelte';
 
@@ -51,7 +51,7 @@
         asked(
           api.POST('/api/auditions/{id}/mocks', { params, body: { studentId, seed: someNumber() } })
         ),
-      (made) => void navigate(`/people/mock/${made.id}` as '/')
+      (made) => void visit(`/people/mock/${made.id}`)
     );
   const remove = (removed: boolean) =>
     changes.change(
@@ -60,7 +60,7 @@
     );
 
   pageKeys(ui.audition.title, [
-    { on: 'Escape', words: ui.audition.back, act: () => navigate('/people/auditions') }
+    { on: 'Escape', words: ui.audition.back, act: () => visit('/people/auditions') }
   ]);
 </script>
 

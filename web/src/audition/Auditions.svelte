@@ -6,7 +6,7 @@
   import { pageKeys } from '../lib/keys.svelte';
   import { loaded } from '../lib/load.svelte';
   import Trouble from '../parts/Trouble.svelte';
-  import { navigate } from '../router';
+  import { visit } from '../router';
   import { capital, ui } from '../words/ui';
   import AuditionForm from './AuditionForm.svelte';
 
@@ -14,7 +14,7 @@
   let adding = $state(false);
   onMount(() => void page.ask(() => asked(api.GET('/api/auditions'))));
   pageKeys(ui.audition.title, [
-    { on: 'Escape', words: ui.app.people, act: () => navigate('/people') }
+    { on: 'Escape', words: ui.app.people, act: () => visit('/people') }
   ]);
 </script>
 
@@ -35,7 +35,7 @@
       {:else}<li class="quiet">{ui.audition.none}</li>{/each}
     </ul>
     {#if adding}
-      <AuditionForm ondone={(id) => void navigate(`/people/audition/${id}` as '/')} />
+      <AuditionForm ondone={(id) => void visit(`/people/audition/${id}`)} />
     {:else}
       <Button size="small" on:click={() => (adding = true)}>{ui.audition.add}</Button>
     {/if}

@@ -11,7 +11,7 @@
   import { loaded } from '../lib/load.svelte';
   import { scrolls } from '../lib/scrolls';
   import Trouble from '../parts/Trouble.svelte';
-  import { navigate, route } from '../router';
+  import { visit, route } from '../router';
   import { number, ui } from '../words/ui';
   import { Sheet } from './sheet.svelte';
 
@@ -93,7 +93,7 @@
     {
       on: 'Escape',
       words: ui.audition.backTo,
-      act: () => view && navigate(`/people/audition/${view.audition.id}` as '/')
+      act: () => view && visit(`/people/audition/${view.audition.id}`)
     }
   ]);
 </script>

@@ -6,7 +6,7 @@
   import { Kept } from '../lib/kept.svelte';
   import { scrolls } from '../lib/scrolls';
   import { loaded } from '../lib/load.svelte';
-  import { read, shown } from '../lib/pitch';
+  import { alone, asAlone, read, shown, tonics } from '../lib/pitch';
   import Hands from '../notes/Hands.svelte';
   import PageSize from '../paper/PageSize.svelte';
   import SheetWords from '../parts/SheetWords.svelte';
@@ -18,7 +18,6 @@
 
   type Kind = keyof typeof ui.scale.kinds;
   const KINDS = Object.keys(ui.scale.kinds) as Kind[];
-  const KEYS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'Gb', 'G', 'Ab', 'A', 'Bb', 'B'];
   const asks = new URLSearchParams(location.search);
   const group = Number(asks.get('group') ?? 0);
 
@@ -38,6 +37,16 @@
     void page.ask(() => asked(api.GET('/api/scale', { params: { query } })));
   });
 
+  const keys = $derived(
+    kind.value === 'CHROMATIC'
+      ? alone(ways.now.chromatic)
+      : tonics(ways.now.chromatic, kind.value !== 'MAJOR')
+  );
+  /** the same key in another mode may have another name */
+  $effect(() => {
+    const at = alone('flats').indexOf(asAlone(concert.value, 'flats'));
+    if (at >= 0 && !keys.includes(concert.value)) concert.value = keys[at]!;
+  });
   const named = (pitch: string) => {
     const n = read(pitch);
     return n ? shown({ letter: n.letter, alter: n.alter }, ways.naming) : pitch;
@@ -81,7 +90,7 @@
       selected={concert.value}
       on:change={(e) => (concert.value = value(e))}
     >
-      {#each KEYS as k (k)}<SelectItem value={k} text={named(k)} />{/each}
+      {#each keys as k (k)}<SelectItem value={k} text={named(k)} />{/each}
     </Select>
     <Select
       size="sm"

@@ -25,6 +25,10 @@
   const { view, student, cell, pending, problem, open, asking, here } = $derived(m);
   let field = $state<HTMLInputElement>();
   let summary = $state<HTMLElement>();
+  /** the table, which has the keys */
+  let grid = $state<HTMLElement>();
+  /** how high the panel is that lies over the table on a tablet, in px */
+  let panel = $state(0);
 
   $effect(() => {
     const check = id;
@@ -162,7 +166,11 @@
             : ''}
         </p>
       </div>
-      <TakeAway name={ui.ear.heading(view.group)} rows={lines} />
+      <TakeAway
+        name={ui.ear.heading(view.group)}
+        rows={lines}
+        onsaved={() => grid?.focus({ preventScroll: true })}
+      />
       <div class="by">
         <TextInput
           size="sm"
@@ -215,8 +223,8 @@
         </p>
       </section>
     {/if}
-    <div class="walk">
-      <div class="grid">
+    <div class="walk" style:--panel="{panel}px">
+      <div class="grid" tabindex="-1" bind:this={grid}>
         <table>
           <thead>
             <tr>
@@ -262,7 +270,7 @@
           <p>{ui.all.nobodyYet} <a href="/people">{ui.all.setUpStudents}</a>.</p>
         {/if}
       </div>
-      <aside class="screen" aria-label={ui.ear.nowAsked}>
+      <aside class="screen" aria-label={ui.ear.nowAsked} bind:clientHeight={panel}>
         {#if student && cell}
           <div class="now">
             <div>
@@ -390,8 +398,13 @@
     gap: 1.5rem;
     align-items: start;
   }
+  .grid:focus {
+    outline: none;
+  }
   .grid {
-    overflow-x: auto;
+    /* a list of its own, so that its heads stay in sight however long the group is */
+    overflow: auto;
+    max-height: calc(100dvh - 2rem);
     background: var(--paper);
     border: 1px solid var(--rule);
   }
@@ -408,9 +421,13 @@
     white-space: nowrap;
   }
   thead th {
+    position: sticky;
+    top: 0;
+    z-index: 1;
     padding: 0.5rem;
     font-size: 0.8125rem;
     color: var(--ink-2);
+    background: var(--paper);
   }
   thead th.at {
     color: var(--ink);
@@ -418,6 +435,10 @@
   }
   tbody th {
     padding: 0.25rem 0.75rem;
+  }
+  tbody tr {
+    scroll-margin-top: 2.5rem;
+    scroll-margin-bottom: 5rem;
   }
   tbody th span:first-child {
     font-weight: 600;
@@ -553,8 +574,11 @@
       grid-template-columns: 1fr;
       gap: 0;
     }
-    tr {
-      scroll-margin-bottom: 19rem;
+    .grid {
+      max-height: calc(100dvh - var(--panel) - 0.5rem);
+    }
+    tbody tr {
+      scroll-margin-bottom: calc(var(--panel) + 4rem);
     }
     td button {
       min-height: 2.75rem;
@@ -607,6 +631,10 @@
     }
     .grid {
       overflow: visible;
+      max-height: none;
+    }
+    thead th {
+      position: static;
     }
     td.here {
       outline: 0;

@@ -5,9 +5,9 @@
   import { api, asked, type Schemas } from '../api/client';
   import { door } from '../lib/door.svelte';
   import { loaded } from '../lib/load.svelte';
-  import { read, shown, text, typeable, words } from '../lib/pitch';
+  import { alone, asAlone, read, shown, text, tonics, typeable, words } from '../lib/pitch';
   import Trouble from '../parts/Trouble.svelte';
-  import { navigate, route } from '../router';
+  import { visit, route } from '../router';
   import { ways } from '../ways.svelte';
   import Asked from './Asked.svelte';
   import { moved, type Item } from './asked';
@@ -181,11 +181,17 @@
     const wanted = { items: body(items), asked: moved(look.value ?? [], octaves) };
     return changes.once(
       () => asked(api.POST('/api/groups/{groupId}/checks', { params, body: wanted })),
-      ({ id }) => void navigate(`/ear/check/${id}` as '/')
+      ({ id }) => void visit(`/ear/check/${id}`)
     );
   }
 
-  const TONICS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'Gb', 'G', 'Ab', 'A', 'Bb', 'B'];
+  const keys = $derived(
+    mode === 'CHROMATIC' ? alone(ways.now.chromatic) : tonics(ways.now.chromatic, mode === 'MINOR')
+  );
+  /** the same key in another mode may have another name */
+  $effect(() => {
+    if (!keys.includes(tonic)) tonic = keys[alone('flats').indexOf(asAlone(tonic, 'flats'))]!;
+  });
   const named = (p: string) => shown(read(p)!, ways.naming);
 </script>
 
@@ -230,7 +236,7 @@
         </form>
         <form onsubmit={addScale}>
           <Select size="sm" labelText={ui.ear.scaleFrom} bind:selected={tonic}>
-            {#each TONICS as t (t)}<SelectItem value={t} text={named(t)} />{/each}
+            {#each keys as t (t)}<SelectItem value={t} text={named(t)} />{/each}
           </Select>
           <Select size="sm" labelText={ui.ear.whichScale} bind:selected={mode}>
             <SelectItem value="MAJOR" text={ui.ear.major} />

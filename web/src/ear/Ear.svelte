@@ -6,7 +6,7 @@
   import { opened } from '../last.svelte';
   import Mark from '../parts/Mark.svelte';
   import Trouble from '../parts/Trouble.svelte';
-  import { navigate, route } from '../router';
+  import { visit, route } from '../router';
   import { short } from '../stand/lanes';
   import { Hearing } from './hearing.svelte';
   import Score from '../stand/Score.svelte';
@@ -83,7 +83,7 @@
       on: 's',
       words: ui.ear.backToStand,
       when: here,
-      act: () => navigate(`/stand/${student}/${piece}` as '/')
+      act: () => visit(`/stand/${student}/${piece}`)
     },
     {
       on: 'Enter',
@@ -162,7 +162,7 @@
           </ul>
         {/if}
         <div class="row">
-          <Button size="small" on:click={() => navigate('/')}>{ui.ear.doneToday}</Button>
+          <Button size="small" on:click={() => visit('/')}>{ui.ear.doneToday}</Button>
           <Button size="small" kind="tertiary" on:click={() => (h.finished = false)}
             >{ui.ear.goOnHearing}</Button
           >

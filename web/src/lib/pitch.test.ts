@@ -1,5 +1,16 @@
 import { expect, test } from 'vitest';
-import { midiOf, NAMINGS, read, shown, text, typeable, words } from './pitch';
+import {
+  alone,
+  asAlone,
+  tonics,
+  midiOf,
+  NAMINGS,
+  read,
+  shown,
+  text,
+  typeable,
+  words
+} from './pitch';
 
 test('a note is read in letters and in syllables', () => {
   for (const [typed, is] of [
@@ -53,4 +64,16 @@ test('what is shown as an example can be typed, in every way of naming', () => {
       expect(text(read(is!, naming)!), `${is} ${naming}`).toBe(note);
       expect(text(read(typed!, naming)!), `${typed} ${naming}`).toBe(note);
     }
+});
+
+test('a note alone has one name, and a key that no band reads has its other one', () => {
+  expect(alone('usual')).toEqual('C C# D Eb E F F# G Ab A Bb B'.split(' '));
+  expect(['Db4', 'Gb', 'A#3'].map((n) => asAlone(n, 'usual'))).toEqual(['C#4', 'F#', 'Bb3']);
+  expect(asAlone('C#5', 'flats')).toBe('Db5');
+  // D flat major has five flats, C sharp major seven sharps
+  expect(tonics('usual')).toEqual('C Db D Eb E F F# G Ab A Bb B'.split(' '));
+  // in minor C sharp has four sharps and A flat seven flats
+  expect(tonics('usual', true)).toEqual('C C# D Eb E F F# G G# A Bb B'.split(' '));
+  expect(tonics('flats')).toContain('Gb');
+  expect(tonics('sharps')).toContain('F#');
 });

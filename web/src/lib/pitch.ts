@@ -98,3 +98,36 @@ export const words = (list: string) =>
     .trim()
     .split(/[\s,;]+/)
     .filter((w) => w && !/^[-–]+$/.test(w));
+
+const SHARPS = ['C', 'C#', 'D', 'D#', 'E', 'F', 'F#', 'G', 'G#', 'A', 'A#', 'B'];
+const FLATS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'Gb', 'G', 'Ab', 'A', 'Bb', 'B'];
+/** As they are met most; the server's Pitch.usual says the same. */
+const USUAL = ['C', 'C#', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];
+
+/** The twelve notes from C as a school names them that stand in no piece. */
+export const alone = (chromatic: string | undefined): string[] =>
+  chromatic === 'sharps' ? SHARPS : chromatic === 'flats' ? FLATS : USUAL;
+
+/** The name that a school has for a note such as Db; text that is none stays as it is. */
+export function asAlone(name: string, chromatic: string | undefined): string {
+  const n = read(name);
+  if (!n) return name;
+  const pc = (SEMITONES[n.letter]! + n.alter + 12) % 12;
+  return alone(chromatic)[pc]! + (n.octave ?? '');
+}
+
+/** More sharps or flats than this has no key that a band reads. */
+const MOST = 6;
+/** Sharps of a major key, flats below 0, by its tonic. */
+const FIFTHS = 'Cb Gb Db Ab Eb Bb F C G D A E B F# C# G# D# A#'.split(' ');
+const sharpsOf = (tonic: string) => FIFTHS.indexOf(tonic) - FIFTHS.indexOf('C');
+
+/** Tonics of the twelve keys from C: named as the note alone, unless no band reads that key. */
+export function tonics(chromatic: string | undefined, minor = false): string[] {
+  const down = minor ? 3 : 0;
+  return alone(chromatic).map((name, pc) =>
+    Math.abs(sharpsOf(name) - down) <= MOST
+      ? name
+      : [FLATS[pc]!, SHARPS[pc]!].find((n) => Math.abs(sharpsOf(n) - down) <= MOST)!
+  );
+}

@@ -7,7 +7,7 @@
   import { loaded } from '../lib/load.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import PieceHead from '../practice/PieceHead.svelte';
-  import { navigate, route } from '../router';
+  import { visit, route } from '../router';
   import { ui } from '../words/ui';
   import { choose, chosen, fetched, GROUPS, under } from './material';
   import Open from './Open.svelte';
@@ -60,7 +60,7 @@
     }
   }
   function print() {
-    if (sheet.length) void navigate(`/practice/${student}/${piece}/material/paper` as '/');
+    if (sheet.length) void visit(`/practice/${student}/${piece}/material/paper`);
   }
 
   pageKeys(ui.material.title, [
@@ -75,7 +75,7 @@
     {
       on: ['b', 'Escape'],
       words: ui.material.back,
-      act: () => navigate(`/practice/${student}/${piece}` as '/')
+      act: () => visit(`/practice/${student}/${piece}`)
     }
   ]);
 </script>

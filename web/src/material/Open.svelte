@@ -8,7 +8,7 @@
   import { loaded } from '../lib/load.svelte';
   import FingeredLine from '../parts/FingeredLine.svelte';
   import Trouble from '../parts/Trouble.svelte';
-  import { navigate } from '../router';
+  import { visit } from '../router';
   import { Playback } from '../stand/playback.svelte';
   import { timeline } from '../stand/timeline';
   import { ui } from '../words/ui';
@@ -54,7 +54,7 @@
     const params = { path: { studentId: student, pieceId: piece, study: study.id } };
     return changes.once(
       () => asked(api.POST('/api/stand/{studentId}/{pieceId}/material/{study}', { params })),
-      ({ id }) => void navigate(`/stand/${params.path.studentId}/${id}` as '/')
+      ({ id }) => void visit(`/stand/${params.path.studentId}/${id}`)
     );
   }
 

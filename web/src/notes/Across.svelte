@@ -3,16 +3,18 @@
   import { Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
   import { api, asked, type Schemas } from '../api/client';
   import { loaded } from '../lib/load.svelte';
-  import { read, shown as shownName } from '../lib/pitch';
+  import { alone, asAlone, read, shown as shownName } from '../lib/pitch';
   import { ways } from '../ways.svelte';
   import TakeAway from '../parts/TakeAway.svelte';
   import Trouble from '../parts/Trouble.svelte';
-  import { navigate, route } from '../router';
+  import { visit, route } from '../router';
   import { short } from '../stand/lanes';
   import type { Stage } from '../words/standing';
   import { ui } from '../words/ui';
 
-  const pitch = $derived(decodeURIComponent(String(route.params.pitch ?? 'Bb4')));
+  const pitch = $derived(
+    asAlone(decodeURIComponent(String(route.params.pitch ?? 'Bb4')), ways.now.chromatic)
+  );
   let stage = $state<Stage>('SCHOOL');
   const page = loaded<Schemas['AcrossView'][]>();
   const band = $derived(page.value);
@@ -38,8 +40,9 @@
     const n = read(p);
     return n ? shownName(n, ways.naming) : p;
   };
-  const NAMES = ['C', 'C#', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];
-  const pitches = [2, 3, 4, 5].flatMap((o) => NAMES.map((n) => n + o));
+  const pitches = $derived(
+    [2, 3, 4, 5].flatMap((o) => alone(ways.now.chromatic).map((n) => n + o))
+  );
   const listed = $derived(pitches.includes(pitch) ? pitches : [pitch, ...pitches]);
 </script>
 
@@ -60,8 +63,8 @@
         labelText={ui.all.concertPitch}
         selected={pitch}
         on:change={(e) =>
-          navigate(
-            `/notes/across/${encodeURIComponent(String((e.target as HTMLSelectElement).value))}` as '/'
+          visit(
+            `/notes/across/${encodeURIComponent(String((e.target as HTMLSelectElement).value))}`
           )}
       >
         {#each listed as p (p)}<SelectItem value={p} text={shown(p)} />{/each}

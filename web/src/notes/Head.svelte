@@ -1,7 +1,7 @@
 <!-- Which instrument, how it is set up, and which of its fingerings are shown. -->
 <script lang="ts">
   import { Select, SelectItem } from 'carbon-components-svelte';
-  import { navigate } from '../router';
+  import { visit } from '../router';
   import type { Purpose, Table } from './table.svelte';
   import { ui } from '../words/ui';
 
@@ -36,7 +36,7 @@
       size="sm"
       labelText={ui.all.instrument}
       selected={view.id}
-      on:change={(e) => navigate(`/notes/${value(e)}` as '/')}
+      on:change={(e) => visit(`/notes/${value(e)}`)}
     >
       {#each table.instruments as i (i.id)}<SelectItem value={i.id} text={i.name} />{/each}
     </Select>

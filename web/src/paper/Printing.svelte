@@ -5,7 +5,7 @@
   import { pageKeys } from '../lib/keys.svelte';
   import PageSize from './PageSize.svelte';
   import { printable } from './settings.svelte';
-  import { navigate } from '../router';
+  import { visit } from '../router';
   import { ui } from '../words/ui';
 
   let {
@@ -40,7 +40,7 @@
       get words() {
         return backTo;
       },
-      act: () => navigate(back as '/')
+      act: () => visit(back)
     }
   ]);
 </script>

@@ -49,7 +49,7 @@
     const marked = settings.fingerings === 'none' && sheet.kind !== 'NONE' ? [] : view.plan.notes;
     return [
       ...(marked.some((n) => n.isNew || n.unlearned) ? [words.paper.boxed] : []),
-      ...(marked.some((n) => n.role !== 'STANDARD') ? [words.paper.underlined] : []),
+      ...(marked.some((n) => !n.usual) ? [words.paper.underlined] : []),
       ...(marked.some((n) => n.locked) ? [words.paper.lined] : []),
       ...(view.xml.includes('<breath-mark') ? [words.paper.breath] : []),
       ...(bars ? [words.paper.bracketed] : []),

@@ -82,7 +82,7 @@
   };
 
   const unusual = (n: Plan['notes'][number]) =>
-    n.isNew || n.unlearned || n.locked || n.role !== 'STANDARD' || n.trill.length > 0;
+    n.isNew || n.unlearned || n.locked || !n.usual || n.trill.length > 0;
   const shows = (which: Which, told: boolean) => which === 'all' || (which === 'new' && told);
 
   interface Written {
@@ -186,7 +186,7 @@
           {/if}
           {#each line.texts as t, n (n)}
             {@const top = t.level * line.level + (line.inside.length ? 1.5 * perMm : 0)}
-            {@const other = t.e.note.role !== 'STANDARD'}
+            {@const other = !t.e.note.usual}
             {#each t.rows as text, r (r)}
               <text
                 class="fingering"

@@ -3,7 +3,7 @@
   import { onMount } from 'svelte';
   import { api, asked } from '../api/client';
   import { loaded } from '../lib/load.svelte';
-  import { navigate } from '../router';
+  import { visit } from '../router';
   import { ways } from '../ways.svelte';
   import { ui } from '../words/ui';
   import { found, idOf, placesOf, type Hit, type Lists } from './finding';
@@ -20,7 +20,7 @@
 
   const say = {
     onTheStand: ui.all.onTheStand,
-    forDue: ui.stand.forDue,
+    forDue: ui.find.forDue,
     whatWasHeard: ui.all.whatWasHeard,
     allItsNotes: ui.all.allItsNotes,
     itsFingerings: ui.all.itsFingerings,
@@ -55,7 +55,7 @@
   function go(h: Hit | undefined) {
     if (!h) return;
     onclose();
-    navigate(h.href as '/');
+    visit(h.href);
   }
   const step = (by: number) => {
     const next = hits[Math.max(0, Math.min(at + by, hits.length - 1))];

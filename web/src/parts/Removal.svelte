@@ -1,10 +1,11 @@
 <!-- Before something is removed: what goes with it, and where it can be put back. -->
 <script lang="ts">
-  import { Modal, SkeletonText } from 'carbon-components-svelte';
+  import { SkeletonText } from 'carbon-components-svelte';
   import { onMount } from 'svelte';
   import { api, asked } from '../api/client';
   import { door } from '../lib/door.svelte';
   import { loaded } from '../lib/load.svelte';
+  import Dialog from './Dialog.svelte';
   import Trouble from './Trouble.svelte';
   import { ui } from '../words/ui';
 
@@ -53,18 +54,14 @@
     );
 </script>
 
-<Modal
-  open
-  iconDescription={ui.all.close}
+<Dialog
   danger
   size="sm"
-  modalHeading={ui.all.removeName(name)}
-  primaryButtonText={ui.all.remove}
-  secondaryButtonText={ui.all.cancel}
-  primaryButtonDisabled={!goes.value || changes.busy}
-  on:click:button--secondary={onclose}
-  on:close={onclose}
-  on:submit={remove}
+  heading={ui.all.removeName(name)}
+  send={ui.all.remove}
+  disabled={!goes.value || changes.busy}
+  {onclose}
+  onsend={remove}
 >
   <div class="text">
     {#if goes.value?.length}
@@ -82,7 +79,7 @@
     {#if goes.problem}<Trouble text={goes.problem} again={goes.again} />{/if}
     {#if changes.problem}<Trouble text={changes.problem} />{/if}
   </div>
-</Modal>
+</Dialog>
 
 <style>
   .text {

@@ -5,18 +5,32 @@
 
   let {
     name,
-    rows
+    rows,
+    onsaved
   }: {
     /** of the file, without its ending */
     name: string;
     /** a heading and the lines, in words */
     rows: () => string[][];
+    /** it is saved: the page takes the focus back, so that its keys work on */
+    onsaved?: () => void;
   } = $props();
+
+  function take() {
+    save(name, rows());
+    onsaved?.();
+  }
 </script>
 
 <div class="away">
-  <button class="plain link" onclick={() => window.print()}>{ui.all.print}</button>
-  <button class="plain link" onclick={() => save(name, rows())}>{ui.people.gridCsv}</button>
+  <button
+    class="plain link"
+    onclick={() => {
+      window.print();
+      onsaved?.();
+    }}>{ui.all.print}</button
+  >
+  <button class="plain link" onclick={take}>{ui.people.gridCsv}</button>
 </div>
 
 <style>

@@ -73,7 +73,7 @@ function fit(typed: string[], h: Hit): number {
 }
 
 /** Rows for everyone, every piece and every instrument; of one piece assigned twice, both. */
-export function rowsOf(lists: Lists, say: Saying): Hit[] {
+function rowsOf(lists: Lists, say: Saying): Hit[] {
   const assigned = lists.today.groups.flatMap((g) =>
     g.next.flatMap((n) =>
       n.players.map((p) => ({

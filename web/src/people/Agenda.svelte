@@ -15,7 +15,7 @@
   import { loaded } from '../lib/load.svelte';
   import { scrolls } from '../lib/scrolls';
   import Trouble from '../parts/Trouble.svelte';
-  import { navigate, route } from '../router';
+  import { visit, route } from '../router';
   import { ui, WEEK, weekday, type Weekday } from '../words/ui';
   import DayTasks from './DayTasks.svelte';
 
@@ -97,9 +97,9 @@
     {
       on: 'p',
       words: ui.agenda.paper,
-      act: () => navigate(`/people/${student}/agenda/paper` as '/')
+      act: () => visit(`/people/${student}/agenda/paper`)
     },
-    { on: 'Escape', words: ui.agenda.back, act: () => navigate(`/people/${student}` as '/') }
+    { on: 'Escape', words: ui.agenda.back, act: () => visit(`/people/${student}`) }
   ]);
 </script>
 

@@ -1,16 +1,10 @@
 <!-- One group: its name, how far it has got, its school year. -->
 <script lang="ts">
-  import {
-    Checkbox,
-    CheckboxGroup,
-    Modal,
-    Select,
-    SelectItem,
-    TextInput
-  } from 'carbon-components-svelte';
+  import { Checkbox, CheckboxGroup, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import { api, asked, type Schemas } from '../api/client';
   import { door } from '../lib/door.svelte';
+  import Dialog from '../parts/Dialog.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { STAGES } from '../words/standing';
   import { ui, WEEK, weekday } from '../words/ui';
@@ -45,16 +39,13 @@
     );
 </script>
 
-<Modal
-  open
-  iconDescription={ui.all.close}
-  modalHeading={ui.people.setUp(group.name)}
-  primaryButtonText={ui.all.save}
-  secondaryButtonText={ui.all.cancel}
-  selectorPrimaryFocus="#group-name"
-  on:click:button--secondary={onclose}
-  on:close={onclose}
-  on:submit={keep}
+<Dialog
+  heading={ui.people.setUp(group.name)}
+  send={ui.all.save}
+  focus="#group-name"
+  disabled={changes.busy}
+  {onclose}
+  onsend={keep}
 >
   <div class="form">
     <TextInput id="group-name" labelText={ui.people.name} bind:value={name} />
@@ -67,7 +58,7 @@
     </CheckboxGroup>
     {#if changes.problem}<Trouble text={changes.problem} />{/if}
   </div>
-</Modal>
+</Dialog>
 
 <style>
   .form :global(.days fieldset) {

@@ -3,21 +3,22 @@
   import { Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
   import { api, asked, type Schemas } from '../api/client';
   import { loaded } from '../lib/load.svelte';
-  import { read, shown as shownName } from '../lib/pitch';
-  import { midiOf } from '../lib/pitch';
+  import { alone, asAlone, midiOf, read, shown as shownName } from '../lib/pitch';
   import Bars from '../notes/Bars.svelte';
   import Hands from '../notes/Hands.svelte';
   import SheetWords from '../parts/SheetWords.svelte';
   import Staff from '../parts/Staff.svelte';
   import TakeAway from '../parts/TakeAway.svelte';
   import Trouble from '../parts/Trouble.svelte';
-  import { navigate, route } from '../router';
+  import { visit, route } from '../router';
   import { short } from '../stand/lanes';
   import { ways } from '../ways.svelte';
   import { ui } from '../words/ui';
 
   const group = $derived(Number(route.params.group));
-  const pitch = $derived(decodeURIComponent(route.params.pitch ?? 'Bb'));
+  const pitch = $derived(
+    asAlone(decodeURIComponent(route.params.pitch ?? 'Bb'), ways.now.chromatic)
+  );
   interface Page {
     lesson?: Schemas['LessonView'];
     suggested: Schemas['SuggestedView'][];
@@ -62,17 +63,16 @@
       },
       ({ suggested: list }) => {
         if (p === 'next')
-          navigate(
-            `/people/group/${id}/note/${encodeURIComponent(list[0] ? name(list[0]) : 'Bb')}` as '/',
-            { replace: true }
-          );
+          visit(`/people/group/${id}/note/${encodeURIComponent(list[0] ? name(list[0]) : 'Bb')}`, {
+            replace: true
+          });
       }
     );
   const go = (p: string) => {
     octaves = {};
-    navigate(`/people/group/${group}/note/${encodeURIComponent(p)}` as '/');
+    visit(`/people/group/${group}/note/${encodeURIComponent(p)}`);
   };
-  const PITCHES = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'Gb', 'G', 'Ab', 'A', 'Bb', 'B'];
+  const pitches = $derived(alone(ways.now.chromatic));
   const shown = (p: string) => {
     const n = read(p);
     return n ? shownName(n, ways.naming) : p;
@@ -91,7 +91,7 @@
     [ui.all.student, ui.all.instrument, ui.notes.reads, ui.notes.fingers, ui.people.how],
     ...lesson!.rows.flatMap((r) => r.students.map((s) => [s, r.name, r.shown, r.label, r.compared]))
   ];
-  const offered = $derived([...new Set([...PITCHES, ...suggested.map(name), pitch])]);
+  const offered = $derived([...new Set([...pitches, ...suggested.map(name), pitch])]);
 </script>
 
 <svelte:head

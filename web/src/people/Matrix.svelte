@@ -235,6 +235,7 @@
             <p>{p.title}</p>
             <p class="verdict"><b>{words(x)}</b></p>
             {#if cell}
+              {#if cell.simpler}<p>{ui.people.playsSimpler}</p>{/if}
               {#if cell.lacking.length}<p>
                   {ui.people.notYetColon} <b>{names(cell.lacking)}</b>
                 </p>{/if}

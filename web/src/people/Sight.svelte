@@ -17,7 +17,7 @@
   import FingeredLine from '../parts/FingeredLine.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { someNumber } from '../practice/starts';
-  import { navigate, route } from '../router';
+  import { visit, route } from '../router';
   import { Playback } from '../stand/playback.svelte';
   import { timeline } from '../stand/timeline';
   import { ui } from '../words/ui';
@@ -90,7 +90,7 @@
     const own = params;
     return changes.once(
       () => asked(api.POST('/api/students/{studentId}/sight', { params: own })),
-      ({ id }) => void navigate(`/stand/${own.path.studentId}/${id}` as '/')
+      ({ id }) => void visit(`/stand/${own.path.studentId}/${id}`)
     );
   }
 
@@ -104,7 +104,7 @@
       when: here,
       act: (_, e) => !pressing(e) && hear()
     },
-    { on: 'Escape', words: ui.sight.back, act: () => navigate(`/people/${student}` as '/') }
+    { on: 'Escape', words: ui.sight.back, act: () => visit(`/people/${student}`) }
   ]);
 </script>
 

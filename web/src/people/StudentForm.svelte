@@ -1,11 +1,12 @@
 <!-- One student: name, instrument and its options, reach, style, groups, what is played already. -->
 <script lang="ts">
-  import { Checkbox, Modal, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Checkbox, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { tick, untrack } from 'svelte';
   import { api, asked, type Schemas } from '../api/client';
   import { door } from '../lib/door.svelte';
   import { steps as stepsOf } from './steps';
   import { loaded } from '../lib/load.svelte';
+  import Dialog from '../parts/Dialog.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { ui } from '../words/ui';
 
@@ -131,21 +132,18 @@
   }
 </script>
 
-<Modal
-  open
-  iconDescription={ui.all.close}
-  modalHeading={further
+<Dialog
+  heading={further
     ? ui.people.anotherInstrument(student?.name ?? '')
     : student
       ? ui.people.setUp(student.name)
       : ui.people.aNewStudent}
-  primaryButtonText={ui.all.save}
-  secondaryButtonText={ui.all.cancel}
-  hasScrollingContent
-  selectorPrimaryFocus="#given-name"
-  on:click:button--secondary={onclose}
-  on:close={onclose}
-  on:submit={keep}
+  send={ui.all.save}
+  scrolls
+  focus="#given-name"
+  disabled={changes.busy}
+  {onclose}
+  onsend={keep}
 >
   <div class="form">
     <div class="two">
@@ -308,7 +306,7 @@
       {/if}
     {/if}
   </div>
-</Modal>
+</Dialog>
 
 <style>
   .form {

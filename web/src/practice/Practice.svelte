@@ -11,7 +11,7 @@
   import { loaded, sentence } from '../lib/load.svelte';
   import FingeredLine from '../parts/FingeredLine.svelte';
   import Trouble from '../parts/Trouble.svelte';
-  import { navigate, route } from '../router';
+  import { visit, route } from '../router';
   import { Playback } from '../stand/playback.svelte';
   import { letter } from '../stand/lanes';
   import type { Timeline } from '../stand/timeline';
@@ -331,19 +331,19 @@
       on: 'p',
       words: ui.practice.paper,
       when: here,
-      act: () => navigate(`/practice/${student}/${piece}/paper` as '/')
+      act: () => visit(`/practice/${student}/${piece}/paper`)
     },
     { on: 'd', words: ui.practice.anywhere.key, when: here, act: () => void dice() },
     {
       on: 'e',
       words: ui.material.link,
       when: here,
-      act: () => navigate(`/practice/${student}/${piece}/material` as '/')
+      act: () => visit(`/practice/${student}/${piece}/material`)
     },
     {
       on: ['s', 'Escape'],
       words: ui.paper.onStand,
-      act: () => navigate(`/stand/${student}/${piece}` as '/')
+      act: () => visit(`/stand/${student}/${piece}`)
     }
   ]);
 </script>

@@ -1,9 +1,10 @@
 <!-- Gives a piece, or several: to whom, which bars, until when, how fast, with which fingerings. -->
 <script lang="ts">
-  import { Modal, Select, SelectItem, SelectItemGroup, TextInput } from 'carbon-components-svelte';
+  import { Select, SelectItem, SelectItemGroup, TextInput } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import { api, asked, type Schemas } from '../api/client';
   import { door } from '../lib/door.svelte';
+  import Dialog from '../parts/Dialog.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { ui } from '../words/ui';
 
@@ -96,17 +97,14 @@
   const value = (e: Event) => String((e.target as HTMLSelectElement).value);
 </script>
 
-<Modal
-  open
-  iconDescription={ui.all.close}
+<Dialog
   size="sm"
-  modalHeading={ui.shelf.give(one ? pieces[0]!.title : ui.shelf.manyPieces(pieces.length))}
-  primaryButtonText={ui.shelf.giveIt}
-  secondaryButtonText={ui.all.cancel}
-  selectorPrimaryFocus="#give-to"
-  on:click:button--secondary={onclose}
-  on:close={onclose}
-  on:submit={give}
+  heading={ui.shelf.give(one ? pieces[0]!.title : ui.shelf.manyPieces(pieces.length))}
+  send={ui.shelf.giveIt}
+  focus="#give-to"
+  disabled={changes.busy}
+  {onclose}
+  onsend={give}
 >
   <div class="form">
     <Select id="give-to" labelText={ui.shelf.to} selected={to} on:change={(e) => (to = value(e))}>
@@ -151,7 +149,7 @@
     <TextInput labelText={ui.shelf.sentence} bind:value={words} />
     {#if changes.problem}<Trouble text={changes.problem} />{/if}
   </div>
-</Modal>
+</Dialog>
 
 <style>
   .form {

@@ -6,7 +6,7 @@
   import { Kept } from '../lib/kept.svelte';
   import { door } from '../lib/door.svelte';
   import Trouble from '../parts/Trouble.svelte';
-  import { navigate } from '../router';
+  import { visit } from '../router';
   import { hand } from '../typing/being-read.svelte';
   import Beginning from './Beginning.svelte';
   import { language } from '../words/language';
@@ -46,7 +46,7 @@
   /** A picture of music holds no notes for a program: it is typed from. */
   function typeFrom() {
     hand(file!);
-    return navigate('/shelf/typed');
+    return visit('/shelf/typed');
   }
 
   /** Sends a form with progress, which fetch does not tell. */
@@ -92,7 +92,7 @@
     try {
       const { text } = await send<Schemas['TypedText']>('/api/typed/midi', form);
       if (!typeable(text)) return;
-      return navigate('/shelf/typed');
+      return visit('/shelf/typed');
     } catch (e) {
       problem = `${f.name}: ${sentence(e)}`;
     } finally {
@@ -106,7 +106,7 @@
     if (/\.abc$/i.test(f.name)) {
       // tunes as letters are looked at where they can be put right
       if (!typeable(await f.text())) return;
-      return navigate('/shelf/typed');
+      return visit('/shelf/typed');
     }
     // whatever it is called: a MIDI file says so at its beginning
     if (/\.midi?$/i.test(f.name) || (await f.slice(0, 4).text()) === 'MThd') return openMidi(f);

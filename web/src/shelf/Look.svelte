@@ -5,7 +5,7 @@
   import { drawing, engrave } from '../engrave/engrave';
   import { loaded } from '../lib/load.svelte';
   import Trouble from '../parts/Trouble.svelte';
-  import { navigate, route } from '../router';
+  import { visit, route } from '../router';
   import Give from './Give.svelte';
   import { ui } from '../words/ui';
 
@@ -161,7 +161,7 @@
     pieces={[look.piece]}
     people={page.value[1]}
     onclose={() => (giving = false)}
-    ongiven={([assignment]) => navigate(`/parts/${assignment}` as '/')}
+    ongiven={([assignment]) => visit(`/parts/${assignment}`)}
   />
 {/if}
 

@@ -10,7 +10,7 @@
   import Removal from '../parts/Removal.svelte';
   import Sought from '../parts/Sought.svelte';
   import Trouble from '../parts/Trouble.svelte';
-  import { navigate } from '../router';
+  import { visit, route } from '../router';
   import Give from './Give.svelte';
   import BringMany from './BringMany.svelte';
   import Import from './Import.svelte';
@@ -113,7 +113,11 @@
 
   /** Walks over the pieces; the one that is chosen is given by Enter. */
   const flat = $derived(books.flatMap(([, list]) => list.map((r) => r.shelf)));
-  let chosen = $state(Number(location.hash.match(/^#piece-(\d+)$/)?.[1] ?? 0));
+  let chosen = $state(0);
+  $effect(() => {
+    const wanted = Number(route.hash.match(/^#piece-(\d+)$/)?.[1] ?? 0);
+    if (wanted) chosen = wanted;
+  });
   $effect(() => {
     if (pieces && chosen) {
       document.getElementById(`piece-${chosen}`)?.scrollIntoView({ block: 'nearest' });
@@ -317,7 +321,7 @@
     {people}
     onclose={() => closed(giving.length)}
     ongiven={async (ids) => {
-      if (ids.length === 1) return navigate(`/parts/${ids[0]}` as '/');
+      if (ids.length === 1) return visit(`/parts/${ids[0]}`);
       said = ui.shelf.manyGiven(inRow(giving.map((p) => p.title)));
       giving = [];
       ticked = [];

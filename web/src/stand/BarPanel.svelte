@@ -30,7 +30,7 @@
       .sort((a, b) => b!.difficulty - a!.difficulty)
   );
   const name = (id: string) => plan.notes.find((n) => n.id === id)?.shown ?? '';
-  const usual = (n: Note) => n.role === 'STANDARD' && !n.isNew && !n.unlearned && !n.locked;
+  const usual = (n: Note) => n.usual && !n.isNew && !n.unlearned && !n.locked;
 </script>
 
 <section aria-label={ui.stand.barExplained}>

@@ -23,7 +23,7 @@
   const marks = $derived(
     [
       { is: 'new', there: plan.notes.some((n) => n.isNew || n.unlearned) },
-      { is: 'other', there: plan.notes.some((n) => n.role !== 'STANDARD') },
+      { is: 'other', there: plan.notes.some((n) => !n.usual) },
       { is: 'lock', there: plan.notes.some((n) => n.locked) },
       { is: 'gone', there: plan.missing.length > 0 },
       { is: 'breath', there: breaths },

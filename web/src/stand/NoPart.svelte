@@ -5,7 +5,7 @@
   import Trouble from '../parts/Trouble.svelte';
   import OpenCheck from '../parts/OpenCheck.svelte';
   import { last } from '../last.svelte';
-  import { navigate, route } from '../router';
+  import { visit, route } from '../router';
   import { ui } from '../words/ui';
 
   const ear = $derived(route.pathname.startsWith('/ear'));
@@ -19,8 +19,7 @@
 
   $effect(() => {
     const { student, piece } = last.value;
-    if (piece)
-      return (navigate(`/${place}/${student}/${piece}` as '/', { replace: true }), undefined);
+    if (piece) return (visit(`/${place}/${student}/${piece}`, { replace: true }), undefined);
     void page.ask(() =>
       Promise.all([asked(api.GET('/api/today')), asked(api.GET('/api/checks/open'))])
     );

@@ -163,7 +163,7 @@
         n.isNew ||
         n.unlearned ||
         n.locked ||
-        n.role !== 'STANDARD';
+        !n.usual;
   const moves = $derived(onPage(plan));
   /** the page for who hears it: a list of sentences, one of which is chosen */
   const read = $derived(sentences(plan));
@@ -302,7 +302,7 @@
             {@const rowsOfName = under(e.note)}
             {@const down = (line.on.get(e) ?? 0) * names}
             {@const instead = against?.get(e.note.id)}
-            {@const other = e.note.role !== 'STANDARD'}
+            {@const other = !e.note.usual}
             {#each rowsOfName as text, r (r)}
               <text
                 class="name"

@@ -9,7 +9,7 @@
   import SaveMusic from '../parts/SaveMusic.svelte';
   import Missing from '../parts/Missing.svelte';
   import Trouble from '../parts/Trouble.svelte';
-  import { navigate, route } from '../router';
+  import { visit, route } from '../router';
   import { ways } from '../ways.svelte';
   import Advice from './Advice.svelte';
   import BarPanel from './BarPanel.svelte';
@@ -32,9 +32,8 @@
   let player = $state<{ toggle: () => void }>();
 
   $effect(() => {
-    const [s, p] = [student, piece];
+    const [s, p, given] = [student, piece, Number(route.search.given ?? 0)];
     untrack(() => {
-      const given = Number(new URLSearchParams(location.search).get('given') ?? 0);
       void part.load(s, p, given);
     });
   });
@@ -185,7 +184,7 @@
       on: 'h',
       words: ui.keys.hear,
       when: here,
-      act: () => navigate(`/ear/${student}/${piece}` as '/')
+      act: () => visit(`/ear/${student}/${piece}`)
     }
   ]);
 </script>

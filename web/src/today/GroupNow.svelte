@@ -43,14 +43,18 @@
         (a, b) => order[a.state] - order[b.state] || a.student.name.localeCompare(b.student.name)
       )
   );
-  const ready = $derived(
+  const having = $derived(
     group.say
       .filter((s) => s.state === 'READY')
-      .map((s) => ({
-        student: s.student,
-        piece: group.next.find((n) => n.assignmentId === s.assignmentId)!.piece
-      }))
+      .map((s) => {
+        const next = group.next.find((n) => n.assignmentId === s.assignmentId)!;
+        const simpler = next.players.some((p) => p.student.id === s.student.id && p.simpler);
+        return { student: s.student, piece: next.piece, simpler };
+      })
   );
+  /** ready is who has all notes as they are written; a simpler part counts apart */
+  const ready = $derived(having.filter((h) => !h.simpler));
+  const simpler = $derived(having.filter((h) => h.simpler));
   const stands = (next: Schemas['NextView'], student: number) =>
     next.players.find((p) => p.student.id === student)?.sentence ?? '';
 
@@ -58,6 +62,8 @@
     const many = first?.players.length ?? 0;
     if (!many) return ui.today.nobody;
     if (odd) return odd === many ? ui.today.oddAll : ui.today.oddSome(odd);
+    const easier = first?.players.filter((p) => p.simpler).length ?? 0;
+    if (easier) return ui.today.withSimpler(easier, many - lacking, many) + '.';
     if (!lacking) return ui.today.everyone;
     if (lacking === many) return many === 1 ? ui.today.notAllThere : ui.today.nobodyHas;
     return ui.today.lackSome(lacking, many);
@@ -66,6 +72,8 @@
     const lack = n.players.filter((p) => p.state === 'LACKS').length;
     const unclear = n.players.filter((p) => p.state === 'ODD');
     if (unclear.length) return unclear[0]!.sentence;
+    const easier = n.players.filter((p) => p.simpler).length;
+    if (easier) return ui.today.withSimpler(easier, n.players.length - lack, n.players.length);
     return lack ? ui.today.lack(lack, n.players.length) : ui.today.allHave;
   };
 </script>
@@ -156,6 +164,15 @@
           {ui.today.ready}
           {#each ready as r, i (r.student.id)}{i ? ', ' : ''}<a
               href="/stand/{r.student.id}/{r.piece.id}">{r.student.name}</a
+            >{/each}
+        </p>
+      {/if}
+      {#if simpler.length}
+        <p class="line">
+          <Mark state="SHAKY" label={false} />
+          {ui.today.playSimpler}
+          {#each simpler as r, i (r.student.id)}{i ? ', ' : ''}<a
+              href="/simpler/{r.student.id}/{r.piece.id}">{r.student.name}</a
             >{/each}
         </p>
       {/if}

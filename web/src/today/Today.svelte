@@ -1,6 +1,6 @@
 <!-- What do we play, who can't yet, and what do I tell them? -->
 <script lang="ts">
-  import { Button, Modal, SkeletonText } from 'carbon-components-svelte';
+  import { Button, SkeletonText } from 'carbon-components-svelte';
   import { pageKeys } from '../lib/keys.svelte';
   import { onMount } from 'svelte';
   import { api, asked, type Schemas } from '../api/client';
@@ -8,8 +8,9 @@
   import { loaded } from '../lib/load.svelte';
   import { warmUp } from '../engrave/engrave';
   import Mark from '../parts/Mark.svelte';
+  import Dialog from '../parts/Dialog.svelte';
   import Trouble from '../parts/Trouble.svelte';
-  import { navigate, preload } from '../router';
+  import { visit, preload } from '../router';
   import GroupNow from './GroupNow.svelte';
   import PracticeToday from './PracticeToday.svelte';
   import { capital, day, ui } from '../words/ui';
@@ -72,10 +73,8 @@
       words: ui.keys.groupActs,
       when: () => !!groups[at]?.id,
       act: (key) =>
-        navigate(
-          (key === 'c'
-            ? `/ear/class/${groups[at]!.id}`
-            : `/people/group/${groups[at]!.id}/note/next`) as '/'
+        visit(
+          key === 'c' ? `/ear/class/${groups[at]!.id}` : `/people/group/${groups[at]!.id}/note/next`
         )
     },
     {
@@ -84,8 +83,8 @@
       when: () => !!groups[at],
       act: (key) => {
         const { id, next } = groups[at]!;
-        if (key === 'w' && id) return navigate(`/people/group/${id}/pieces` as '/');
-        if (key === 'a' && next[0]) return navigate(`/parts/${next[0].assignmentId}` as '/');
+        if (key === 'w' && id) return visit(`/people/group/${id}/pieces`);
+        if (key === 'a' && next[0]) return visit(`/parts/${next[0].assignmentId}`);
         return false;
       }
     }
@@ -159,21 +158,18 @@
 </div>
 
 {#if leaving}
-  <Modal
-    open
+  <Dialog
     danger
     size="sm"
-    iconDescription={ui.all.close}
-    modalHeading={ui.today.sampleAway}
-    primaryButtonText={ui.today.sampleTake}
-    secondaryButtonText={ui.all.cancel}
-    on:click:button--secondary={() => (leaving = false)}
-    on:close={() => (leaving = false)}
-    on:submit={removeSample}
+    heading={ui.today.sampleAway}
+    send={ui.today.sampleTake}
+    disabled={changes.busy}
+    onclose={() => (leaving = false)}
+    onsend={removeSample}
   >
     <p>{ui.today.sampleGoes}</p>
     {#if changes.problem}<Trouble text={changes.problem} />{/if}
-  </Modal>
+  </Dialog>
 {/if}
 
 <style>

@@ -5,10 +5,11 @@
   import Trouble from '../parts/Trouble.svelte';
   import { ui } from '../words/ui';
   import { Listening } from './listening.svelte';
+  import { nameOf } from './names';
   import Needle from './Needle.svelte';
   import { height, IN_TUNE } from './tuner';
 
-  let { a4, name }: { a4: number; name: (midi: number) => string } = $props();
+  let { a4 }: { a4: number } = $props();
 
   const listening = new Listening();
   onDestroy(() => listening.stop());
@@ -48,11 +49,11 @@
 {#if listening.problem}<Trouble text={listening.problem} />{/if}
 {#if midi !== undefined}
   <div class="heard" aria-live="polite">
-    <p><b>{name(nearest)}</b> <strong>{ui.tuner.cents(cents)}</strong></p>
+    <p><b>{nameOf(nearest)}</b> <strong>{ui.tuner.cents(cents)}</strong></p>
     <Needle
       {cents}
       off={Math.abs(cents) > IN_TUNE}
-      label={`${name(nearest)}: ${ui.tuner.cents(cents)}`}
+      label={`${nameOf(nearest)}: ${ui.tuner.cents(cents)}`}
     />
   </div>
 {/if}
@@ -62,6 +63,7 @@
     display: flex;
     flex-wrap: wrap;
     gap: 0.75rem 1rem;
+    margin-top: 0.5rem;
   }
   input[type='file'] {
     display: none;

@@ -1,10 +1,12 @@
 <!-- A metronome and a drone, by the clock of the sound card. -->
 <script lang="ts">
   import { Button, Checkbox, NumberInput, Select, SelectItem } from 'carbon-components-svelte';
-  import { onDestroy, onMount, untrack } from 'svelte';
+  import { onDestroy, untrack } from 'svelte';
   import { Kept } from '../lib/kept.svelte';
   import { pageKeys, pressing } from '../lib/keys.svelte';
+  import { route } from '../router';
   import { ui } from '../words/ui';
+  import { nameOf } from './names';
   import { QUICKEST, SLOWEST, tapped } from './beats';
   import { Drone } from './drone.svelte';
   import { Metronome } from './metronome.svelte';
@@ -23,8 +25,8 @@
   const drone = new Drone();
   const how = $derived({ tempo: tempo.value, beats: beats.value, parts: parts.value });
   const held = $derived({ midi: note.value, a4: a4.value, fifth: fifth.value });
-  onMount(() => {
-    const wanted = document.getElementById(location.hash.slice(1));
+  $effect(() => {
+    const wanted = document.getElementById(route.hash.slice(1));
     wanted?.scrollIntoView();
     wanted?.closest('section')?.querySelector('button')?.focus({ preventScroll: true });
   });
@@ -44,9 +46,6 @@
 
   /** Notes that are held: from the tuba's B flat to the middle of the flute. */
   const NOTES = Array.from({ length: 43 }, (_, i) => 34 + i);
-  const OCTAVE = 12;
-  const name = (midi: number) =>
-    ui.tools.notes[midi % OCTAVE]! + String(Math.floor(midi / OCTAVE) - 1);
 
   let tuner = $state<{ toggle: () => void }>();
   let taps = $state.raw<number[]>([]);
@@ -120,7 +119,7 @@
   </section>
   <section aria-labelledby="tuner">
     <h2 id="tuner">{ui.tuner.title}</h2>
-    <PlainTuner bind:this={tuner} a4={a4.value} {name} />
+    <PlainTuner bind:this={tuner} a4={a4.value} />
   </section>
   <section aria-labelledby="drone">
     <h2 id="drone">{ui.tools.drone}</h2>
@@ -131,7 +130,7 @@
         selected={String(note.value)}
         on:change={(e) => (note.value = Number((e.target as HTMLSelectElement).value))}
       >
-        {#each NOTES as n (n)}<SelectItem value={String(n)} text={name(n)} />{/each}
+        {#each NOTES as n (n)}<SelectItem value={String(n)} text={nameOf(n)} />{/each}
       </Select>
       <NumberInput
         labelText={ui.tools.a4}

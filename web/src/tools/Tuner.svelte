@@ -8,8 +8,9 @@
   import { loaded } from '../lib/load.svelte';
   import { scrolls } from '../lib/scrolls';
   import Trouble from '../parts/Trouble.svelte';
-  import { navigate, route } from '../router';
+  import { visit, route } from '../router';
   import { ui } from '../words/ui';
+  import { nameOf } from './names';
   import { Listening } from './listening.svelte';
   import Needle from './Needle.svelte';
   import { better, cause, height, nearest } from './tuner';
@@ -33,8 +34,6 @@
   });
 
   const OCTAVE = 12;
-  const name = (midi: number) =>
-    ui.tools.notes[midi % OCTAVE]! + String(Math.floor(midi / OCTAVE) - 1);
   const midi = $derived(
     listening.hertz === undefined ? undefined : height(listening.hertz, a4.value)
   );
@@ -74,7 +73,7 @@
     {
       on: 'Escape',
       words: ui.tuner.back,
-      act: () => navigate(`/stand/${student}/${piece}` as '/')
+      act: () => visit(`/stand/${student}/${piece}`)
     }
   ]);
 </script>
@@ -189,7 +188,7 @@
         {#if why !== 'inTune' && cents > 0 && note.mend}<p>{note.mend}</p>{/if}
         {#if other}<p>{ui.tuner.better(other.shown)}</p>{/if}
       {:else if midi !== undefined}
-        <p>{ui.tuner.heard(name(Math.round(midi)))}</p>
+        <p>{ui.tuner.heard(nameOf(Math.round(midi)))}</p>
       {:else}
         <p class="quiet">{ui.tuner.wait}</p>
       {/if}
@@ -208,7 +207,7 @@
           {#each notes as n (n.written + n.fingering)}
             <tr class:now={n === note}>
               <td><b>{n.shown}</b></td>
-              <td>{name(n.soundingMidi)}</td>
+              <td>{nameOf(n.soundingMidi)}</td>
               <td>{n.label}</td>
               <td class:quiet={!n.known}
                 >{n.known ? ui.tuner.cents(Math.round(n.cents)) : ui.tuner.unknown}</td

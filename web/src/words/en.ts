@@ -78,6 +78,7 @@ export const en = {
     nothing: (query: Text) =>
       `Nothing found for “${query}”. Try a name, a title, a note (Bb) or a tool (tuner).`,
     acrossBand: 'concert pitch, across the band',
+    forDue: (day: Text) => (day ? `for ${day}` : ''),
     places: {
       today: { text: 'Today', detail: 'what the groups play next', also: '' },
       shelf: { text: 'Shelf', detail: 'books and pieces', also: 'library music' },
@@ -271,6 +272,9 @@ export const en = {
     nobodyHas: 'Nobody has all the notes yet.',
     lackSome: (n: number, of: Text) => `${n} of ${of} ${form(n, 'lacks', 'lack')} notes.`,
     lack: (n: number, of: Text) => `${n} of ${of} ${form(n, 'lacks', 'lack')} notes`,
+    withSimpler: (n: number, have: Text, of: Text) =>
+      `${form(n, 'One plays', `${n} play`)} a simpler part; as written, ${have} of ${of} ${form(Number(of), 'has', 'have')} the notes`,
+    playSimpler: 'Simpler part:',
     allHave: 'all have the notes',
     newNote: 'New note',
     allParts: 'All parts',
@@ -678,7 +682,6 @@ export const en = {
     droneHow:
       'A note that is held, as it sounds: play long notes, slurs and scales to it, and listen until nothing beats.',
     note: 'Note, as it sounds',
-    notes: ['C', 'C♯', 'D', 'E♭', 'E', 'F', 'F♯', 'G', 'A♭', 'A', 'B♭', 'B'],
     a4: 'A4, in Hz',
     a4Hint: '410 to 450',
     fifth: 'with its fifth',
@@ -1692,6 +1695,7 @@ export const en = {
     privacy:
       'Of a student the first name and an initial are kept, the instrument and what was heard; nothing else. Keep it as your school and local law allow.',
     keptUntil: 'Everything that was heard is kept until you erase it.',
+    playsSimpler: 'Plays a simpler part. As written:',
     playsDone: (n: number, students: number) =>
       `${form(n, `${n} note is`, `${n} notes are`)} written down as secure, for ${form(students, `${students} student`, `${students} students`)}.`,
     allThere: 'All of that was written down already.',

@@ -79,6 +79,7 @@ export const es: Dictionary = {
     nothing: (query: Text) =>
       `No hay nada para «${query}». Prueba con un nombre, un título, una nota (sib) o una herramienta (afinador).`,
     acrossBand: 'nota real, en toda la banda',
+    forDue: (day: Text) => (day ? `para ${day}` : ''),
     places: {
       today: { text: 'Hoy', detail: 'lo que tocan los grupos', also: '' },
       shelf: { text: 'Estante', detail: 'libros y piezas', also: 'biblioteca música' },
@@ -277,6 +278,9 @@ export const es: Dictionary = {
     nobodyHas: 'Nadie tiene todavía todas las notas.',
     lackSome: (n: number, of: Text) => `A ${n} de ${of} ${form(n, 'le', 'les')} faltan notas.`,
     lack: (n: number, of: Text) => `a ${n} de ${of} ${form(n, 'le', 'les')} faltan notas`,
+    withSimpler: (n: number, have: Text, of: Text) =>
+      `${form(n, 'Uno toca', `${n} tocan`)} una parte más fácil; tal como está escrita, ${have} de ${of} ${form(Number(have), 'tiene', 'tienen')} las notas`,
+    playSimpler: 'Parte más fácil:',
     allHave: 'todos tienen las notas',
     newNote: 'Nota nueva',
     allParts: 'Todas las partes',
@@ -699,7 +703,6 @@ export const es: Dictionary = {
     droneHow:
       'Una nota mantenida, como suena: toca con ella notas largas, ligados y escalas, y escucha hasta que nada bata.',
     note: 'Nota, como suena',
-    notes: ['Do', 'Do♯', 'Re', 'Mi♭', 'Mi', 'Fa', 'Fa♯', 'Sol', 'La♭', 'La', 'Si♭', 'Si'],
     a4: 'La4, en Hz',
     a4Hint: 'de 410 a 450',
     fifth: 'con su quinta',
@@ -1725,6 +1728,7 @@ export const es: Dictionary = {
     privacy:
       'De un alumno se guardan el nombre de pila y una inicial, el instrumento y lo que se le oyó; nada más. Guárdalo como permitan tu escuela y la ley.',
     keptUntil: 'Todo lo que se oyó se guarda hasta que lo borres.',
+    playsSimpler: 'Toca una parte más fácil. La escrita:',
     playsDone: (n: number, students: number) =>
       `${form(n, `Se ha anotado ${n} nota como segura`, `Se han anotado ${n} notas como seguras`)}, para ${form(students, `${students} alumno`, `${students} alumnos`)}.`,
     allThere: 'Todo eso ya estaba anotado.',

@@ -9,7 +9,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import sempre.core.Judgement.Learning;
 import sempre.core.pitch.Pitch;
@@ -106,10 +108,13 @@ public final class Standing {
 
   /** What the planner may count on: every fingering that the student has. */
   public Player.Known known() {
-    return new Player.Known(
-        marks.entrySet().stream()
-            .filter(e -> e.getValue().grade().has())
-            .map(Map.Entry::getKey)
-            .collect(Collectors.toSet()));
+    return new Player.Known(keys(Grade::has), keys(g -> g == Grade.SECURE));
+  }
+
+  private Set<String> keys(Predicate<Grade> wanted) {
+    return marks.entrySet().stream()
+        .filter(e -> wanted.test(e.getValue().grade()))
+        .map(Map.Entry::getKey)
+        .collect(Collectors.toSet());
   }
 }

@@ -1,6 +1,7 @@
 package sempre.core.pitch;
 
 import java.util.OptionalInt;
+import java.util.function.UnaryOperator;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import sempre.core.Refusal;
@@ -47,6 +48,13 @@ public record NoteName(Letter letter, int alter, OptionalInt octave) {
   /** The pitch of this name in an octave. */
   public Pitch at(int octave) {
     return new Pitch(letter, alter, octave);
+  }
+
+  /** The same note, spelled in another way; its octave, where one was said, goes by its sound. */
+  public NoteName spelled(UnaryOperator<Pitch> how) {
+    Pitch p = how.apply(at(octave.orElse(SOME)));
+    return new NoteName(
+        p.letter(), p.alter(), octave.isPresent() ? OptionalInt.of(p.octave()) : octave);
   }
 
   /** The pitch class, 0 (C) to 11 (B). */

@@ -10,11 +10,15 @@ import java.util.Optional;
 import java.util.Set;
 import sempre.core.Refusal;
 import sempre.core.instrument.Compass;
+import sempre.core.instrument.Entry;
 import sempre.core.instrument.Hold;
 import sempre.core.instrument.Role;
+import sempre.core.instrument.Rule;
 import sempre.core.instrument.Setup;
 import sempre.core.instrument.Stage;
+import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Pitch;
+import sempre.core.score.Note;
 
 /**
  * Who plays: the instrument with its options, the hand, what is learned, the teacher's way.
@@ -100,6 +104,26 @@ public record Player(
   }
 
   /**
+   * Whether a fingering of a note is this player's usual one: what the school's style plays in the
+   * key, where it names one that the hand reaches, else the standard. Only what departs from it is
+   * marked on paper.
+   */
+  public boolean isUsual(Note note, Entry entry) {
+    boolean named =
+        setup.ways(note.pitch()).stream()
+            .filter(w -> w.held().isEmpty() && reaches(w))
+            .anyMatch(w -> Price.house(w.entry(), style) && fits(w.entry(), note.key()));
+    return named ? Price.house(entry, style) : entry.role() == Role.STANDARD;
+  }
+
+  /** Whether a fingering is not kept for keys of another sort, as thumb B flat is for flat ones. */
+  private static boolean fits(Entry e, KeySignature key) {
+    return e.rules().stream()
+        .filter(r -> r.when() == Rule.When.FLAT_KEY && r.verdict() == Rule.Verdict.NEVER)
+        .noneMatch(r -> key.fifths() < 0 != r.not());
+  }
+
+  /**
    * The nearest octave in which this player has a fingering for a note, the lower of two; empty
    * when there is none. It is a note that players of the stage have; up, one of the first years,
    * since what stands in must not be harder than the note itself (common practice, no source).
@@ -123,10 +147,17 @@ public record Player(
    * What a player has learned.
    *
    * @param fingerings note and fingering as {@link #key} writes them
+   * @param secure those of them that are not shaky: only from these is something new explained
    */
-  public record Known(Set<String> fingerings) {
+  public record Known(Set<String> fingerings, Set<String> secure) {
     public Known {
       fingerings = Set.copyOf(fingerings);
+      secure = Set.copyOf(secure);
+    }
+
+    /** What is learned, and all of it is secure. */
+    public Known(Set<String> fingerings) {
+      this(fingerings, fingerings);
     }
 
     /** One note with one plain fingering, as text. */
@@ -136,6 +167,11 @@ public record Player(
 
     public boolean has(Pitch written, String fingering) {
       return fingerings.contains(key(written, fingering));
+    }
+
+    /** Whether the note is secure with this fingering. */
+    public boolean isSecure(Pitch written, String fingering) {
+      return secure.contains(key(written, fingering));
     }
 
     /** Whether any fingering of the note is learned. */

@@ -5,7 +5,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import sempre.core.instrument.Role;
 import sempre.core.instrument.Stage;
 import sempre.core.planning.Plan;
 import sempre.core.planning.Player;
@@ -29,7 +28,7 @@ public record Handout(List<Told> told) {
     NEW_FINGERING,
     /** The teacher has chosen it. */
     CHOSEN,
-    /** It is not the usual one. */
+    /** It is neither what the school's style plays nor the standard one. */
     UNUSUAL
   }
 
@@ -64,7 +63,7 @@ public record Handout(List<Told> told) {
   public static Handout of(Plan plan, Bars bars, Player player, Stage stage) {
     Map<Key, List<Plan.PlannedNote>> same = new LinkedHashMap<>();
     for (Plan.PlannedNote n : plan.notes()) {
-      if (bars.has(n.note()) && why(n).isPresent()) {
+      if (bars.has(n.note()) && why(n, player).isPresent()) {
         same.computeIfAbsent(
                 new Key(n.note().pitch().midi(), n.way().entry().fingering()),
                 k -> new ArrayList<>())
@@ -76,7 +75,7 @@ public record Handout(List<Told> told) {
 
   private static Told told(List<Plan.PlannedNote> all, Player player, Stage stage) {
     Plan.PlannedNote first = all.get(0);
-    Why why = all.stream().flatMap(n -> why(n).stream()).min(Enum::compareTo).orElseThrow();
+    Why why = all.stream().flatMap(n -> why(n, player).stream()).min(Enum::compareTo).orElseThrow();
     Optional<Lesson> lesson =
         why == Why.NEW_NOTE
             ? Lesson.written(first.note().pitch(), player, stage)
@@ -102,7 +101,7 @@ public record Handout(List<Told> told) {
   }
 
   /** Why a note's fingering is told; empty where it goes without saying. */
-  private static Optional<Why> why(Plan.PlannedNote n) {
+  private static Optional<Why> why(Plan.PlannedNote n, Player player) {
     if (n.isNew()) {
       return Optional.of(Why.NEW_NOTE);
     }
@@ -112,6 +111,6 @@ public record Handout(List<Told> told) {
     if (n.locked()) {
       return Optional.of(Why.CHOSEN);
     }
-    return n.way().entry().role() == Role.STANDARD ? Optional.empty() : Optional.of(Why.UNUSUAL);
+    return player.isUsual(n.note(), n.way().entry()) ? Optional.empty() : Optional.of(Why.UNUSUAL);
   }
 }

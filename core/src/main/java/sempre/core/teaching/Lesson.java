@@ -28,7 +28,7 @@ import sempre.core.planning.Player;
  * @param written the note on the player's page
  * @param entry the fingering as this player's class does it
  * @param has whether the player has it already
- * @param from the note the player has from which least must be thought; empty when there is none
+ * @param from the secure note from which least must be thought; empty when there is none
  * @param mistakes what goes wrong, the likeliest first
  * @param air air and lips
  * @param caution what to watch, above what players of the stage have
@@ -135,7 +135,10 @@ public record Lesson(
     return !had.isEmpty() && had.stream().allMatch(m -> m < written.midi());
   }
 
-  /** The note the player has from which least has to be thought of. */
+  /**
+   * The note from which least has to be thought of, of those that are secure: a shaky one explains
+   * nothing (common practice, no source).
+   */
   private static Optional<Comparison> nearest(Setup.Way way, Player player) {
     int written = way.entry().written().midi();
     List<Setup.Way> all = new ArrayList<>();
@@ -144,7 +147,7 @@ public record Lesson(
         boolean had =
             player
                 .known()
-                .map(k -> k.has(w.entry().written(), w.entry().fingering()))
+                .map(k -> k.isSecure(w.entry().written(), w.entry().fingering()))
                 .orElse(false);
         // as it is usually held, so that what is said to stay does stay
         if (had && w.fingering().equals(w.entry().pattern().plain())) {

@@ -23,6 +23,9 @@ public final class Ways {
   /** How a chromatic note is named that stands in no piece. */
   public static final String CHROMATIC = "chromatic";
 
+  /** As they are met most: C#, Eb, F#, Ab, Bb ({@link Pitch#usual}). */
+  public static final String USUAL = "usual";
+
   /** Which tempo is played first. */
   public static final String TEMPO = "tempo";
 
@@ -59,7 +62,7 @@ public final class Ways {
   private static final List<Style> ALL =
       List.of(
           style(NAMES, "names", "letters", "german", "syllables"),
-          style(CHROMATIC, "chromatic", "usual", "sharps", "flats"),
+          style(CHROMATIC, "chromatic", USUAL, "sharps", "flats"),
           style(TEMPO, "tempo", "clean", "marked"),
           style(REPEATS, "repeats", "played", "printed"),
           style(HALF_LIFE, "half-life", "21", "7", "14", "42", "84"),
@@ -161,7 +164,7 @@ public final class Ways {
 
   /** A chromatic note as this way of naming spells it; other notes as they are. */
   public static Pitch spelled(Pitch note, String chromatic) {
-    if (note.alter() == 0 || chromatic.equals("usual")) {
+    if (note.alter() == 0 || chromatic.equals(USUAL)) {
       return note;
     }
     return Pitch.ofMidi(note.midi(), chromatic.equals("sharps"));

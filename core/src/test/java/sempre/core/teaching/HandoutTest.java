@@ -93,4 +93,24 @@ public class HandoutTest {
     assertEquals(alike.bars(), List.of(0, 1));
     assertEquals(alike.only(), Optional.empty(), "the same reason in both bars");
   }
+
+  /** The school plays B flat with the thumb in flat keys: what departs from that is told. */
+  @Test
+  public void whatTheSchoolsStylePlaysGoesWithoutSaying() {
+    Setup setup = Catalogue.standard().setup("flute", Map.of());
+    String plain = "F4/4 G4/4 A4/4 Bb4/4 A4/4 G4/4 F4/2";
+    String besideB = "B4/4 Bb4/4 B4/4 G4/4";
+    Player thumb = Player.of(setup, Map.of("bFlat", "thumb"), Set.of(), Optional.empty());
+    assertEquals(told(sheet("key=-1 tempo=100: " + plain, thumb)).toString(), "[]");
+    // where the key has no flats the thumb belongs on the other side in this school too
+    assertEquals(told(sheet("key=0 tempo=100: " + plain, thumb)).toString(), "[]");
+    assertEquals(
+        told(sheet("key=-1 tempo=100: " + besideB, thumb)).toString(), "[Bb4 UNUSUAL [0]]");
+    Player lever = Player.of(setup, Map.of("bFlat", "lever"), Set.of(), Optional.empty());
+    assertEquals(told(sheet("key=0 tempo=100: " + plain, lever)).toString(), "[]");
+  }
+
+  private static Handout sheet(String phrase, Player player) {
+    return Handout.of(Planner.plan(Phrase.of(phrase).line(), player), ALL, player, Stage.SCHOOL);
+  }
 }

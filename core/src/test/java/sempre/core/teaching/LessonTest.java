@@ -208,4 +208,24 @@ public class LessonTest {
     assertEquals(lesson("F4", knowing("trumpet", "C5")).air().way(), Air.Way.DOWN);
     assertEquals(lesson("Bb4", knowing("trumpet", "G4", "D5")).air().way(), Air.Way.UP);
   }
+
+  /** Common practice, no source: a note that is shaky itself explains no other one. */
+  @Test
+  public void aNewNoteIsComparedWithASecureOneAndNeverWithAShakyOne() {
+    Player secure = knowing("tenor-sax", "C4", "E4", "F4", "G4", "A4");
+    Pitch d = Pitch.parse("D4");
+    assertEquals(
+        Lesson.written(d, secure, Stage.SCHOOL).orElseThrow().from().orElseThrow().from().written(),
+        Pitch.parse("C4"));
+    Set<String> all = secure.known().orElseThrow().fingerings();
+    String c = all.stream().filter(k -> k.startsWith("60 ")).findFirst().orElseThrow();
+    Set<String> rest = new HashSet<>(all);
+    rest.remove(c);
+    Player shaky = secure.knowing(Optional.of(new Player.Known(all, rest)));
+    assertEquals(
+        Lesson.written(d, shaky, Stage.SCHOOL).orElseThrow().from().orElseThrow().from().written(),
+        Pitch.parse("E4"));
+    Player nothing = secure.knowing(Optional.of(new Player.Known(all, Set.of())));
+    assertTrue(Lesson.written(d, nothing, Stage.SCHOOL).orElseThrow().from().isEmpty());
+  }
 }

@@ -3,6 +3,7 @@ package sempre.server.api;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.web.context.request.RequestAttributes;
@@ -13,6 +14,7 @@ import org.springframework.web.servlet.HandlerMapping;
 import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 import sempre.core.Saying;
+import sempre.core.pitch.Pitch;
 import sempre.core.pitch.PitchNaming;
 import sempre.core.teaching.Ways;
 import sempre.server.app.HouseWays;
@@ -26,6 +28,7 @@ import sempre.words.Words;
 @Component
 public class Speech implements HandlerInterceptor, WebMvcConfigurer {
   private static final String KEY = Speech.class.getName();
+  private static final String ALONE = KEY + ".alone";
 
   private final HouseWays house;
 
@@ -55,6 +58,17 @@ public class Speech implements HandlerInterceptor, WebMvcConfigurer {
     return words().say(Saying.of(key, with));
   }
 
+  /**
+   * A note that stands in no piece, on the page or as it sounds, spelled as the school spells such
+   * notes: maps, new notes, scales and tests all name it so.
+   */
+  public static Pitch alone(Pitch note) {
+    RequestAttributes request = RequestContextHolder.getRequestAttributes();
+    Object way =
+        request == null ? null : request.getAttribute(ALONE, RequestAttributes.SCOPE_REQUEST);
+    return Ways.spelled(Pitch.usual(note.midi()), Objects.toString(way, Ways.USUAL));
+  }
+
   private static Words of(Spoken spoken, Map<String, String> ways) {
     Optional<Language> sheet =
         spoken.sheet() ? Language.of(ways.getOrDefault(Ways.SHEET, "")) : Optional.empty();
@@ -74,7 +88,9 @@ public class Speech implements HandlerInterceptor, WebMvcConfigurer {
   @Override
   public boolean preHandle(
       HttpServletRequest request, HttpServletResponse response, Object handler) {
-    request.setAttribute(KEY, of(Spoken.of(request), ways(student(request))));
+    Map<String, String> ways = ways(student(request));
+    request.setAttribute(KEY, of(Spoken.of(request), ways));
+    request.setAttribute(ALONE, ways.getOrDefault(Ways.CHROMATIC, Ways.USUAL));
     return true;
   }
 

@@ -6,7 +6,6 @@ import java.util.Optional;
 import org.springframework.stereotype.Component;
 import sempre.core.Refusal;
 import sempre.core.instrument.Entry;
-import sempre.core.instrument.Role;
 import sempre.core.learning.Readiness;
 import sempre.core.pitch.Pitch;
 import sempre.core.score.Bars;
@@ -137,8 +136,13 @@ public class Assigning {
    * One of those to whom something is given.
    *
    * @param part what the student plays; empty where there is none, or where it is odd
+   * @param written the page as it is written, where the student plays a simpler one
    */
-  public record Of(People.Student student, Optional<Stands.Loaded> part, Optional<OddPiece> odd) {}
+  public record Of(
+      People.Student student,
+      Optional<Stands.Loaded> part,
+      Optional<Players.Page> written,
+      Optional<OddPiece> odd) {}
 
   /** What is given, and everyone to whom it is given. */
   public record Sheet(
@@ -157,9 +161,13 @@ public class Assigning {
     List<Of> all = new ArrayList<>();
     for (People.Student s : assignments.to(tx, a)) {
       try {
-        all.add(new Of(s, stands.find(tx, s.id(), a.pieceId()), Optional.empty()));
+        Optional<Stands.Loaded> part = stands.find(tx, s.id(), a.pieceId());
+        Optional<Players.Page> written =
+            part.filter(l -> l.page().simpler().isPresent())
+                .flatMap(l -> players.written(tx, s, l.piece()));
+        all.add(new Of(s, part, written, Optional.empty()));
       } catch (OddPiece e) {
-        all.add(new Of(s, Optional.empty(), Optional.of(e)));
+        all.add(new Of(s, Optional.empty(), Optional.empty(), Optional.of(e)));
       }
     }
     return all;
@@ -169,19 +177,25 @@ public class Assigning {
   public record Unusual(Pitch note, Entry entry) {}
 
   /**
-   * How one student stands to what is given.
+   * How one student stands to what is given, as it is written.
    *
    * @param unusual a few notes that are fingered unusually there
    */
   public record Standing(Readiness readiness, List<Unusual> unusual) {}
 
-  /** How the player of a part stands to what is given of it. */
-  public static Standing standing(Shelf.Assignment a, Stands.Loaded l) {
+  /**
+   * How the player of a part stands to what is given of it.
+   *
+   * @param written the page as it is written, where the player has a simpler one
+   */
+  public static Standing standing(
+      Shelf.Assignment a, Stands.Loaded l, Optional<Players.Page> written) {
     Bars bars = Assignments.bars(a, l.page().reading().part());
     return new Standing(
-        Readiness.of(Assignments.line(a, l.page()), l.player(), l.standing()),
+        Readiness.of(Assignments.line(a, written.orElse(l.page())), l.player(), l.standing()),
         l.plan().notes().stream()
-            .filter(n -> bars.has(n.note()) && n.way().entry().role() != Role.STANDARD)
+            .filter(n -> bars.has(n.note()))
+            .filter(n -> !l.player().isUsual(n.note(), n.way().entry()))
             .map(n -> new Unusual(n.note().pitch(), n.way().entry()))
             .distinct()
             .limit(NAMED)

@@ -336,7 +336,7 @@ public class Auditions {
     Map<Requirement, Optional<Players.Page>> pages = new LinkedHashMap<>();
     for (Requirement r : asked) {
       if (r instanceof Requirement.Etude e) {
-        pages.put(r, piece(tx, e).flatMap(p -> players.page(tx, s, p)));
+        pages.put(r, piece(tx, e).flatMap(p -> players.written(tx, s, p)));
       }
     }
     List<Heard> heard = new ArrayList<>();

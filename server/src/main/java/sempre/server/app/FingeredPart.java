@@ -16,9 +16,9 @@ import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import sempre.core.Refusal;
-import sempre.core.instrument.Role;
 import sempre.core.pitch.Transposition;
 import sempre.core.planning.Plan;
+import sempre.core.planning.Player;
 import sempre.core.score.PartChoice;
 import sempre.formats.musicxml.FingeredFile;
 
@@ -35,8 +35,8 @@ public final class FingeredPart {
   }
 
   /** Whether a fingering goes without saying. */
-  public static boolean usual(Plan.PlannedNote n) {
-    return n.way().entry().role() == Role.STANDARD && !n.isNew() && !n.unlearned() && !n.locked();
+  public static boolean usual(Plan.PlannedNote n, Player player) {
+    return player.isUsual(n.note(), n.way().entry()) && !n.isNew() && !n.unlearned() && !n.locked();
   }
 
   /** Checks how fingerings are asked to be written. */
@@ -81,7 +81,7 @@ public final class FingeredPart {
     Map<String, FingeredFile.Mark> texts = new LinkedHashMap<>();
     var instrument = l.player().setup().instrument();
     for (Plan.PlannedNote n : l.plan().notes()) {
-      if (!instrument.byName() && (which.equals("all") || !usual(n))) {
+      if (!instrument.byName() && (which.equals("all") || !usual(n, l.player()))) {
         texts.put(n.note().id(), FingeredFile.Mark.of(n.way().bare(), instrument.keywork()));
       }
     }

@@ -59,7 +59,12 @@ public class PieceDemands {
    * @param repeats whether repeats are followed, as {@link Ways} has it
    */
   public record Reads(
-      Map<Long, Shelf.Chosen> chosen, Map<Long, Simpler.Kept> simpler, String repeats) {}
+      Map<Long, Shelf.Chosen> chosen, Map<Long, Simpler.Kept> simpler, String repeats) {
+    /** The same without simpler parts: whether one can play what is written. */
+    public Reads asWritten() {
+      return new Reads(chosen, Map.of(), repeats);
+    }
+  }
 
   public Reads reads(Db.Tx tx, People.Student s) {
     return new Reads(
@@ -134,8 +139,10 @@ public class PieceDemands {
 
   private Optional<Line> line(Db.Tx tx, Asker a, Shelf.Piece piece) {
     Optional<Shelf.Assignment> given = Optional.ofNullable(a.given().get(piece.id()));
-    return players
-        .page(tx, a.student(), piece)
+    boolean simpler = a.reads().simpler().containsKey(piece.id());
+    return (simpler
+            ? players.page(tx, a.student(), piece)
+            : players.written(tx, a.student(), piece))
         .map(p -> given.map(g -> Assignments.line(g, p)).orElse(p.line()));
   }
 

@@ -66,7 +66,14 @@ public class Today {
 
   /** How a student stands to what is given. */
   public sealed interface State {
-    record Known(Readiness readiness) implements State {}
+    /**
+     * It is known.
+     *
+     * @param readiness for the part as it is written
+     * @param simpler for the simpler part, where the student plays one: it counts apart, since
+     *     whoever plays it has not learned what is written
+     */
+    record Known(Readiness readiness, Optional<Readiness> simpler) implements State {}
 
     /** The piece has no notes with a pitch. */
     record NoNotes() implements State {}
@@ -232,7 +239,11 @@ public class Today {
         Shelf.Piece piece = players.piece(tx, a.pieceId());
         Optional<Players.Page> page = players.page(tx, s, piece);
         Optional<Readiness> r = page.map(p -> readiness(a, p, s, learner, piece));
-        states.put(a.id(), r.<State>map(State.Known::new).orElseGet(State.NoNotes::new));
+        states.put(
+            a.id(),
+            page.isPresent()
+                ? known(tx, a, page.get(), s, learner, piece, r.orElseThrow())
+                : new State.NoNotes());
         if (r.isPresent()) {
           r.get().faded().forEach(p -> fade(p, learner.player(), faded));
           if (say.isEmpty()) {
@@ -245,6 +256,21 @@ public class Today {
       }
     }
     return new OfStudent(states, say.isPresent() ? say : odd, faded);
+  }
+
+  private State known(
+      Db.Tx tx,
+      Shelf.Assignment a,
+      Players.Page page,
+      People.Student s,
+      Learner learner,
+      Shelf.Piece piece,
+      Readiness played) {
+    if (page.simpler().isEmpty()) {
+      return new State.Known(played, Optional.empty());
+    }
+    Players.Page written = players.written(tx, s, piece).orElse(page);
+    return new State.Known(readiness(a, written, s, learner, piece), Optional.of(played));
   }
 
   private static Readiness readiness(

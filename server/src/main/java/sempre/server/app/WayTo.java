@@ -68,7 +68,7 @@ public class WayTo {
           People.Student s = players.student(tx, studentId);
           Standing standing = players.standing(tx, studentId);
           Player player = players.player(tx, s, standing);
-          PieceDemands.Reads reads = demands.reads(tx, s);
+          PieceDemands.Reads reads = demands.reads(tx, s).asWritten();
           Shelf.Piece goal = players.piece(tx, pieceId);
           Demand asked =
               demands

@@ -33,6 +33,7 @@ public class WhoCanPlay {
   private final Shelf shelf;
   private final PieceDemands demands;
   private final Stands stands;
+  private final Players players;
   private final Learners learners;
   private final Assignments assignments;
   private final Memo<Row> memo;
@@ -43,6 +44,7 @@ public class WhoCanPlay {
       Shelf shelf,
       PieceDemands demands,
       Stands stands,
+      Players players,
       Learners learners,
       Assignments assignments,
       Clock clock) {
@@ -51,6 +53,7 @@ public class WhoCanPlay {
     this.shelf = shelf;
     this.demands = demands;
     this.stands = stands;
+    this.players = players;
     this.learners = learners;
     this.assignments = assignments;
     this.memo = new Memo<>(MOST, clock);
@@ -131,7 +134,7 @@ public class WhoCanPlay {
         new PieceDemands.Asker(
             k.student(),
             learner.player(),
-            demands.reads(tx, k.student()),
+            demands.reads(tx, k.student()).asWritten(),
             assigned ? Assignments.byPiece(k.next()) : Map.of());
     demands.prepare(tx, List.of(asker), pieces);
     Matrix.Row row = Matrix.Row.of(learner.standing(), stage);
@@ -153,13 +156,15 @@ public class WhoCanPlay {
   }
 
   /**
-   * Why one student can or can't play one piece.
+   * Why one student can or can't play one piece as it is written.
    *
+   * @param page as it is written, also where the student plays a simpler part
    * @param hard changes that are too hard for the group's stage, each pair of notes once
    * @param worth fingerings that make it easier
    */
   public record Why(
       Stands.Loaded part,
+      Players.Page page,
       Readiness readiness,
       Demand demand,
       List<HardMove> hard,
@@ -175,13 +180,18 @@ public class WhoCanPlay {
                   ? Optional.empty()
                   : Optional.ofNullable(
                       Assignments.byPiece(assignments.of(tx, l.student())).get(pieceId));
-          Line line = given.map(a -> Assignments.line(a, l.page())).orElse(l.page().line());
+          Players.Page page =
+              l.page().simpler().isPresent()
+                  ? players.written(tx, l.student(), l.piece()).orElse(l.page())
+                  : l.page();
+          Line line = given.map(a -> Assignments.line(a, page)).orElse(page.line());
           Demand d = Demand.of(line, l.player().knowing(Optional.empty()));
           Map<List<Object>, HardMove> hard = new LinkedHashMap<>();
           d.tooHard(stage)
               .forEach(m -> hard.putIfAbsent(List.of(m.from().pitch(), m.to().pitch()), m));
           return new Why(
               l,
+              page,
               Readiness.of(line, l.player(), l.standing()),
               d,
               List.copyOf(hard.values()),

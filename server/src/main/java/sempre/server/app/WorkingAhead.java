@@ -63,7 +63,7 @@ public class WorkingAhead implements DisposableBean {
 
   private boolean one(Db.Tx tx, People.Student s, List<Shelf.Piece> pieces) {
     Player player = players.player(tx, s, players.standing(tx, s, List.of()));
-    PieceDemands.Reads reads = demands.reads(tx, s);
+    PieceDemands.Reads reads = demands.reads(tx, s).asWritten();
     for (Shelf.Piece p : pieces) {
       if (closed) {
         return false;

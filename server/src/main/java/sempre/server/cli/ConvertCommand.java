@@ -18,11 +18,11 @@ import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 import sempre.core.Refusal;
 import sempre.core.Saying;
-import sempre.core.instrument.Role;
 import sempre.core.instrument.Setup;
 import sempre.core.pitch.Transposition;
 import sempre.core.planning.Plan;
 import sempre.core.planning.Planner;
+import sempre.core.planning.Player;
 import sempre.core.score.Line;
 import sempre.core.score.Part;
 import sempre.core.score.PartChoice;
@@ -157,7 +157,8 @@ final class ConvertCommand implements Callable<Integer> {
                 ? PartChoice.Pages.CONCERT
                 : ownPages ? PartChoice.Pages.AS_WRITTEN : PartChoice.Pages.AS_SAID);
     Line line = reading.part().topLine().orElseThrow();
-    Plan plan = Planner.plan(asPrinted ? line.asPrinted() : line, playerOptions.player(setup));
+    Player player = playerOptions.player(setup);
+    Plan plan = Planner.plan(asPrinted ? line.asPrinted() : line, player);
     PrintWriter err = spec.commandLine().getErr();
     playerOptions.meaning(setup).stream().map(words.words()::say).forEach(err::println);
     Output.left(err, plan, words.words());
@@ -165,7 +166,7 @@ final class ConvertCommand implements Callable<Integer> {
     Map<String, FingeredFile.Mark> texts = new LinkedHashMap<>();
     boolean byName = setup.instrument().byName();
     for (Plan.PlannedNote n : plan.notes()) {
-      if (!byName && (!changed || n.way().entry().role() != Role.STANDARD)) {
+      if (!byName && (!changed || !player.isUsual(n.note(), n.way().entry()))) {
         texts.put(
             n.note().id(), FingeredFile.Mark.of(n.way().bare(), setup.instrument().keywork()));
       }

@@ -209,7 +209,11 @@ public class AuditionApiTest extends DemoTestBase {
     assertThat(body(r).get("detail").asString()).contains(part);
   }
 
-  @Test(dependsOnMethods = "aJudgeWhoLeftIsLeftOutAndASheetIsHandedInWhole")
+  @Test(
+      dependsOnMethods = {
+        "aJudgeWhoLeftIsLeftOutAndASheetIsHandedInWhole",
+        "onlyWhatWasTouchedIsWritten"
+      })
   public void oneThatIsTakenAwayIsPutBack() {
     String path = "/api/auditions/" + audition;
     assertThat(put(path + "/removed", "{\"removed\": true}")).hasStatusOk();
@@ -217,7 +221,7 @@ public class AuditionApiTest extends DemoTestBase {
     assertThat(get(path).get("removed").asBoolean()).isTrue();
     assertThat(put(path + "/removed", "{\"removed\": false}")).hasStatusOk();
     assertThat(get("/api/auditions")).hasSize(1);
-    assertThat(get(path).get("mocks")).hasSize(2);
+    assertThat(get(path).get("mocks")).hasSize(3);
     MvcTestResult file = mvc.get().uri(path + "/requirements.csv").exchange();
     assertThat(file).hasStatusOk().bodyText().isEqualTo(TABLE);
     // and away again, so that other tests find the school as it was

@@ -87,4 +87,34 @@ public class LessonApiTest extends DemoTestBase {
     assertThat(mvc.get().uri(path + "H")).hasStatus(400);
     assertThat(mvc.get().uri("/api/groups/9999/lesson?pitch=Bb4")).hasStatus(404);
   }
+
+  /** D flat and C sharp are one pitch; a school that prefers flats has D flat on every page. */
+  @Test
+  public void onePitchHasOneNameOnTheMapInTheLessonAndInTests() {
+    String band = "/api/groups/" + group("Quay Concert Band");
+    try {
+      for (String way : List.of("usual", "flats", "sharps")) {
+        assertThat(put("/api/styles/all/chromatic", "{\"school\":\"" + way + "\"}")).hasStatusOk();
+        String name = way.equals("flats") ? "D♭" : "C♯";
+        assertThat(get(band + "/lesson?pitch=Db").get("shown").asString()).isEqualTo(name);
+        assertThat(get(band + "/lesson?pitch=C♯").get("shown").asString()).isEqualTo(name);
+        List<String> map = new ArrayList<>();
+        get(band + "/map").get("notes").forEach(n -> map.add(n.get("shown").asString()));
+        assertThat(map).contains(name).hasSize(12);
+        String flute = "";
+        for (JsonNode r : get(band + "/lesson?pitch=Db").get("rows")) {
+          flute =
+              r.get("instrument").asString().equals("flute") ? r.get("shown").asString() : flute;
+        }
+        assertThat(flute).startsWith(name);
+        List<String> own = new ArrayList<>();
+        get(band + "/map?instrument=flute")
+            .get("notes")
+            .forEach(n -> own.add(n.get("shown").asString()));
+        assertThat(own).contains(flute);
+      }
+    } finally {
+      assertThat(put("/api/styles/all/chromatic", "{\"school\":\"usual\"}")).hasStatusOk();
+    }
+  }
 }

@@ -97,10 +97,9 @@ public class SimplerApiTest extends DemoTestBase {
         assertThat(n.get("written").asString()).isEqualTo(becomes.get(n.get("id").asString()));
       }
       assertThat(after.get("xml")).isNotEqualTo(before.get("xml"));
-      assertThat(
-              get("/api/students/" + student + "/readiness/" + piece + "?groupId=2").get("lacking"))
-          .as("what is played now is there")
-          .isEmpty();
+      JsonNode why = get("/api/students/" + student + "/readiness/" + piece + "?groupId=2");
+      assertThat(why.get("simpler").asBoolean()).isTrue();
+      assertThat(why.get("lacking")).as("what is written is still lacking").isNotEmpty();
       assertThat(get(path(student, piece)).get("kept").asBoolean()).isTrue();
       MvcTestResult file =
           mvc.get().uri("/api/stand/" + student + "/" + piece + "/part.musicxml").exchange();
@@ -204,5 +203,57 @@ public class SimplerApiTest extends DemoTestBase {
     }
     assertThat(post(path, "{\"below\":\"wizard\"}")).hasStatus(400);
     assertThat(mvc.get().uri("/api/groups/999/simpler/" + piece)).hasStatus(404);
+  }
+
+  private JsonNode inGroup(JsonNode today, String group, String title, String name) {
+    for (JsonNode g : today.get("groups")) {
+      for (JsonNode n : g.get("next")) {
+        for (JsonNode p : n.get("players")) {
+          if (g.get("name").asString().equals(group)
+              && n.get("piece").get("title").asString().equals(title)
+              && p.get("student").get("name").asString().startsWith(name)) {
+            return p;
+          }
+        }
+      }
+    }
+    throw new AssertionError(name);
+  }
+
+  /**
+   * Simpler parts for a whole group make nobody ready for what is written, on no page; and all of
+   * them are taken back in one go, but for the one that a teacher has changed since.
+   */
+  @Test
+  public void aSimplerPartIsCountedApartAndAllAreTakenBackInOneGo() {
+    String band = "Quay Concert Band";
+    long piece = piece("Quay Parade");
+    JsonNode before = get("/api/today");
+    String stands = inGroup(before, band, "Quay Parade", "Nokomis").get("state").asString();
+    assertThat(stands).isEqualTo("LACKS");
+    String path = "/api/groups/" + group(band) + "/simpler/" + piece;
+    JsonNode made = body(post(path, "{\"below\":\"ADVANCED\"}"));
+    assertThat(made.size()).isGreaterThan(3);
+    JsonNode now = inGroup(get("/api/today"), band, "Quay Parade", "Nokomis");
+    assertThat(now.get("simpler").asBoolean()).isTrue();
+    assertThat(now.get("state").asString()).isEqualTo("LACKS");
+    assertThat(now.get("sentence").asString())
+        .startsWith("plays a simpler part; as written, not yet: ");
+    JsonNode first = made.get(0).get("student");
+    long own = first.get("id").asLong();
+    assertThat(put(path(own, piece), decided(get(path(own, piece)).get("notes")))).hasStatusOk();
+    JsonNode batch = get("/api/batches").get(0);
+    assertThat(batch.get("kind").asString()).isEqualTo("SIMPLER");
+    assertThat(batch.get("piece").asLong()).isEqualTo(piece);
+    assertThat(post("/api/batches/" + batch.get("id").asLong() + "/back", "")).hasStatusOk();
+    try {
+      for (JsonNode m : made) {
+        long id = m.get("student").get("id").asLong();
+        assertThat(get(path(id, piece)).get("kept").asBoolean()).isEqualTo(id == own);
+      }
+    } finally {
+      assertThat(mvc.delete().uri(path(own, piece))).hasStatus2xxSuccessful();
+    }
+    assertThat(get("/api/today").get("groups")).isEqualTo(before.get("groups"));
   }
 }

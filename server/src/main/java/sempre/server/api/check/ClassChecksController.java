@@ -146,7 +146,7 @@ class ClassChecksController {
   }
 
   private static CheckViews.SuggestedView suggested(GroupSounds.Sound s) {
-    NoteName name = NoteName.of(Pitch.usual(s.pitchClass()));
+    NoteName name = NoteName.of(Speech.alone(Pitch.usual(s.pitchClass())));
     return new CheckViews.SuggestedView(
         Kind.SOUND,
         new ClassItem.Sound(name, true).text(),
@@ -178,7 +178,13 @@ class ClassChecksController {
   }
 
   private static List<Refs.NoteName> notes(List<ClassItem.Target> targets) {
-    return Refs.NoteName.of(targets.stream().map(ClassItem.Target::written).distinct().toList());
+    return Refs.NoteName.of(named(targets));
+  }
+
+  /** Notes of a scale are spelled by its key; one by itself, as a note by itself is. */
+  private static List<Pitch> named(List<ClassItem.Target> targets) {
+    List<Pitch> notes = targets.stream().map(ClassItem.Target::written).distinct().toList();
+    return notes.size() == 1 ? List.of(Speech.alone(notes.get(0))) : notes;
   }
 
   @PostMapping("/groups/{groupId}/checks")
@@ -223,7 +229,7 @@ class ClassChecksController {
 
   /** A few notes by name, a scale by its ends, anything else by how many notes it has. */
   private static String shown(List<ClassItem.Target> targets) {
-    List<Pitch> notes = targets.stream().map(ClassItem.Target::written).distinct().toList();
+    List<Pitch> notes = named(targets);
     if (notes.size() <= NAMED) {
       return String.join(" ", notes.stream().map(Speech.words()::note).toList());
     }

@@ -46,7 +46,7 @@ class GridController {
             .map(
                 n ->
                     new LessonViews.GridNote(
-                        Refs.NoteName.of(n.written()),
+                        Refs.NoteName.of(Speech.alone(n.written())),
                         Refs.Reached.of(s.compass().flatMap(c -> c.stageOf(n.written()))),
                         n.next()))
             .toList(),
@@ -101,8 +101,8 @@ class GridController {
         Speech.words().instrument(i),
         s.name(),
         s.seat(),
-        Speech.words().note(n.written()),
-        Speech.words().note(i.transposition().sounding(n.written())),
+        Speech.words().note(Speech.alone(n.written())),
+        Speech.words().note(Speech.alone(i.transposition().sounding(n.written()))),
         Speech.say("grid.state", "state", state.name().toLowerCase(Locale.ROOT)),
         n.nextFor(s));
   }

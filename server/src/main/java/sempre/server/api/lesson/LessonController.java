@@ -45,7 +45,7 @@ class LessonController {
       @PathVariable long groupId,
       @RequestParam String pitch,
       @RequestParam(required = false) List<String> at) {
-    NoteName concert = NoteName.parse(pitch);
+    NoteName concert = NoteName.parse(pitch).spelled(Speech::alone);
     NewNotes.Sheet sheet = notes.of(groupId, concert, octaves(at == null ? List.of() : at));
     return new LessonViews.LessonView(
         sheet.group().name(),
@@ -101,11 +101,11 @@ class LessonController {
 
   private static LessonViews.NewNoteView note(NewNotes.Row r, Instrument i) {
     Words words = Speech.words();
-    Pitch written = r.lesson().written();
+    Pitch written = Speech.alone(r.lesson().written());
     return new LessonViews.NewNoteView(
         written.toString(),
         words.note(written),
-        words.note(i.transposition().sounding(written)),
+        words.note(Speech.alone(i.transposition().sounding(written))),
         i.clef(),
         Refs.NoteName.of(r.octaves()),
         new LessonViews.OctaveView(

@@ -21,12 +21,14 @@ public final class LessonViews {
   public record PageNote(
       int midi, String written, String shown, String sounding, String soundingShown) {
     static PageNote of(Pitch written, Pitch sounding) {
+      Pitch page = Speech.alone(written);
+      Pitch sounds = Speech.alone(sounding);
       return new PageNote(
-          written.midi(),
-          written.toString(),
-          Speech.words().note(written),
-          sounding.toString(),
-          Speech.words().note(sounding));
+          page.midi(),
+          page.toString(),
+          Speech.words().note(page),
+          sounds.toString(),
+          Speech.words().note(sounds));
     }
   }
 

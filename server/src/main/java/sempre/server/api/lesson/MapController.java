@@ -120,7 +120,7 @@ class MapController {
   }
 
   private static MapNote note(NoteMaps.BySound g, GroupSounds.Sound s) {
-    Pitch p = Pitch.usual(s.pitchClass()).octaves(Pitch.MIDDLE_OCTAVE + 1);
+    Pitch p = Speech.alone(Pitch.usual(s.pitchClass()).octaves(Pitch.MIDDLE_OCTAVE + 1));
     String name = Speech.words().note(NoteName.of(p));
     return new MapNote(
         new PageNote(p.midi(), p.toString(), name, p.toString(), name),

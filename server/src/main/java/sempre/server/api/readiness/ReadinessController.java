@@ -74,7 +74,7 @@ class ReadinessController {
 
   private static ReadinessViews.BlockView view(GroupSounds.Sound s) {
     return new ReadinessViews.BlockView(
-        Speech.words().note(NoteName.of(Pitch.usual(s.pitchClass()))),
+        Speech.words().note(NoteName.of(Speech.alone(Pitch.usual(s.pitchClass())))),
         s.newFor().size(),
         s.otherOctave().size(),
         s.parts(),
@@ -100,10 +100,11 @@ class ReadinessController {
       @RequestParam(defaultValue = "0") long groupId,
       @RequestParam(defaultValue = "shelf") String what) {
     WhoCanPlay.Why why = who.why(studentId, pieceId, groupId, which(what));
-    Part part = why.part().page().reading().part();
+    Part part = why.page().reading().part();
     return new ReadinessViews.CellView(
         Refs.StudentRef.of(why.part().student()),
         Refs.PieceRef.of(why.part().piece()),
+        why.part().page().simpler().isPresent(),
         Refs.NoteName.of(why.readiness().lacking()),
         Refs.NoteName.of(why.readiness().shaky()),
         Refs.NoteName.of(why.readiness().faded()),

@@ -50,10 +50,15 @@ public final class ReadinessViews {
 
   public record WorthCell(String shown, String label, List<String> bars) {}
 
-  /** Why one student can or can't play one piece. */
+  /**
+   * Why one student can or can't play one piece as it is written.
+   *
+   * @param simpler whether the student plays a simpler part of it
+   */
   public record CellView(
       Refs.StudentRef student,
       Refs.PieceRef piece,
+      boolean simpler,
       List<Refs.NoteName> lacking,
       List<Refs.NoteName> shaky,
       List<Refs.NoteName> faded,

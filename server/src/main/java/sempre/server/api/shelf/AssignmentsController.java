@@ -36,6 +36,7 @@ import sempre.server.api.Speech;
 import sempre.server.app.Assigning;
 import sempre.server.app.FingeredPart;
 import sempre.server.app.OddPiece;
+import sempre.server.app.Players;
 import sempre.server.app.Practising;
 import sempre.server.app.Stands;
 import sempre.server.store.Shelf;
@@ -178,7 +179,7 @@ class AssignmentsController {
       try {
         of.part()
             .ifPresentOrElse(
-                l -> parts.add(part(a, l, practised)),
+                l -> parts.add(part(a, l, of.written(), practised)),
                 () ->
                     without.add(
                         of.odd()
@@ -208,12 +209,17 @@ class AssignmentsController {
   }
 
   private static ShelfViews.PartView part(
-      Shelf.Assignment a, Stands.Loaded l, Map<Long, Practising.Summary> practised) {
-    Assigning.Standing s = Assigning.standing(a, l);
+      Shelf.Assignment a,
+      Stands.Loaded l,
+      Optional<Players.Page> written,
+      Map<Long, Practising.Summary> practised) {
+    Assigning.Standing s = Assigning.standing(a, l, written);
     return new ShelfViews.PartView(
         Refs.StudentRef.of(l.student()),
         Refs.Ready.of(s.readiness()),
-        Speech.words().readiness(s.readiness()),
+        written.isPresent()
+            ? Speech.say("today.simpler", "stands", Speech.words().readiness(s.readiness()))
+            : Speech.words().readiness(s.readiness()),
         Refs.NoteName.of(s.readiness().lacking()),
         l.page().simpler().isPresent(),
         s.unusual().stream()

@@ -180,7 +180,7 @@ public final class PlanViews {
             note.pitch().midi(),
             n.sounding().midi()),
         new StandViews.TimeView(line.begins(note), line.lasts(note), 60 / note.tempo()),
-        fingered(n, l.standing()),
+        fingered(n, l),
         holds(n, setup.instrument()),
         setup.instrument().slide().map(s -> s.centimetres(n.way().fingering().text())).orElse(0.0),
         new StandViews.SaidView(
@@ -193,12 +193,12 @@ public final class PlanViews {
         n.alternatives().stream().map(a -> alternative(a, n, l.player())).toList());
   }
 
-  private static StandViews.FingeredView fingered(Plan.PlannedNote n, Standing standing) {
-    Optional<Standing.Mark> mark = standing.of(n.note().pitch(), n.way().entry().fingering());
+  private static StandViews.FingeredView fingered(Plan.PlannedNote n, Stands.Loaded l) {
+    Optional<Standing.Mark> mark = l.standing().of(n.note().pitch(), n.way().entry().fingering());
     return new StandViews.FingeredView(
         n.way().bare().text(),
         Speech.words().label(n.way().entry()),
-        n.way().entry().role(),
+        l.player().isUsual(n.note(), n.way().entry()),
         n.isNew(),
         n.unlearned(),
         n.locked(),

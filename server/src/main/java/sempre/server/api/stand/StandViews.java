@@ -43,11 +43,15 @@ public final class StandViews {
   /** When a note sounds and for how long, and how long a quarter is there, in seconds. */
   public record TimeView(double at, double seconds, double quarter) {}
 
-  /** The fingering that is planned for a note, and how it stands with the student. */
+  /**
+   * The fingering that is planned for a note, and how it stands with the student.
+   *
+   * @param usual whether it is what the school's style plays, or else the standard one
+   */
   public record FingeredView(
       String fingering,
       String label,
-      Role role,
+      boolean usual,
       boolean isNew,
       boolean unlearned,
       boolean locked,

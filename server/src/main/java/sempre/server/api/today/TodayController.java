@@ -69,7 +69,7 @@ class TodayController {
             .map(
                 f ->
                     new TodayViews.FadedView(
-                        Speech.words().name(f.sounds()),
+                        Speech.words().name(Speech.alone(f.sounds())),
                         f.students().stream().map(People.Student::name).toList()))
             .toList(),
         open.stream().filter(c -> c.groupId() == id).toList());
@@ -93,16 +93,20 @@ class TodayController {
       Readiness r = k.readiness();
       return new TodayViews.ReadyView(
           Refs.StudentRef.of(s),
+          k.simpler().isPresent(),
           Ready.of(r),
           Refs.NoteName.of(r.lacking()),
           Refs.NoteName.of(r.shaky()),
           Refs.NoteName.of(r.faded()),
           Refs.NoteName.of(r.beyond()),
-          Speech.words().readiness(r));
+          k.simpler()
+              .map(p -> Speech.say("today.simpler", "stands", Speech.words().readiness(r)))
+              .orElseGet(() -> Speech.words().readiness(r)));
     }
     boolean odd = state instanceof Today.State.Odd;
     return new TodayViews.ReadyView(
         Refs.StudentRef.of(s),
+        false,
         odd ? Ready.ODD : Ready.NONE,
         List.of(),
         List.of(),

@@ -9,9 +9,14 @@ import sempre.server.demo.SampleSchool;
 public final class TodayViews {
   private TodayViews() {}
 
-  /** How one student stands to one piece. */
+  /**
+   * How one student stands to one piece as it is written.
+   *
+   * @param simpler whether the student plays a simpler part of it
+   */
   public record ReadyView(
       Refs.StudentRef student,
+      boolean simpler,
       Refs.Ready state,
       List<Refs.NoteName> lacking,
       List<Refs.NoteName> shaky,
