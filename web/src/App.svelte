@@ -97,6 +97,7 @@
         <button class="plain link" onclick={() => lost.read()}>{ui.all.gotIt}</button>
       </div>
     {/if}
+    <p class="unready">{ui.paper.notDrawn}</p>
     <Router />
   </main>
 </div>
@@ -225,7 +226,18 @@
   :global([data-reading]) .frame {
     grid-template-columns: minmax(0, 1fr);
   }
+  .unready {
+    display: none;
+  }
   @media print {
+    /* an empty staff is handed out as if there were nothing to play */
+    :global(:root:is([data-printable='no'], [data-drawing])) #main > :global(:not(.unready)) {
+      display: none;
+    }
+    :global(:root:is([data-printable='no'], [data-drawing])) .unready {
+      display: block;
+      font-size: 1.5rem;
+    }
     nav,
     .lost,
     .skip {

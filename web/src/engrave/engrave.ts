@@ -23,6 +23,15 @@ let loaded = '';
 /** Lines that follow those of the replies before. */
 export type Reply = Omit<EngraveReply, 'id'>;
 
+/** How many that were asked for are not all there yet. */
+let coming = 0;
+
+/** Says in the page whether music is still to come: printed meanwhile, it would be without it. */
+function awaited(by: 1 | -1) {
+  coming += by;
+  document.documentElement.toggleAttribute('data-drawing', coming > 0);
+}
+
 /**
  * Engraves, or shows what was engraved before; the lines come in one or two replies, what is in
  * memory at once.
@@ -35,6 +44,32 @@ export function engrave(
   q: How & { xml: string; passing?: boolean },
   onreply: (r: Reply) => void,
   onwait: () => void = () => {}
+) {
+  let over = false;
+  const end = () => {
+    if (!over) awaited(-1);
+    over = true;
+  };
+  awaited(1);
+  const stop = sought(
+    q,
+    (r) => {
+      onreply(r);
+      if (r.done) end();
+    },
+    onwait
+  );
+  return () => {
+    stop();
+    end();
+  };
+}
+
+/** From memory, from an earlier visit, or drawn now. */
+function sought(
+  q: How & { xml: string; passing?: boolean },
+  onreply: (r: Reply) => void,
+  onwait: () => void
 ) {
   const { xml, passing, ...how } = q;
   // what is gone with the next letter that is typed is not worth keeping

@@ -3,11 +3,11 @@
   import { Button, ProgressBar, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { tick } from 'svelte';
   import { Problem, sentence, type Schemas } from '../api/client';
-  import { Kept } from '../lib/kept.svelte';
   import { door } from '../lib/door.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { visit } from '../router';
   import { hand } from '../typing/being-read.svelte';
+  import { typedText } from '../typing/text';
   import Beginning from './Beginning.svelte';
   import { language } from '../words/language';
   import { ui } from '../words/ui';
@@ -42,13 +42,6 @@
   const changes = door();
   /** what can be shown beside the field where one types */
   const PAGE = /\.(pdf|png|jpe?g|webp)$/i;
-  let isPage = $state(false);
-  /** A picture of music holds no notes for a program: it is typed from. */
-  function typeFrom() {
-    hand(file!);
-    return visit('/shelf/typed');
-  }
-
   /** Sends a form with progress, which fetch does not tell. */
   function send<T>(address: string, form: FormData): Promise<T> {
     return new Promise((done, fail) => {
@@ -76,7 +69,7 @@
 
   /** Puts a text where one types, unless something stands there that would be lost. */
   function typeable(text: string) {
-    const typed = new Kept('typed-text', '');
+    const typed = typedText();
     problem = typed.value.trim() ? ui.typing.firstKeep : '';
     if (!problem) typed.value = text;
     return !problem;
@@ -108,12 +101,16 @@
       if (!typeable(await f.text())) return;
       return visit('/shelf/typed');
     }
+    // a picture of music holds no notes for a program: one types from it at once
+    if (PAGE.test(f.name) && f.size <= MOST) {
+      hand(f);
+      return visit('/shelf/typed');
+    }
     // whatever it is called: a MIDI file says so at its beginning
     if (/\.midi?$/i.test(f.name) || (await f.slice(0, 4).text()) === 'MThd') return openMidi(f);
     problem = '';
     look = undefined;
     file = f;
-    isPage = PAGE.test(f.name);
     if (f.size > MOST) {
       problem = ui.shelf.tooLarge(f.name);
       return;
@@ -198,11 +195,6 @@
 {/if}
 {#if problem || changes.problem}
   <Trouble text={problem || changes.problem} />
-  {#if isPage}
-    <p class="from">
-      <button class="plain link" onclick={() => void typeFrom()}>{ui.shelf.typeFrom}</button>
-    </p>
-  {/if}
 {/if}
 
 {#if look}

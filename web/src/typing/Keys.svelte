@@ -76,9 +76,9 @@
   }
   function enter(m: number) {
     sound(m);
-    set((h) => letters(named(m, h.fifths), h));
+    set((h) => letters(named(m, h.fifths), h, ways.naming === 'german'));
   }
-  const rest = () => set(() => 'z');
+  const rest = () => set((h) => (h.abc ? 'z' : 'r'));
   function back() {
     const { text, place } = at();
     put('', lastOne(text.slice(0, place)));

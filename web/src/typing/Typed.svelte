@@ -35,6 +35,18 @@
       {/each}
     </ul>
   {/if}
+  {#if tune.remarks.length}
+    <ul class="problems remarks" aria-label={ui.typing.remarks}>
+      {#each tune.remarks as p (p.line + '/' + p.column + p.sentence)}
+        <li>
+          <button class="plain link" onclick={() => onproblem(p)}
+            >{ui.typing.at(p.line, p.column)}</button
+          >
+          {p.sentence}
+        </li>
+      {/each}
+    </ul>
+  {/if}
   <div class="music" role="img" aria-label={ui.typing.music(tune.bars)}>
     <div bind:clientWidth={width}>
       {#each tune.lines as xml, i (i)}
@@ -63,6 +75,10 @@
     margin: 0 0 0.5rem;
     padding: 0.375rem 0.75rem;
     border-left: 3px solid var(--hard);
+  }
+  .problems.remarks {
+    border-left-color: var(--rule);
+    color: var(--ink-2);
   }
   .problems li {
     padding: 0.125rem 0;

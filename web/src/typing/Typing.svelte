@@ -16,6 +16,7 @@
   import Keys from './Keys.svelte';
   import Make from './Make.svelte';
   import { settings } from './letters';
+  import { typedText } from './text';
   import Typed from './Typed.svelte';
 
   const address = new URLSearchParams(location.search);
@@ -23,7 +24,7 @@
   const piece = Number(address.get('piece') ?? 0);
   const of = piece ? `-${piece}` : '';
   /** what is typed is there again after the power went, until it is on the shelf */
-  const text = new Kept(`typed-text${of}`, '');
+  const text = typedText(of);
   const instrument = new Kept(`typed-instrument${of}`, 'flute');
   const key = new Kept(`typed-key${of}`, 'Bb');
   const meter = new Kept(`typed-meter${of}`, '4/4');
@@ -37,7 +38,8 @@
   const changes = door();
   let area = $state<HTMLTextAreaElement>();
   let wide = $state(0);
-  const keys = new Kept('typed-keys', false);
+  /** the piano keys are there from the start, until one prefers letters alone */
+  const keys = new Kept('typed-keys', true);
   const bookPage = new BeingRead(of);
   let keepsPage = $state(false);
   let makes = $state(address.has('make'));
@@ -315,8 +317,7 @@
           spellcheck="false"
           autocapitalize="off"
           autocomplete="off"
-          inputmode={keys.value ? 'none' : undefined}
-          placeholder={ui.typing.example}
+          inputmode={keys.value && keys.chosen ? 'none' : undefined}
           bind:this={area}
           bind:value={text.value}
           onkeydown={(e) => {
@@ -365,9 +366,24 @@
           {undo}
           {sound}
         />
-      {:else}
-        <p class="small quiet how">{ui.typing.how}</p>
       {/if}
+      {#if !text.value.trim()}
+        <p class="examples">
+          {ui.typing.tryOne}
+          {#each ui.typing.examples as e (e)}
+            <button class="plain link" onclick={() => put(e)}><code>{e}</code></button>
+          {/each}
+        </p>
+      {/if}
+      <details class="small how">
+        <summary>{ui.typing.signs}</summary>
+        <dl>
+          {#each ui.typing.allSigns as [sign, means] (sign)}
+            <dt><code>{sign}</code></dt>
+            <dd>{means}</dd>
+          {/each}
+        </dl>
+      </details>
       {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
       {#each tunes as tune, i (i)}
         <Typed {tune} sounds={play.note} onproblem={goTo} />
@@ -407,9 +423,27 @@
     line-height: 1.6;
     resize: vertical;
   }
+  .examples {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.25rem 1.25rem;
+    margin-top: 0.75rem;
+  }
+  code {
+    font-family: ui-monospace, 'DejaVu Sans Mono', monospace;
+  }
   .how {
     margin-top: 0.5rem;
-    max-width: 60rem;
+    max-width: 48rem;
+  }
+  .how summary {
+    cursor: pointer;
+    min-height: var(--target);
+  }
+  .how dl {
+    display: grid;
+    grid-template-columns: max-content minmax(0, 1fr);
+    gap: 0.25rem 1rem;
   }
   .ways {
     display: flex;

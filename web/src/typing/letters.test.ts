@@ -1,7 +1,19 @@
 import { describe, expect, it } from 'vitest';
-import { fifths, here, lastOne, letters, midiOf, named, settings, withLength } from './letters';
+import {
+  fifths,
+  here,
+  isAbc,
+  lastOne,
+  letters,
+  midiOf,
+  named,
+  settings,
+  withLength
+} from './letters';
 
-const at = (text: string, key = 'C') => here(text, text.length, key);
+/** ABC, as its header says */
+const at = (text: string, key = 'C') => here('%abc\n' + text, text.length + 5, key);
+const plain = (text: string, key = 'C') => here(text, text.length, key);
 const C4 = { letter: 'C', alter: 0, octave: 4 };
 
 describe('what holds at a place', () => {
@@ -63,6 +75,36 @@ describe('a note is typed', () => {
     expect(lastOne('8C 4.D')).toBe(4);
     expect(lastOne('8C |')).toBe(2);
     expect(lastOne('')).toBe(0);
+  });
+});
+
+describe('a note by its name', () => {
+  const flat = { letter: 'B', alter: -1, octave: 4 };
+  it('has its accidental and its octave, whatever stands before it', () => {
+    expect(letters(C4, plain(''))).toBe('C4');
+    expect(letters(flat, plain('Bb4', 'F'))).toBe('Bb4');
+    expect(letters({ ...flat, alter: 0 }, plain('', 'F'))).toBe('=B4');
+    expect(letters({ letter: 'F', alter: 1, octave: 5 }, plain(''))).toBe('F#5');
+  });
+  it('is H or B where a school names it so', () => {
+    expect(letters(flat, plain(''), true)).toBe('B4');
+    expect(letters({ ...flat, alter: 0 }, plain(''), true)).toBe('H4');
+  });
+  it('stands apart, with its length where another one stays', () => {
+    expect(withLength('C5', '8', plain('8Bb4'), '8Bb4')).toBe(' C5');
+    expect(withLength('C5', '4', plain('8Bb4'), '8Bb4')).toBe(' 4C5');
+    expect(plain('4Bb4 C5').length).toBe('4');
+  });
+  it('is taken back as one', () => {
+    expect(lastOne('8C5 Bb4')).toBe(3);
+    expect(lastOne('8C5 4.F#5')).toBe(6);
+  });
+});
+
+describe('ABC is known by its header', () => {
+  it('and nothing else is', () => {
+    expect(['X:1\nK:D\nA', '%abc\ncd', 'T:Reel\nK:D\nab'].every(isAbc)).toBe(true);
+    expect(['Bb C D', 'K:Bb\n4Bb C', '1. C D', ''].some(isAbc)).toBe(false);
   });
 });
 

@@ -1,6 +1,7 @@
 /**
- * Notes that are clicked or played are written as one would type them: ABC letters in the short form,
- * where a length before a note stays until another one stands there (docs/decisions/033).
+ * Notes that are clicked or played are written as one would type them: by their names, or as ABC
+ * where the text says so in its header (docs/decisions/033 and 047). A length before a note stays
+ * until another one stands there.
  */
 import type { Name } from '../lib/pitch';
 
@@ -12,7 +13,14 @@ export interface Here {
   fifths: number;
   /** letters with octave marks that had a sign since the last bar line */
   signed: Set<string>;
+  /** whether the text is ABC */
+  abc: boolean;
 }
+
+const HEADER = /^\s*(%abc|X:\s*\d)|^(\s*([A-Z]:|%).*\n)*\s*[LT]:/;
+
+/** Whether a text is ABC by its header, as the server sees it. */
+export const isAbc = (text: string) => HEADER.test(text);
 
 /** Where natural notes stand in the row of fifths. */
 const IN_FIFTHS: Record<string, number> = { F: -1, C: 0, G: 1, D: 2, A: 3, E: 4, B: 5 };
@@ -39,7 +47,7 @@ export function fifths(key: string): number | undefined {
 
 /** What is no note: comments, fields, chord signs, decorations. */
 const BESIDE = /%.*$|^\s*[A-Za-z]:.*$|\[[A-Za-z]:[^\]]*\]|"[^"]*"|![^!\n]*!/gm;
-const TOKEN = /(?:^|[\s([])(\d{1,2}\.?)(?=[\^_=]*[A-Ga-gzx([{])|\||([\^_=]+)([A-Ga-g][,']*)/gm;
+const TOKEN = /(?:^|[\s([])(\d{1,2}\.?)(?=[\^_=]*[A-Ha-hzxr([{])|\||([\^_=]+)([A-Ga-g][,']*)/gm;
 
 /** What holds where a note would be set in; the key is that of the page where the text says none. */
 export function here(text: string, at: number, key: string): Here {
@@ -50,7 +58,8 @@ export function here(text: string, at: number, key: string): Here {
   const found: Here = {
     length: '',
     fifths: fifths(keys.at(-1)?.[1] ?? '') ?? fifths(key) ?? 0,
-    signed: new Set()
+    signed: new Set(),
+    abc: isAbc(text)
   };
   const music = tune.replace(BESIDE, (b) => ' '.repeat(b.length));
   for (const [token, length, sign, letter] of music.matchAll(TOKEN)) {
@@ -82,13 +91,31 @@ const SIGNS: Record<number, string> = { [-2]: '__', [-1]: '_', 0: '=', 1: '^', 2
 const inKey = (letter: string, keyFifths: number) =>
   Math.floor((keyFifths - IN_FIFTHS[letter]! + 5) / 7);
 
-/** A note as one types it; a sign stands there where the key or the bar would make another of it. */
-export function letters({ letter, alter, octave = 4 }: Name, at: Here): string {
+/**
+ * A note as one types it. In ABC a sign stands there where the key or the measure would make another
+ * note of it.
+ *
+ * @param german whether B natural is named H
+ */
+export function letters(name: Name, at: Here, german = false): string {
+  return at.abc ? asAbc(name, at) : byName(name, at, german);
+}
+
+/** With its octave, so that it stays where it is whatever is typed before it. */
+function byName({ letter, alter, octave = 4 }: Name, at: Here, german: boolean): string {
+  const signs = (n: number) => (n < 0 ? 'b' : '#').repeat(Math.abs(n));
+  if (german && letter === 'B')
+    return (alter < 0 ? 'B' + signs(alter + 1) : 'H' + signs(alter)) + octave;
+  const natural = alter === 0 && inKey(letter, at.fifths) !== 0 ? '=' : '';
+  return natural + letter + signs(alter) + octave;
+}
+
+function asAbc({ letter, alter, octave = 4 }: Name, at: Here): string {
   const low = octave < 5;
   const marks = low ? ','.repeat(4 - octave) : "'".repeat(octave - 5);
-  const name = (low ? letter : letter.toLowerCase()) + marks;
-  const sign = alter !== inKey(letter, at.fifths) || at.signed.has(name) ? SIGNS[alter] : '';
-  return sign + name;
+  const called = (low ? letter : letter.toLowerCase()) + marks;
+  const sign = alter !== inKey(letter, at.fifths) || at.signed.has(called) ? SIGNS[alter] : '';
+  return sign + called;
 }
 
 /**
@@ -98,14 +125,16 @@ export function letters({ letter, alter, octave = 4 }: Name, at: Here): string {
  * @param length that it shall have
  */
 export function withLength(what: string, length: string, at: Here, before: string): string {
-  if (length === at.length) return what;
   const apart = before === '' || /[\s([]$/.test(before) ? '' : ' ';
+  if (length === at.length) return (at.abc ? '' : apart) + what;
   return apart + length + what;
 }
 
 /** How many letters before a place belong to the last note, rest or sign. */
 export const lastOne = (before: string) =>
-  before.match(/(\s*\d{1,2}\.?)?[\^_=]*[A-Ga-gzx][,']*\d*\s*$|\s*\S\s*$|\s+$/)?.[0].length ?? 0;
+  before.match(
+    /(\s*\d{1,2}\.?)?[\^_=]*[A-Ha-hzxr][b#♭♯=]{0,2}[,']*\d*[,']*\s*$|\s*\S\s*$|\s+$/
+  )?.[0].length ?? 0;
 
 /** What a text says of itself in its first lines, and the music behind them. */
 export interface Settings {

@@ -963,6 +963,7 @@ export const en = {
     link: 'One scale for the band'
   },
   paper: {
+    notDrawn: 'The music is still being drawn. Wait a moment, then print again.',
     letter: 'US Letter',
     none: 'none',
     newOnes: 'new and unusual ones',
@@ -1102,6 +1103,25 @@ export const en = {
     begun: (when: Text) => `begun ${when}, not finished`
   },
   typing: {
+    tryOne: 'Try one:',
+    examples: ['Bb C D Eb F', '4G A 8B C D E | 2F r', "C G C' (3DEF"],
+    signs: 'What you can type',
+    allSigns: [
+      ['4C D 8E F', '4 is a quarter note, 8 an eighth, 2 a half. It stays until the next number.'],
+      ['4.C 8D', 'A dot after the number makes it dotted.'],
+      ['Bb F# B=', 'flat, sharp, natural'],
+      ["C' C,", 'an octave higher or lower than the nearest one'],
+      ['Bb4', 'exactly this octave; middle C is C4'],
+      ['r', 'rest'],
+      ['| |: :|', 'bar line, repeat'],
+      ['(C D) C-C', 'slur, tie'],
+      ['(3CDE', 'triplet'],
+      ['[CEG]', 'chord'],
+      ['.C !f!C', 'staccato, dynamics'],
+      ['2. C D', 'A number with a period at the start of a line begins exercise 2.'],
+      ['X:1', 'A text that starts like this is read as ABC.']
+    ] as [string, string][],
+    remarks: 'How it was read',
     title: 'Type music',
     pageTitle: 'Type music – Sempre',
     keep: 'Put on the shelf',
@@ -1172,15 +1192,12 @@ export const en = {
     book: 'Book',
     number: 'Number',
     text: 'Notes',
-    example: '4C D E F 8G A B c 2c',
-    how: 'A number before a note is its length and that of all that follow: 1 whole, 2 half, 4 quarter, 8 eighth, 16; with a dot behind it, dotted: 4. C to B is the octave from middle C as it is written, c to b the one above; a comma is an octave lower, an apostrophe higher. ^ sharp, _ flat, = natural; z rest; - tie; ( ) slur; | bar line, else bars come from the metre; |: :| repeat. A number with a point, as 12. at the beginning of a line, begins another exercise. Tunes in ABC can be pasted.',
     problems: 'What can’t be read',
     at: (line: number, column: number) => `line ${line}, column ${column}`,
     music: (bars: number) => form(bars, 'one bar of music', `${bars} bars of music`),
     kept: (n: number) => form(n, 'It is on the shelf.', `${n} pieces are on the shelf.`)
   },
   shelf: {
-    typeFrom: 'type it with this page beside the field',
     makeIt: 'Make a scale or chord',
     typeIt: 'Type a piece',
     asFile: 'Save as MusicXML',

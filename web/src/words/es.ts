@@ -984,6 +984,7 @@ export const es: Dictionary = {
     link: 'Una escala para la banda'
   },
   paper: {
+    notDrawn: 'La música todavía se está dibujando. Espera un momento e imprime otra vez.',
     letter: 'Carta (EE. UU.)',
     none: 'ninguna',
     newOnes: 'las nuevas y poco usuales',
@@ -1124,6 +1125,25 @@ export const es: Dictionary = {
     begun: (when: Text) => `empezada ${when}, sin terminar`
   },
   typing: {
+    tryOne: 'Prueba con:',
+    examples: ['sib do re mib fa', '4sol la 8si do re mi | 2fa r', "do sol do' (3re mi fa"],
+    signs: 'Lo que se puede escribir',
+    allSigns: [
+      ['4do re 8mi fa', '4 es negra, 8 corchea, 2 blanca. Vale hasta el número siguiente.'],
+      ['4.do 8re', 'Un punto detrás del número es el puntillo.'],
+      ['sib fa# si=', 'bemol, sostenido, becuadro'],
+      ["do' do,", 'una octava más arriba o más abajo que la más cercana'],
+      ['sib4', 'justo esta octava; el do central es do4'],
+      ['r', 'silencio'],
+      ['| |: :|', 'barra, repetición'],
+      ['(do re) do-do', 'ligadura de expresión, ligadura de prolongación'],
+      ['(3do re mi', 'tresillo'],
+      ['[do mi sol]', 'acorde'],
+      ['.do !f!do', 'picado, matices'],
+      ['2. do re', 'Un número con punto al inicio de una línea empieza el ejercicio 2.'],
+      ['X:1', 'Un texto que empieza así se lee como ABC.']
+    ] as [string, string][],
+    remarks: 'Cómo se leyó',
     title: 'Escribir música',
     pageTitle: 'Escribir música – Sempre',
     keep: 'Poner en el estante',
@@ -1200,15 +1220,12 @@ export const es: Dictionary = {
     book: 'Libro',
     number: 'Número',
     text: 'Notas',
-    example: '4c B A G 8F E D C 2C',
-    how: 'Un número delante de una nota es su duración y la de todas las que siguen: 1 redonda, 2 blanca, 4 negra, 8 corchea, 16; con un punto detrás, con puntillo: 4. De C (do) a B (si) es la octava del do central escrito, de c a b la de encima; una coma es una octava más abajo, un apóstrofo más arriba. ^ sostenido, _ bemol, = becuadro; z silencio; - ligadura de unión; ( ) ligadura de expresión; | barra, si no, los compases salen del compás elegido; |: :| repetición. Un número con punto, como 12. al principio de una línea, empieza otro ejercicio. Se pueden pegar piezas en ABC.',
     problems: 'Lo que no se puede leer',
     at: (line: number, column: number) => `línea ${line}, columna ${column}`,
     music: (bars: number) => form(bars, 'un compás de música', `${bars} compases de música`),
     kept: (n: number) => form(n, 'Está en el estante.', `${n} piezas están en el estante.`)
   },
   shelf: {
-    typeFrom: 'escribirla con esta página al lado',
     makeIt: 'Hacer una escala o un acorde',
     typeIt: 'Escribir una pieza',
     asFile: 'Guardar en MusicXML',

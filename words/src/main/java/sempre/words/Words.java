@@ -80,6 +80,11 @@ public final class Words {
         language.code() + "/" + naming.word(), k -> new Words(language, naming));
   }
 
+  /** Whether H is B natural in them, and B is B flat. */
+  public boolean german() {
+    return naming == PitchNaming.GERMAN;
+  }
+
   public Language language() {
     return language;
   }

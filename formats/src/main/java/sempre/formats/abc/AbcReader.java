@@ -24,6 +24,9 @@ public final class AbcReader {
   /** The field of the music file in which the text stands that it was typed as. */
   public static final String FIELD = "typed-as-abc";
 
+  /** With this first line letters are ABC, whatever follows. */
+  public static final String HEADER = "%abc";
+
   /** What no file can hold (XML 1.0, section 2.2); a blank stands for it, so that columns stay. */
   private static final Pattern UNSEEN =
       Pattern.compile("[\\x00-\\x08\\x0B\\x0C\\x0E-\\x1F\\uFFFE\\uFFFF]|\\p{Cs}");
@@ -38,6 +41,10 @@ public final class AbcReader {
   private static final Pattern CLEF =
       Pattern.compile("(?:^|\\s)(?:clef=)?\"?(treble|bass|alto|tenor)([+-]8)?\"?(?=\\s|$)");
   private static final Pattern INSTRUCTION = Pattern.compile("%%propagate-accidentals\\s+(\\w+).*");
+
+  static final String BAR = "abc.bar";
+  private static final String BARS = "abc.bars";
+  private static final String BARS_VARIED = "abc.bars-varied";
 
   private static final Map<String, String> UNITS =
       Map.of("1/1", "whole", "1/2", "half", "1/4", "quarter", "1/8", "eighth", "1/16", "16th");
@@ -65,9 +72,15 @@ public final class AbcReader {
    *
    * @param root as MusicXML
    * @param text that it was read from
+   * @param remarks how something was read that may be meant otherwise
    */
   public record Tune(
-      String title, String number, XmlNode root, List<Problem> problems, String text) {
+      String title,
+      String number,
+      XmlNode root,
+      List<Problem> problems,
+      String text,
+      List<Problem> remarks) {
     /** As a file that was read. */
     public MusicXmlFile file() {
       return MusicXmlFile.of(root.copy());
@@ -125,6 +138,11 @@ public final class AbcReader {
     return text.stripLeading().matches("(?s)(%abc|X:\\s*\\d).*");
   }
 
+  /** Whether a text is such a file, with tunes that say their numbers. */
+  public static boolean isFile(String text) {
+    return is(text) && text.lines().anyMatch(l -> l.matches("X:\\s*\\d.*"));
+  }
+
   /**
    * Reads a file, by the standard.
    *
@@ -144,7 +162,7 @@ public final class AbcReader {
     boolean numbered = text.lines().anyMatch(l -> l.startsWith("X:"));
     AbcReader now = null;
     int n = 0;
-    for (String raw : UNSEEN.matcher(text).replaceAll(" ").lines().toList()) {
+    for (String raw : lines(text)) {
       n++;
       Matcher exercise = NUMBERED.matcher(raw);
       boolean begins = numbered ? raw.startsWith("X:") : exercise.matches();
@@ -171,6 +189,22 @@ public final class AbcReader {
       now.tune().ifPresent(tunes::add);
     }
     return tunes;
+  }
+
+  /** The lines of a text, without what no file can hold. */
+  static List<String> lines(String text) {
+    return UNSEEN.matcher(text).replaceAll(" ").lines().toList();
+  }
+
+  /** Whether a number stands before a line, as before an exercise of a book. */
+  static boolean isNumbered(String line) {
+    return NUMBERED.matcher(line).matches();
+  }
+
+  /** Where the music of a line begins: behind its number. */
+  static int numberEnds(String line) {
+    Matcher m = NUMBERED.matcher(line);
+    return m.matches() ? m.start(2) : 0;
   }
 
   private void line(String raw, int n) {
@@ -413,12 +447,41 @@ public final class AbcReader {
       root.add(Divisions.whole(part));
     }
     return Optional.of(
-        new Tune(title, number, root, List.copyOf(problems), source.toString().strip()));
+        new Tune(title, number, root, together(problems), source.toString().strip(), List.of()));
+  }
+
+  /** Measures that are too long or too short are told in one sentence. */
+  private static List<Problem> together(List<Problem> all) {
+    List<Problem> bars = all.stream().filter(p -> p.saying().key().equals(BAR)).toList();
+    if (bars.size() < 2) {
+      return List.copyOf(all);
+    }
+    List<Problem> together = new ArrayList<>();
+    for (Problem p : all) {
+      if (p == bars.get(0)) {
+        List<Object> numbers = bars.stream().map(b -> b.saying().with().get("bar")).toList();
+        boolean alike =
+            bars.stream().map(b -> b.saying().with().get("wants")).distinct().count() == 1;
+        together.add(
+            new Problem(
+                p.line(),
+                p.column(),
+                alike
+                    ? Saying.of(BARS, "bars", numbers, "wants", p.saying().with().get("wants"))
+                    : Saying.of(BARS_VARIED, "bars", numbers)));
+      } else if (!bars.contains(p)) {
+        together.add(p);
+      }
+    }
+    return together;
+  }
+
+  private String whole() {
+    return whole(source.toString().strip(), said);
   }
 
   /** The text with what was said beside it, so that it is read again to the same. */
-  private String whole() {
-    String text = source.toString().strip();
+  static String whole(String text, Said said) {
     if (text.startsWith("X:")) {
       Limit.TEXT_LETTERS.check(text.length());
       return text;

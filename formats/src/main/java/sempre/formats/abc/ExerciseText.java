@@ -12,8 +12,26 @@ public final class ExerciseText {
 
   private ExerciseText() {}
 
-  /** The notes, four bars on a line; without key and metre, which stand beside. */
+  /** The notes by their names, four bars on a line; without key and metre, which stand beside. */
   public static String of(Exercise e) {
+    return of(e, false);
+  }
+
+  /**
+   * The same.
+   *
+   * @param german whether B natural is named H
+   */
+  public static String of(Exercise e, boolean german) {
+    return LetterLine.named(events(e), frames(e), german);
+  }
+
+  /** The same as ABC. */
+  public static String abc(Exercise e) {
+    return LetterLine.of(events(e), frames(e));
+  }
+
+  private static List<LetterLine.Event> events(Exercise e) {
     List<LetterLine.Event> events = new ArrayList<>();
     int end = -e.upbeat();
     for (Exercise.Tone t : e.tones()) {
@@ -22,12 +40,14 @@ public final class ExerciseText {
       end += t.ticks() + t.rest();
     }
     rest(Math.floorMod(-end, e.bar()), events);
+    return events;
+  }
+
+  private static List<LetterLine.Frame> frames(Exercise e) {
     LetterLine.Frame bars = new LetterLine.Frame(e.upbeat() * TICKS, e.bar() * TICKS, e.key(), "");
-    return LetterLine.of(
-        events,
-        e.upbeat() == 0
-            ? List.of(bars)
-            : List.of(new LetterLine.Frame(0, e.upbeat() * TICKS, e.key(), ""), bars));
+    return e.upbeat() == 0
+        ? List.of(bars)
+        : List.of(new LetterLine.Frame(0, e.upbeat() * TICKS, e.key(), ""), bars);
   }
 
   private static void rest(int ticks, List<LetterLine.Event> events) {

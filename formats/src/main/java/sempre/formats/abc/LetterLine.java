@@ -4,13 +4,14 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Letter;
 import sempre.core.pitch.Pitch;
 
 /**
- * A line of notes as a teacher would type it: in the short form of ABC that {@link AbcReader}
- * reads, so that it can be changed by hand.
+ * A line of notes as a teacher would type it, so that it can be changed by hand: by names, as
+ * {@link PlainLetters} reads it, or in the short form of ABC that {@link AbcReader} reads.
  */
 public final class LetterLine {
   /** So many ticks has a quarter. */
@@ -64,6 +65,13 @@ public final class LetterLine {
   }
 
   private final List<Frame> frames;
+
+  /** whether notes are named, and not spelled as ABC; and whether B natural is H then */
+  private final boolean named;
+
+  private final boolean german;
+
+  private Optional<Pitch> before = Optional.empty();
   private final StringBuilder out = new StringBuilder();
   private final Map<String, Integer> altered = new HashMap<>();
   private String length = "";
@@ -72,23 +80,32 @@ public final class LetterLine {
   private Frame frame;
   private int barsTyped;
 
-  private LetterLine(List<Frame> frames) {
+  private LetterLine(List<Frame> frames, boolean named, boolean german) {
     this.frames = frames;
+    this.named = named;
+    this.german = german;
     frame = frames.get(0);
   }
 
   /**
-   * The line, four bars to a row.
+   * The line as ABC, four bars to a row.
    *
    * @param frames in their order; the first begins with the line
    */
   public static String of(List<Event> events, List<Frame> frames) {
-    LetterLine line = new LetterLine(frames);
-    line.write(events);
-    return line.out.toString();
+    return new LetterLine(frames, false, false).written(events);
   }
 
-  private void write(List<Event> events) {
+  /**
+   * The same by the names of its notes.
+   *
+   * @param german whether B natural is named H, and B flat B
+   */
+  public static String named(List<Event> events, List<Frame> frames, boolean german) {
+    return new LetterLine(frames, true, german).written(events);
+  }
+
+  private String written(List<Event> events) {
     out.append(frame.fields());
     int at = 0;
     int left = 0;
@@ -96,7 +113,9 @@ public final class LetterLine {
     for (int i = 0; i < pieces.size(); i++) {
       Piece p = pieces.get(i);
       between(at);
-      length(p.third() ? "8" : sign(p.ticks()));
+      // by names the two thirds of a beat are a quarter of the triplet
+      boolean long3 = named && p.ticks() == TWO_THIRDS;
+      length(long3 ? "4" : p.third() ? "8" : sign(p.ticks()));
       if (p.third() && left == 0) {
         left = QUARTER;
         opens(p);
@@ -107,11 +126,11 @@ public final class LetterLine {
       }
       left = p.third() ? left - p.ticks() : 0;
       // two thirds of a beat are a quarter of the triplet
-      out.append(note(p)).append(p.ticks() == TWO_THIRDS ? "2" : "");
+      out.append(note(p)).append(!named && p.ticks() == TWO_THIRDS ? "2" : "");
       closes(p);
       at += p.ticks();
     }
-    out.append(" |]");
+    return out.append(" |]").toString();
   }
 
   /** What stands before the notes that begin at a place: a bar line, a new metre, a blank. */
@@ -206,6 +225,10 @@ public final class LetterLine {
   }
 
   private void letter(Pitch p, StringBuilder note) {
+    if (named) {
+      name(p, note);
+      return;
+    }
     Letter letter = p.letter();
     String own = letter + String.valueOf(p.octave());
     int inKey = frame.key().alterOf(letter);
@@ -217,6 +240,27 @@ public final class LetterLine {
       altered.put(letter.name(), p.alter());
     }
     note.append(Letters.of(p, signed));
+  }
+
+  /** A name, with its octave where it is the first, or is not the nearest to the one before. */
+  private void name(Pitch p, StringBuilder note) {
+    if (german && p.letter() == Letter.B) {
+      int alter = p.alter() < 0 ? p.alter() + 1 : p.alter();
+      note.append(p.alter() < 0 ? "B" : "H");
+      note.append((alter < 0 ? "b" : "#").repeat(Math.abs(alter)));
+    } else {
+      int inKey = frame.key().alterOf(p.letter());
+      note.append(p.alter() == 0 && inKey != 0 ? "=" : "").append(p.letter());
+      note.append((p.alter() < 0 ? "b" : "#").repeat(Math.abs(p.alter())));
+    }
+    if (before.isEmpty()) {
+      note.append(p.octave());
+    } else {
+      int nearest = PlainLetters.nearest(before.get().staffStep(), p.letter().ordinal());
+      int octaves = (p.staffStep() - nearest) / Letter.values().length;
+      note.append((octaves < 0 ? "," : "'").repeat(Math.abs(octaves)));
+    }
+    before = Optional.of(p);
   }
 
   /** The events, cut where a bar line falls or no sign has their length. */

@@ -316,7 +316,7 @@ final class Voice {
                   .findFirst()
                   .orElse(1),
               Saying.of(
-                  "abc.bar",
+                  AbcReader.BAR,
                   "bar",
                   measures.size() + 1,
                   "has",

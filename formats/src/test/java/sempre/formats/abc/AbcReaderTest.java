@@ -324,7 +324,7 @@ public class AbcReaderTest {
       {"4C D r F |", "no"},
       {"4C D F# G |", "1:7 ‘#’ stands before the letter, as ^: ^F for F sharp"},
       {"4C ? E F G |", "1:4 ‘?’ is no sign"},
-      {"4C D E F | 4C D E | 4C D E F |", "1:13 bar 2 has 3 quarters, not 4"},
+      {"4C D E F | 4C D E | 4C D E F |", "1:13 Measure 2 has 3 quarter notes, not 4"},
       {"4C D \"E F", "1:6 the quotation mark is not closed"},
       {"4C D !fortissimo!E", "1:6 ‘fortissimo’ is no sign at a note"},
       {"[CE 4F", "1:1 the chord is not closed"},

@@ -45,15 +45,15 @@ public class ExerciseTextTest {
   public void aScaleIsTypedShortly() {
     assertEquals(
         typed(Mode.MAJOR, Rhythm.EIGHTHS, Articulation.SLUR_TWO),
-        "8(DE) (FG) (AB) (cd) | (cB) (AG) (FE) 4D |]");
+        "8(D4E) (F#G) (AB) (C#D) | (C#B) (AG) (F#E) 4D |]");
     assertEquals(
         typed(Mode.MELODIC_MINOR, Rhythm.LONG_SHORT, Articulation.STACCATO).split(" \\| ")[0],
-        "8.!staccato!D 16!staccato!E 8.!staccato!F 16!staccato!G"
-            + " 8.!staccato!A 16!staccato!=B 8.!staccato!^c 16!staccato!d");
+        "8.!staccato!D4 16!staccato!E 8.!staccato!F 16!staccato!G"
+            + " 8.!staccato!A 16!staccato!=B 8.!staccato!C# 16!staccato!D");
     // the last note of a triplet is held on to the end of the bar
     assertEquals(
         typed(Mode.MAJOR, Rhythm.TRIPLETS, Articulation.TONGUED),
-        "8(3DEF (3GAB (3cdc (3BAG | (3FED- 2.D |]");
+        "8(3D4EF# (3GAB (3C#DC# (3BAG | (3F#ED- 2.D |]");
   }
 
   /** All figures and all articulations in all rhythms, in bars of four, three and two beats. */
@@ -99,16 +99,18 @@ public class ExerciseTextTest {
 
   private static Part readsBack(Exercise e, int bar) {
     Instrument trumpet = Catalogue.standard().instrument("trumpet");
-    String text = ExerciseText.of(e);
+    String text = ExerciseText.of(e, bar == BAR);
     AbcReader.Tune tune =
-        AbcReader.read(
+        PlainLetters.read(
                 text,
                 new AbcReader.Said(
                     ExerciseText.key(e.key()),
                     bar / Rhythm.QUARTER + "/4",
                     "",
                     new AbcReader.Page(trumpet.name(), trumpet.transposition(), trumpet.clef()),
-                    false))
+                    false),
+                new PlainLetters.Reach(60, 72, 54, 84),
+                bar == BAR)
             .get(0);
     assertTrue(tune.problems().isEmpty(), text);
     Part part = MusicXmlReader.read(MusicXmlFile.of(tune.xml())).parts().get(0);

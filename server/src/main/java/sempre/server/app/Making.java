@@ -56,8 +56,10 @@ public class Making {
    * @param tonic as written for the one instrument; of a group as it sounds
    * @param meter such as {@code 4/4}
    * @param tempo in quarters a minute, or empty
+   * @param german whether B natural is named H
    */
-  public record Wanted(Maker.Wish wish, NoteName tonic, String meter, String tempo) {}
+  public record Wanted(
+      Maker.Wish wish, NoteName tonic, String meter, String tempo, boolean german) {}
 
   /**
    * An exercise as it is typed.
@@ -106,7 +108,7 @@ public class Making {
           Maker.of(wanted.wish(), tonic, setup, whom.stage().orElse(Stage.SCHOOL))
               .orElseThrow(() -> new Refusal("ask.no-exercise", "instrument", setup.instrument()));
       return new Made(
-          ExerciseText.of(e),
+          ExerciseText.of(e, wanted.german()),
           ExerciseText.key(e.key()),
           e.tonic(),
           List.of(setup.instrument()),
@@ -162,7 +164,7 @@ public class Making {
             i.clef(),
             i.transposition().semitones(),
             ExerciseText.key(e.key()),
-            ExerciseText.of(e))
+            ExerciseText.abc(e))
         .replace("\r", "");
   }
 }

@@ -104,6 +104,7 @@ public class Materials {
         bar == null ? "4/4" : bar.beats() + "/" + bar.beatType(),
         "1/4=" + s.towards(),
         i.id(),
-        MadeMusic.ALL_BARS);
+        MadeMusic.ALL_BARS,
+        false);
   }
 }

@@ -114,6 +114,7 @@ public class ReadingAtSight {
         piece.meter().text(),
         "1/4=" + Judgement.Sight.TEMPO,
         player.setup().instrument().id(),
-        MadeMusic.ALL_BARS);
+        MadeMusic.ALL_BARS,
+        false);
   }
 }

@@ -8,8 +8,10 @@ import java.util.Optional;
 import org.springframework.stereotype.Component;
 import sempre.core.Refusal;
 import sempre.core.instrument.Catalogue;
+import sempre.core.instrument.Compass;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Setup;
+import sempre.core.instrument.Stage;
 import sempre.core.planning.Choice;
 import sempre.core.planning.Planner;
 import sempre.core.planning.Player;
@@ -17,6 +19,7 @@ import sempre.core.score.Part;
 import sempre.core.score.PartChoice;
 import sempre.core.score.Score;
 import sempre.formats.abc.AbcReader;
+import sempre.formats.abc.PlainLetters;
 import sempre.formats.musicxml.MusicXmlFile;
 import sempre.formats.musicxml.MusicXmlReader;
 import sempre.formats.musicxml.PlayerPage;
@@ -33,7 +36,16 @@ public class Typing {
 
   /** The text that a piece on the shelf was typed as; empty where it came as a file. */
   public Optional<String> text(long pieceId) {
-    return AbcReader.typed(MusicXmlFile.of(shelf.file(pieceId).file()).root());
+    return text(MusicXmlFile.of(shelf.file(pieceId).file()));
+  }
+
+  /** A text of letters that are ABC says so in its first line, so that it is read as before. */
+  private static Optional<String> text(MusicXmlFile file) {
+    return PlainLetters.typed(file.root())
+        .or(
+            () ->
+                AbcReader.typed(file.root())
+                    .map(t -> PlainLetters.is(t) ? AbcReader.HEADER + "\n" + t : t));
   }
 
   /**
@@ -53,10 +65,9 @@ public class Typing {
     OnTheShelf.Kept kept = shelf.file(pieceId);
     MusicXmlFile file = MusicXmlFile.of(kept.file());
     String text =
-        AbcReader.typed(file.root())
-            .orElseThrow(() -> new Refusal("ask.not-typed", "piece", kept.piece().title()));
+        text(file).orElseThrow(() -> new Refusal("ask.not-typed", "piece", kept.piece().title()));
     Optional<Instrument> instrument =
-        AbcReader.is(text)
+        AbcReader.isFile(text)
             ? Optional.empty()
             : MusicXmlReader.read(file).parts().stream()
                 .flatMap(p -> Catalogue.standard().named(p.name()).stream())
@@ -106,12 +117,19 @@ public class Typing {
    * @param tempo such as {@code 1/4=96}; none where the page has none
    * @param instrument for which it stands in the book
    * @param perLine bars of an engraved line
+   * @param german whether H is B natural
    */
   public record Typed(
-      String text, String key, String meter, String tempo, String instrument, int perLine) {
+      String text,
+      String key,
+      String meter,
+      String tempo,
+      String instrument,
+      int perLine,
+      boolean german) {
     /** The same at another tempo, or at none. */
     public Typed at(String other) {
-      return new Typed(text, key, meter, other, instrument, perLine);
+      return new Typed(text, key, meter, other, instrument, perLine, german);
     }
   }
 
@@ -161,13 +179,22 @@ public class Typing {
 
   /** What was typed, as tunes. */
   static List<AbcReader.Tune> tunes(Typed typed, Instrument i) {
+    if (AbcReader.isFile(typed.text())) {
+      return AbcReader.file(typed.text());
+    }
     AbcReader.Page page = new AbcReader.Page(i.name(), i.transposition(), i.clef());
-    boolean file = AbcReader.is(typed.text());
-    return file
-        ? AbcReader.file(typed.text())
-        : AbcReader.read(
-            typed.text(),
-            new AbcReader.Said(typed.key(), typed.meter(), typed.tempo(), page, false));
+    AbcReader.Said said =
+        new AbcReader.Said(typed.key(), typed.meter(), typed.tempo(), page, false);
+    return PlainLetters.is(typed.text())
+        ? PlainLetters.read(typed.text(), said, reach(i), typed.german())
+        : AbcReader.read(typed.text(), said);
+  }
+
+  private static PlainLetters.Reach reach(Instrument i) {
+    Setup setup = Setup.of(i, Map.of());
+    Compass.Range first = i.compass(setup.options()).of(Stage.FIRST_YEARS);
+    return new PlainLetters.Reach(
+        first.from().midi(), first.to().midi(), setup.lowest().midi(), setup.highest().midi());
   }
 
   private static Seen seen(AbcReader.Tune tune, Setup setup, int perLine) {

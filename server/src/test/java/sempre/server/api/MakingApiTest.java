@@ -36,7 +36,7 @@ public class MakingApiTest extends DemoTestBase {
     JsonNode made = body(make(TRUMPET, "MAJOR", 1, "D"));
     assertThat(made.get("title").asString()).isEqualTo("D major");
     assertThat(made.get("text").asString())
-        .isEqualTo("8(DE) (FG) (AB) (cd) | (cB) (AG) (FE) 4D |]");
+        .isEqualTo("8(D4E) (F#G) (AB) (C#D) | (C#B) (AG) (F#E) 4D |]");
     assertThat(made.get("key").asString()).isEqualTo("D");
     JsonNode tune = look(made, "trumpet").get(0);
     assertThat(tune.get("problems")).isEmpty();

@@ -4,12 +4,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.UnsupportedEncodingException;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.assertj.MvcTestResult;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Instrument;
+import sempre.core.pitch.Transposition;
+import sempre.formats.abc.AbcReader;
 import tools.jackson.databind.JsonNode;
 
 /** Music that is typed is fingered while it grows, and comes back as it was typed. */
@@ -40,7 +44,7 @@ public class TypedApiTest extends DemoTestBase {
 
   @Test
   public void aLineIsFingeredForItsInstrumentWithWhatCantBeReadBesideIt() {
-    JsonNode tune = look("4C D E F 8G A B ? c 2c", "trumpet").get(0);
+    JsonNode tune = look("4C4 D E F 8G A B ? C 2C", "trumpet").get(0);
     // in one flat: B flat is the first valve, C open; a trumpet sounds a whole tone lower
     assertThat(tune.get("notes").get(6).get("shown").asString()).isEqualTo("B♭4");
     assertThat(tune.get("notes").get(6).get("fingering").asString()).isEqualTo("1");
@@ -48,7 +52,7 @@ public class TypedApiTest extends DemoTestBase {
     assertThat(tune.get("notes").get(8).get("at").asDouble()).isEqualTo(4.0);
     assertThat(tune.get("bars").asInt()).isEqualTo(2);
     JsonNode problem = tune.get("problems").get(0);
-    assertThat(problem.get("column").asInt()).isEqualTo(17);
+    assertThat(problem.get("column").asInt()).isEqualTo(18);
     assertThat(problem.get("sentence").asString()).contains("‘?’ is no sign");
   }
 
@@ -70,14 +74,54 @@ public class TypedApiTest extends DemoTestBase {
   @Test
   public void whatWasTypedComesBackToTheSameMusic() {
     long id =
-        keep("8(C D) 4.E 8_F z4 | ^c2- c", "clarinet", "Ripple", "7").get(0).get("id").asLong();
+        keep("8(C D) 4.E 8Fb r4 | 2C#5- C#", "clarinet", "Ripple", "7").get(0).get("id").asLong();
     JsonNode readings = get("/api/pieces/" + id + "/readings");
     String typed = readings.get("typed").asString();
-    assertThat(typed).isEqualTo("K:F\nM:4/4\nQ:1/4=90\n8(C D) 4.E 8_F z4 | ^c2- c");
-    String before = look("8(C D) 4.E 8_F z4 | ^c2- c", "clarinet").get(0).get("lines").toString();
+    assertThat(typed).isEqualTo("K:F\nM:4/4\nQ:1/4=90\n8(C D) 4.E 8Fb r4 | 2C#5- C#");
+    String before = look("8(C D) 4.E 8Fb r4 | 2C#5- C#", "clarinet").get(0).get("lines").toString();
     String again = look(typed.replace("\n", "\\n"), "clarinet").get(0).get("lines").toString();
     assertThat(again.replaceAll("<identification>.*?</identification>", ""))
         .isEqualTo(before.replaceAll("<identification>.*?</identification>", ""));
+  }
+
+  /** How teachers write it on the board; what is doubtful is said with what it becomes. */
+  @Test
+  public void namesAreReadAsTeachersWriteThem() {
+    JsonNode tune = look("Bb C D Eb | F B A G", "flute").get(0);
+    List<String> shown = new ArrayList<>();
+    tune.get("notes").forEach(n -> shown.add(n.get("shown").asString()));
+    assertThat(shown).containsExactly("B♭4", "C5", "D5", "E♭5", "F5", "B♭5", "A5", "G5");
+    assertThat(tune.get("problems")).isEmpty();
+    List<String> remarks = new ArrayList<>();
+    tune.get("remarks").forEach(r -> remarks.add(r.get("sentence").asString()));
+    assertThat(remarks)
+        .containsExactly(
+            "Read as quarter notes. Type 8 before the first note for eighths.",
+            "“B” is read as B♭5, by the key signature. For the natural, type “B=”.");
+    // names as the program itself writes them
+    JsonNode own = look("B♭4 C5 D5", "flute").get(0);
+    assertThat(own.get("notes").get(0).get("shown").asString()).isEqualTo("B♭4");
+  }
+
+  /** A piece that was typed when letters were ABC is opened to the same notes. */
+  @Test
+  public void whatWasTypedBeforeAsAbcIsReadAsBefore() {
+    byte[] xml =
+        AbcReader.read(
+                "8(DE) (FG) (AB) (cd)",
+                new AbcReader.Said(
+                    "D",
+                    "4/4",
+                    "",
+                    new AbcReader.Page("Trumpet", new Transposition(-1, -2), "treble"),
+                    false))
+            .get(0)
+            .xml();
+    long id = body(upload("/api/pieces?title=Before", "b.musicxml", xml)).get("id").asLong();
+    String text = get("/api/typed/" + id).get("text").asString();
+    assertThat(text).startsWith("%abc\n").endsWith("8(DE) (FG) (AB) (cd)");
+    JsonNode notes = look(text.replace("\n", "\\n"), "trumpet").get(0).get("notes");
+    assertThat(notes.get(7).get("shown").asString()).isEqualTo("D5");
   }
 
   /** Six bars in lines of four; a tie leads over the fourth bar line, so the fifth bar stays. */
@@ -236,7 +280,7 @@ public class TypedApiTest extends DemoTestBase {
   @Test(dataProvider = "instruments")
   public void anInstrumentReadsWhatWasTypedForIt(Instrument i) {
     assertThat(Catalogue.standard().named(i.name())).contains(i.id());
-    JsonNode tune = look("4=c =d", i.id()).get(0);
+    JsonNode tune = look("4=C5 =D5", i.id()).get(0);
     assertThat(tune.get("lines").get(0).asString()).contains("<step>C</step><octave>5</octave>");
   }
 }

@@ -126,7 +126,9 @@ public class MakingController {
     String title = title(how, tonic.at(0));
     Making.Made made =
         making.make(
-            whom(body.whom()), new Making.Wanted(wish, tonic, body.meter(), body.tempo()), title);
+            whom(body.whom()),
+            new Making.Wanted(wish, tonic, body.meter(), body.tempo(), Speech.words().german()),
+            title);
     return new MadeExercise(
         title(how, made.tonic()),
         made.text(),

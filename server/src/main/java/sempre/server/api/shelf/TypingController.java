@@ -25,6 +25,7 @@ import sempre.core.pitch.Transposition;
 import sempre.core.planning.Choice;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
+import sempre.formats.abc.PlainLetters;
 import sempre.formats.abc.Problem;
 import sempre.formats.music.MusicFile;
 import sempre.server.api.Refs;
@@ -52,7 +53,8 @@ public class TypingController {
       @NotNull String instrument,
       @Min(1) @Max(16) int perLine) {
     Typing.Typed typed() {
-      return new Typing.Typed(text, key, meter, tempo, instrument, perLine);
+      return new Typing.Typed(
+          text, key, meter, tempo, instrument, perLine, Speech.words().german());
     }
   }
 
@@ -92,14 +94,19 @@ public class TypingController {
       int writtenMidi,
       int soundingMidi) {}
 
-  /** A tune as it stands so far; each of its lines is engraved by itself. */
+  /**
+   * A tune as it stands so far; each of its lines is engraved by itself.
+   *
+   * @param remarks how something was read that may be meant otherwise
+   */
   public record TypedTune(
       String title,
       String number,
       int bars,
       List<String> lines,
       List<TypedNote> notes,
-      List<TypedProblem> problems) {}
+      List<TypedProblem> problems,
+      List<TypedProblem> remarks) {}
 
   @PostMapping("/look")
   public List<TypedTune> look(@RequestBody @Valid TypedBody body) {
@@ -125,7 +132,7 @@ public class TypingController {
   public TypedKept piece(@PathVariable long id) {
     Typing.Kept kept = typing.piece(id);
     return new TypedKept(
-        kept.text(),
+        PlainLetters.named(kept.text(), Speech.words().german()),
         kept.piece().title(),
         kept.piece().book(),
         kept.piece().number(),
@@ -147,7 +154,8 @@ public class TypingController {
         seen.part().bars().size(),
         seen.lines(),
         seen.fingered().map(c -> notes(seen, c)).orElse(List.of()),
-        seen.tune().problems().stream().map(TypingController::view).toList());
+        seen.tune().problems().stream().map(TypingController::view).toList(),
+        seen.tune().remarks().stream().map(TypingController::view).toList());
   }
 
   private static TypedProblem view(Problem p) {
