@@ -12,6 +12,12 @@
   import { ui } from './words/ui';
 
   let help = $state(false);
+  /** on a phone: what stands beside the places */
+  let more = $state(false);
+  $effect(() => {
+    void route.pathname;
+    more = false;
+  });
   let finding = $state(false);
 
   const part = $derived(last.value.piece ? `/${last.value.student}/${last.value.piece}` : '');
@@ -67,7 +73,7 @@
 
 <a class="skip" href="#main">{ui.app.toPage}</a>
 <div class="frame">
-  <nav aria-label={ui.app.places}>
+  <nav aria-label={ui.app.places} class:more>
     <span class="name">Sempre</span>
     {#each places as p (p.name)}
       <a href={p.href} aria-current={p.active ? 'page' : undefined} class:active={p.active}>
@@ -75,8 +81,14 @@
       </a>
     {/each}
     <span class="grow"></span>
+    <button
+      class="plain dots"
+      aria-expanded={more}
+      aria-label={ui.app.more}
+      onclick={() => (more = !more)}>⋯</button
+    >
     <button class="plain" onclick={() => (finding = true)}>{ui.app.find} <kbd>/</kbd></button>
-    <button class="plain" onclick={() => (help = true)}>{ui.app.keys} <kbd>?</kbd></button>
+    <button class="plain keysOf" onclick={() => (help = true)}>{ui.app.keys} <kbd>?</kbd></button>
     <a
       href="/help/{placeOf(route.pathname)}"
       class:active={route.pathname.startsWith('/help')}
@@ -196,7 +208,16 @@
       border-bottom-color: var(--accent);
     }
   }
-  /* the whole menu on a phone: the places in a row, what else there is under them */
+  .dots {
+    display: none;
+  }
+  /* where there are no keys nobody is told of them */
+  @media (hover: none) and (pointer: coarse) {
+    nav .keysOf {
+      display: none;
+    }
+  }
+  /* on a phone: the places in one row, and behind a button what else there is */
   @media (max-width: 600px) {
     .name,
     nav kbd {
@@ -208,11 +229,18 @@
     nav a,
     nav button {
       flex: 1 0 auto;
-      padding: 0.6875rem 0.375rem;
+      padding: 0.6875rem 0.25rem;
       justify-content: center;
+      font-size: 0.875rem;
+    }
+    nav .dots {
+      display: flex;
     }
     .grow {
-      flex: 0 0 100%;
+      display: none;
+    }
+    nav:not(.more) .dots ~ * {
+      display: none;
     }
   }
   .lost {

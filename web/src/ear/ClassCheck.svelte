@@ -240,7 +240,7 @@
                 <th scope="row"
                   ><span>{r.student.name}</span>
                   <span class="small quiet"
-                    >{r.absent ? ui.ear.absent : r.student.instrumentName.toLowerCase()}</span
+                    >{r.absent ? ui.ear.absent : r.student.instrumentInside}</span
                   ></th
                 >
                 {#each r.cells as c, i (i)}

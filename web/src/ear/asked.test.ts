@@ -3,7 +3,13 @@ import { move, moved, sections, type Row } from './asked';
 
 const name = (written: string) => ({ written, shown: written });
 const row = (id: number, instrument: string, written: string, octaves: string[]): Row => ({
-  student: { id, name: `S${id}`, instrument, instrumentName: instrument },
+  student: {
+    id,
+    name: `S${id}`,
+    instrument,
+    instrumentName: instrument,
+    instrumentInside: instrument
+  },
   clef: 'treble',
   cells: [
     {

@@ -125,9 +125,7 @@
       <!-- the heading is the bookmark in a file of the whole class: whose it is stands in it -->
       <h2>
         <span>{view.piece.title}</span>
-        <span class="who"
-          ><b>{view.student.name}</b><br />{view.student.instrumentName.toLowerCase()}</span
-        >
+        <span class="who"><b>{view.student.name}</b><br />{view.student.instrumentInside}</span>
       </h2>
       <p class="when">
         {[due && words.shelf.forDay(fullDay(due, language)), what, view.piece.source]

@@ -23,7 +23,7 @@
   <article class="on-paper" aria-label="{name}, {instrument}" style:width="{settings.room.width}mm">
     <header>
       <h2>{title}</h2>
-      <p class="who"><b>{name}</b><br />{instrument.toLowerCase()}</p>
+      <p class="who"><b>{name}</b><br />{instrument}</p>
     </header>
     {@render children()}
   </article>

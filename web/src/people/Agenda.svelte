@@ -199,10 +199,8 @@
         <li>
           {o.shown}{o.name ? `: ${o.name}` : ''}
           {#if o.everyone}<span class="small quiet">({ui.agenda.offEveryone})</span>{/if}
-          <button
-            class="plain link"
-            aria-label={ui.agenda.offRemove(o.shown)}
-            onclick={() => void removeOff(o.id)}>{ui.all.remove}</button
+          <button class="plain link" onclick={() => void removeOff(o.id)}
+            >{ui.all.remove}<span class="bx--visually-hidden">: {o.shown}</span></button
           >
         </li>
       {:else}<li class="quiet small">{ui.agenda.offNone}</li>{/each}

@@ -189,14 +189,14 @@
                 {@const s = matrix.students[r]!}
                 <tr>
                   <th scope="row" class="who"
-                    >{s.name} <span class="small quiet">{s.instrumentName.toLowerCase()}</span></th
+                    >{s.name} <span class="small quiet">{s.instrumentInside}</span></th
                   >
                   {#each columns as c, m (c)}
                     {@const x = matrix.rows[r]![c]!}
                     <td class={x.state} class:at={opened && n === row && m === column}>
                       <button
                         class="plain"
-                        aria-label="{s.name}, {matrix.pieces[c]!.title}: {words(x)}"
+                        aria-label="{s.name}, {matrix.pieces[c]!.title}: {face(x)} {words(x)}"
                         onclick={() => open(n, m)}>{face(x)}</button
                       >
                     </td>

@@ -43,7 +43,7 @@
     if (counts) return ui.people.haveIt(n.has, n.of) + (n.next ? ui.people.neededToo : '');
     const own = word(n.state) ?? ui.people.neverHeard;
     const others = n.alternates.map((a) => `${a.label} ${word(a.state)}`);
-    return [own, ...others, ...(n.next ? [ui.people.nextWord] : [])].join(', ');
+    return [...(n.next ? [ui.people.nextWord] : []), own, ...others].join(', ');
   }
   function choose(midi: number) {
     chosen = midi;

@@ -132,7 +132,7 @@
     <a class="name" href="/people/{s.id}">{s.name}</a>
     <span class="quiet"
       >{s.instrumentName}{s.others.length
-        ? ui.people.also_(s.others.map((o) => o.instrumentName.toLowerCase()).join(', '))
+        ? ui.people.also_(s.others.map((o) => o.instrumentInside).join(', '))
         : ''}</span
     >
     <span class="quiet small"

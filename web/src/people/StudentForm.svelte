@@ -286,7 +286,7 @@
             <button class="plain link" onclick={() => erase(true)}>{ui.people.eraseGood}</button>
             {#if student.others.length}
               <button class="plain link" onclick={() => erase(false)}
-                >{ui.people.eraseOnly(student.instrumentName.toLowerCase())}</button
+                >{ui.people.eraseOnly(student.instrumentInside)}</button
               >
             {/if}
             <button class="plain link" onclick={() => (erasing = false)}

@@ -20,7 +20,7 @@
   <div>
     <h1>{title}</h1>
     <p class="quiet">
-      <a href="/people/{student.id}">{student.name}</a>, {instrument.toLowerCase()}
+      <a href="/people/{student.id}">{student.name}</a>, {instrument}
     </p>
   </div>
   {@render children()}

@@ -360,7 +360,7 @@
     <PieceHead
       title={ui.practice.of(view.piece.title)}
       student={view.student}
-      instrument={stand.student.instrumentName}
+      instrument={stand.student.instrumentInside}
     >
       <a href="/stand/{student}/{piece}">{ui.paper.onStand}</a>
       {#if bits.length && !sitting}
@@ -394,12 +394,7 @@
         {#each bits as b, i (b.notes[0])}
           {@const own = played(b)}
           <li class:open={i === open} id="bit-{i}">
-            <button
-              class="plain head"
-              aria-expanded={i === open}
-              aria-label={ui.practice.bitNo(i + 1, bars(b))}
-              onclick={() => choose(i)}
-            >
+            <button class="plain head" aria-expanded={i === open} onclick={() => choose(i)}>
               <b class="number">{i + 1}</b>
               <span>{bars(b)}</span>
               <span class="quiet small">{ui.practice.end[b.end]}</span>

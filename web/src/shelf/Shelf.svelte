@@ -383,8 +383,9 @@
     cursor: pointer;
   }
   .number input {
-    width: 1rem;
-    height: 1rem;
+    width: 1.5rem;
+    height: 1.5rem;
+    margin: 0;
     accent-color: var(--accent);
     align-self: center;
   }

@@ -220,8 +220,16 @@
     onchoose(nearest.note.id);
   }
 
+  /** which page was opened, and for which note it moved last: it opens at its first line */
+  let opened = '';
+  let moved = '';
   $effect(() => {
     if (!chosen || !drawn.length || !follow) return;
+    const fresh = xml !== opened;
+    if (!fresh && chosen === moved) return;
+    opened = xml;
+    moved = chosen;
+    if (fresh) return;
     document.querySelector('.cursor')?.scrollIntoView({ block: 'nearest', behavior: 'auto' });
   });
 </script>

@@ -52,9 +52,9 @@
   let explain = $state(false);
   let follow = $state(true);
   const ZOOMS = [0.7, 0.85, 1, 1.2, 1.45, 1.75];
-  /** how large the page is, and whether the note's panel is there, as this device has it */
+  /** how large the page is, and whether the note's panel is there; a phone begins with the music */
   const zoomed = new Kept('stand-size', 2);
-  const panel = new Kept('stand-panel', true);
+  const panel = new Kept('stand-panel', window.innerWidth > 700);
   const zoom = (step: number) =>
     (zoomed.value = step ? Math.max(0, Math.min(ZOOMS.length - 1, zoomed.value + step)) : 2);
 
@@ -211,7 +211,8 @@
       <div>
         <h1>{view.piece.title}</h1>
         <p class="quiet">
-          <a href="/people/{view.student.id}">{view.student.name}</a>, {view.student.instrumentName.toLowerCase()}
+          <a href="/people/{view.student.id}">{view.student.name}</a>, {view.student
+            .instrumentInside}
           · {view.piece.source}
         </p>
       </div>
@@ -326,8 +327,11 @@
               >{ui.stand.readOnly} <kbd>m</kbd></button
             >
           {/if}
-          <button class="plain" aria-label={ui.stand.smaller} onclick={() => zoom(-1)}>A−</button>
-          <button class="plain" aria-label={ui.stand.larger} onclick={() => zoom(1)}>A+</button>
+          <button class="plain" aria-label="A− {ui.stand.smaller}" onclick={() => zoom(-1)}
+            >A−</button
+          >
+          <button class="plain" aria-label="A+ {ui.stand.larger}" onclick={() => zoom(1)}>A+</button
+          >
         </div>
         {#if part.against}
           <p class="against" role="status">

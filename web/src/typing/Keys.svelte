@@ -179,7 +179,7 @@
           tabindex="-1"
           onpointerdown={stay}
           onclick={() => enter(k.midi)}
-          aria-label={shown(name(k.midi), ways.naming)}
+          aria-label="{k.key} {shown(name(k.midi), ways.naming)}"
         >
           {#if k.key}<kbd>{k.key}</kbd>{/if}
           <span>{k.black ? '' : shown(name(k.midi), ways.naming)}</span>

@@ -178,6 +178,7 @@ export const en = {
     FADED: 'not heard for long'
   },
   app: {
+    more: 'More',
     help: 'Help',
     helpTitle: (place: Text) => `Help: ${place} · Sempre`,
     today: 'Today',
@@ -533,7 +534,6 @@ export const en = {
     paper: 'The bits on paper',
     paperOf: (title: Text) => `${title}, bit by bit`,
     bars: (from: Text, to: Text) => (from === to ? `Bar ${from}` : `Bars ${from}–${to}`),
-    bitNo: (n: number, bars: Text) => `Bit ${n}: ${bars}`,
     end: {
       LINE: 'to the end',
       SIGN: 'as far as the repeat or sign',
@@ -724,7 +724,6 @@ export const en = {
     offAll: 'For the whole school',
     offEveryone: 'whole school',
     offAdd: 'Add days off',
-    offRemove: (what: Text) => `Take ${what} away`,
     offNone: 'None are written down.',
     offNoDay: 'Choose the first day.',
     calendar: 'As a calendar file',

@@ -184,6 +184,7 @@ export const es: Dictionary = {
     FADED: 'hace mucho que no se oye'
   },
   app: {
+    more: 'Más',
     help: 'Ayuda',
     helpTitle: (place: Text) => `Ayuda: ${place} · Sempre`,
     today: 'Hoy',
@@ -544,7 +545,6 @@ export const es: Dictionary = {
     paper: 'Los fragmentos en papel',
     paperOf: (title: Text) => `${title}, fragmento a fragmento`,
     bars: (from: Text, to: Text) => (from === to ? `Compás ${from}` : `Compases ${from}–${to}`),
-    bitNo: (n: number, bars: Text) => `Fragmento ${n}: ${bars}`,
     end: {
       LINE: 'hasta el final',
       SIGN: 'hasta la repetición o el signo',
@@ -745,7 +745,6 @@ export const es: Dictionary = {
     offAll: 'Para toda la escuela',
     offEveryone: 'toda la escuela',
     offAdd: 'Añadir días libres',
-    offRemove: (what: Text) => `Quitar ${what}`,
     offNone: 'No hay ninguno apuntado.',
     offNoDay: 'Elige el primer día.',
     calendar: 'Como archivo de calendario',

@@ -320,6 +320,12 @@ public final class Words {
     return has(key) ? say(key) : i.name();
   }
 
+  /** The same by its id; the id itself where the catalogue has none of it. */
+  public String instrumentInside(String id) {
+    String key = "instrument." + id;
+    return has(key) ? say(key) : id;
+  }
+
   /**
    * What an instrument of the catalogue is called, at the start of a line; empty for another one.
    */

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import sempre.core.Refusal;
@@ -23,6 +24,7 @@ import sempre.core.pitch.Transposition;
  * @param transposition from the player's page to what sounds
  * @param clef {@code treble} or {@code bass}
  * @param blown how it is blown
+ * @param midi the program of General MIDI that it sounds with, from 0; empty for drums
  * @param compasses its written notes by stage; the last holds for whatever the others do not
  * @param gaps notes within the compass that it lacks, always or with certain options
  * @param options what may differ from one to the next
@@ -47,6 +49,7 @@ public record Instrument(
     Transposition transposition,
     String clef,
     Blown blown,
+    OptionalInt midi,
     List<Compass> compasses,
     List<Gap> gaps,
     List<Option> options,
@@ -98,6 +101,7 @@ public record Instrument(
         transposition,
         clef,
         blown,
+        midi,
         compasses,
         gaps,
         options,

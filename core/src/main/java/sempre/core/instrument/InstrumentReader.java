@@ -87,6 +87,11 @@ public final class InstrumentReader {
     }
   }
 
+  private OptionalInt midi() {
+    Object midi = root.get("midi");
+    return midi instanceof Integer program ? OptionalInt.of(program) : OptionalInt.empty();
+  }
+
   private Instrument instrument() {
     try {
       Keywork keywork = keywork();
@@ -125,6 +130,7 @@ public final class InstrumentReader {
               new Transposition(number(item(move, 0)), number(item(move, 1))),
               text(root, "clef"),
               blown(),
+              midi(),
               compasses,
               gaps(),
               options,

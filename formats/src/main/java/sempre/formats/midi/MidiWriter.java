@@ -5,7 +5,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import javax.sound.midi.InvalidMidiDataException;
 import javax.sound.midi.MetaMessage;
@@ -15,6 +15,7 @@ import javax.sound.midi.MidiSystem;
 import javax.sound.midi.Sequence;
 import javax.sound.midi.ShortMessage;
 import javax.sound.midi.Track;
+import sempre.core.instrument.Instrument;
 import sempre.core.score.Bar;
 import sempre.core.score.Line;
 import sempre.core.score.Note;
@@ -38,42 +39,17 @@ public final class MidiWriter {
   private static final int DRUMS = 9;
   private static final int CHANNELS = 16;
 
-  /** Programs of General MIDI by instruments of the catalogue, counted from 0. */
-  private static final Map<String, Integer> PROGRAMS =
-      Map.ofEntries(
-          Map.entry("piccolo", 72),
-          Map.entry("flute", 73),
-          Map.entry("alto-flute", 73),
-          Map.entry("oboe", 68),
-          Map.entry("english-horn", 69),
-          Map.entry("bassoon", 70),
-          Map.entry("clarinet", 71),
-          Map.entry("bass-clarinet", 71),
-          Map.entry("soprano-sax", 64),
-          Map.entry("alto-sax", 65),
-          Map.entry("tenor-sax", 66),
-          Map.entry("baritone-sax", 67),
-          Map.entry("trumpet", 56),
-          Map.entry("cornet", 56),
-          Map.entry("flugelhorn", 56),
-          Map.entry("trombone", 57),
-          Map.entry("bass-trombone", 57),
-          Map.entry("euphonium", 58),
-          Map.entry("baritone", 58),
-          Map.entry("tuba", 58),
-          Map.entry("horn", 60));
-
-  /** A recorder's, for every kind of it. */
-  private static final int RECORDER = 74;
+  /** What nobody is known to play sounds as a piano. */
+  private static final int PIANO = 0;
 
   private MidiWriter() {}
 
   /**
    * Writes a score.
    *
-   * @param instrumentOf the id of the instrument that plays a part, or empty text
+   * @param instrumentOf the instrument that plays a part, where it is known
    */
-  public static byte[] write(Score score, Function<Part, String> instrumentOf) {
+  public static byte[] write(Score score, Function<Part, Optional<Instrument>> instrumentOf) {
     try {
       Sequence all = new Sequence(Sequence.PPQ, QUARTER);
       conductor(all.createTrack(), score);
@@ -81,13 +57,18 @@ public final class MidiWriter {
       for (Part p : score.parts()) {
         Track track = all.createTrack();
         add(track, 0, meta(NAME, p.name().getBytes(StandardCharsets.UTF_8)));
-        int program = program(instrumentOf.apply(p));
-        add(track, 0, new ShortMessage(ShortMessage.PROGRAM_CHANGE, channel, program, 0));
+        Optional<Instrument> played = instrumentOf.apply(p);
+        boolean drums = played.filter(i -> i.midi().isEmpty()).isPresent();
+        int program = played.map(i -> i.midi().orElse(PIANO)).orElse(PIANO);
+        int own = drums ? DRUMS : channel;
+        add(track, 0, new ShortMessage(ShortMessage.PROGRAM_CHANGE, own, program, 0));
         for (Line l : p.lines()) {
-          line(track, channel, p, l);
+          line(track, own, p, l);
         }
-        channel = (channel + 1) % CHANNELS;
-        channel = channel == DRUMS ? channel + 1 : channel;
+        if (!drums) {
+          channel = (channel + 1) % CHANNELS;
+          channel = channel == DRUMS ? channel + 1 : channel;
+        }
       }
       ByteArrayOutputStream out = new ByteArrayOutputStream();
       MidiSystem.write(all, 1, out);
@@ -97,10 +78,6 @@ public final class MidiWriter {
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
-  }
-
-  private static int program(String instrument) {
-    return PROGRAMS.getOrDefault(instrument, instrument.contains("recorder") ? RECORDER : 0);
   }
 
   private static MetaMessage meta(int type, byte[] data) throws InvalidMidiDataException {

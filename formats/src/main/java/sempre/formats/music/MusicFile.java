@@ -4,11 +4,9 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Function;
 import sempre.core.Refusal;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Instrument;
-import sempre.core.score.Part;
 import sempre.formats.abc.AbcReader;
 import sempre.formats.midi.MidiTune;
 import sempre.formats.midi.MidiWriter;
@@ -56,8 +54,7 @@ public final class MusicFile {
 
   /** A score as a MIDI file, with the sounds of its instruments. */
   public static byte[] midi(MusicXmlFile file) {
-    Function<Part, String> sound = p -> instrument(p.name()).map(Instrument::id).orElse("");
-    return MidiWriter.write(MusicXmlReader.read(file), sound);
+    return MidiWriter.write(MusicXmlReader.read(file), p -> instrument(p.name()));
   }
 
   /**

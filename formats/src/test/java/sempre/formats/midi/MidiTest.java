@@ -22,6 +22,8 @@ import javax.sound.midi.Track;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import sempre.core.Refusal;
+import sempre.core.instrument.Catalogue;
+import sempre.core.instrument.Instrument;
 import sempre.core.pitch.Pitch;
 import sempre.core.pitch.Transposition;
 import sempre.core.score.Note;
@@ -50,7 +52,7 @@ public class MidiTest {
   }
 
   private static byte[] midi(Score score) {
-    return MidiWriter.write(score, p -> "flute");
+    return MidiWriter.write(score, p -> Optional.of(Catalogue.standard().instrument("flute")));
   }
 
   private static List<String> notes(Score score) {
@@ -183,5 +185,38 @@ public class MidiTest {
     assertEquals(
         back(midi(score)).parts().get(0).topLine().orElseThrow().notes().get(0).pitch(),
         Pitch.parse("F#4"));
+  }
+
+  /**
+   * No instrument sounds as a piano, and percussion is on the channel of drums (General MIDI 1).
+   */
+  @Test
+  public void everyInstrumentHasItsSound() throws Exception {
+    Score score = typed("X:1\nK:C\nCDEF|");
+    for (Instrument i : Catalogue.standard().instruments()) {
+      Sequence all =
+          MidiSystem.getSequence(
+              new ByteArrayInputStream(MidiWriter.write(score, p -> Optional.of(i))));
+      ShortMessage program = null;
+      for (Track t : all.getTracks()) {
+        for (int e = 0; e < t.size(); e++) {
+          if (t.get(e).getMessage() instanceof ShortMessage m
+              && m.getCommand() == ShortMessage.PROGRAM_CHANGE) {
+            program = m;
+          }
+        }
+      }
+      boolean drums = i.id().equals("percussion");
+      assertEquals(program.getChannel(), drums ? 9 : 0, i.id());
+      // woodwinds 64 to 74, brass 56 to 60, mallets 9 to 14
+      int sound = program.getData1();
+      boolean own =
+          switch (i.family()) {
+            case "woodwind" -> sound >= 64 && sound <= 74;
+            case "brass" -> sound >= 56 && sound <= 60;
+            default -> drums || sound >= 9 && sound <= 14;
+          };
+      assertTrue(own, i.id() + " " + sound);
+    }
   }
 }

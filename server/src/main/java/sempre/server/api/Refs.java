@@ -58,14 +58,21 @@ public final class Refs {
     }
   }
 
-  /** A student in a list. */
-  public record StudentRef(long id, String name, String instrument, String instrumentName) {
+  /**
+   * A student in a list.
+   *
+   * @param instrumentName as it stands at the start of a line
+   * @param instrumentInside as it stands in the middle of a sentence
+   */
+  public record StudentRef(
+      long id, String name, String instrument, String instrumentName, String instrumentInside) {
     public static StudentRef of(People.Student s) {
       return new StudentRef(
           s.id(),
           s.name(),
           s.instrument(),
-          Speech.words().instrument(s.instrument()).orElse(s.instrument()));
+          Speech.words().instrument(s.instrument()).orElse(s.instrument()),
+          Speech.words().instrumentInside(s.instrument()));
     }
   }
 

@@ -130,6 +130,7 @@ class PeopleController {
         new PeopleViews.SetUpView(
             s.instrument(),
             Speech.words().instrument(hand.setup().instrument()),
+            Speech.words().instrumentInside(s.instrument()),
             s.options(),
             hand.reach().stream().map(keywork::place).toList(),
             hand.reach().stream().map(Speech.words()::hold).toList(),

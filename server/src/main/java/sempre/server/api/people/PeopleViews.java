@@ -53,6 +53,7 @@ public final class PeopleViews {
   public record SetUpView(
       String instrument,
       String instrumentName,
+      String instrumentInside,
       Map<String, String> options,
       List<String> avoid,
       List<String> avoidNames,

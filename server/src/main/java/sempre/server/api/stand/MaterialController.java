@@ -42,7 +42,6 @@ class MaterialController {
     return new MaterialViews.MaterialView(
         Refs.StudentRef.of(made.part().student()),
         Refs.PieceRef.of(made.part().piece()),
-        Speech.words().instrument(made.setup().instrument()),
         Speech.words().language(),
         pitches.isEmpty() ? "" : Speech.words().note(pitches.get(0)),
         pitches.isEmpty() ? "" : Speech.words().note(pitches.get(pitches.size() - 1)),

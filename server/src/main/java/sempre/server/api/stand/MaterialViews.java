@@ -43,7 +43,6 @@ public final class MaterialViews {
   public record MaterialView(
       Refs.StudentRef student,
       Refs.PieceRef piece,
-      String instrumentName,
       Language language,
       String low,
       String high,
