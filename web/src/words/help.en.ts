@@ -56,7 +56,7 @@ export const help: Help = {
         {
           ask: 'The part is too hard.',
           answer:
-            'Make it simpler offers notes that the student has, beside the written ones; you keep, change or leave each.'
+            'Make it simpler offers notes that the student has, next to the written ones. Keep, change or leave each one. Ready still means the part as written.'
         },
         {
           ask: 'I teach another fingering.',
@@ -75,7 +75,7 @@ export const help: Help = {
         'Grade each: secure, shaky or not yet. All that is left can be graded secure at once.',
         'For a group choose Playing check. Choose sounding notes, a scale or bars of a piece; each student is asked for it on the own page, in an octave that fits.',
         'Grade each student; the next one comes at once, and who is absent is passed over.',
-        'A remark goes with the next grade. The last grade can always be taken back.'
+        'A remark goes with the next grade. You can always take back the last grade.'
       ],
       questions: [
         {
@@ -97,11 +97,13 @@ export const help: Help = {
       caption: 'Each row says length, key, range and how many of a group are ready.',
       steps: [
         'Drop a MusicXML file, or choose one. Sempre says what it holds before it is kept.',
-        'Type a piece: letters become notes as you type, with the fingering under each. What can’t be read is told by its column. Tunes in ABC and MIDI files are opened there too; notes also come by clicking the range, by the computer’s keys as a piano, and by a MIDI keyboard. A page of the book, as a picture or a PDF, can lie beside the field.',
+        'Type a piece: type note names as you say them, Bb C D. A number before a note is its length: 4 a quarter note, 8 an eighth note. The notes and their fingerings appear as you type.',
+        'How it was read lists each guess. An octave that was not typed is the nearest one; a length that was not typed fills the measures.',
+        'You can also click the keys, play a MIDI keyboard, or open a tune in ABC or a MIDI file. A page of the book, as a picture or a PDF, fits beside the text.',
         'Make a scale or chord: any key, figure, rhythm and articulation, for one instrument or for everyone in a group, each on their own page; it stands as letters you can change.',
         'A title opens the piece as each instrument reads it: key, range, where it is hard, whose page it comes from.',
         'Give it: to whom, until when, which bars, how fast, a sentence for the students.',
-        'Tick several pieces to give or remove them together.',
+        'Tick several pieces to give or remove them together. What was done together can be taken back together.',
         'Beside a book’s name: what each exercise brings an instrument, what it meets in passing before it is introduced, a map of all instruments, and what a group can play already. There the book is saved as an archive, too.',
         'Bring in a whole book: many files, a folder or an archive, with a report of what could not be read.'
       ],

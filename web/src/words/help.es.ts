@@ -98,7 +98,9 @@ export const help: Help = {
         'Cada fila dice longitud, tonalidad, extensión y cuántos de un grupo la tienen lista.',
       steps: [
         'Suelta un archivo MusicXML o elige uno. Sempre dice qué contiene antes de guardarlo.',
-        'Escribe una pieza: las letras se vuelven notas mientras escribes, con la digitación debajo. Lo que no se puede leer se dice por su columna. También se abren allí piezas en ABC y archivos MIDI; las notas se ponen además pulsando en el registro, con las teclas del ordenador como un piano o con un teclado MIDI. Una página del libro, en imagen o PDF, puede estar al lado.',
+        'Escribe una pieza: escribe los nombres de las notas, Bb C D o sib do re. Un número antes de la nota es su figura: 4 una negra, 8 una corchea. Las notas y sus digitaciones aparecen mientras escribes.',
+        'Cómo se leyó muestra lo que Sempre supuso. Sin octava, la nota es la más cercana; sin figura, la que llena los compases.',
+        'También puedes pulsar las teclas, tocar un teclado MIDI o abrir una pieza en ABC o un archivo MIDI. Una página del libro, en imagen o PDF, cabe junto al texto.',
         'Haz una escala o un acorde: cualquier tonalidad, figura, ritmo y articulación, para un instrumento o para todo un grupo, cada uno en su página; queda en letras que puedes cambiar.',
         'Un título abre la pieza como la lee cada instrumento: tonalidad, extensión, dónde es difícil, de quién es la página.',
         'Dala: a quién, para cuándo, qué compases, a qué tempo, una frase para los alumnos.',

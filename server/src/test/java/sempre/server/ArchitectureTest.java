@@ -4,9 +4,12 @@ import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.methods;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
 import com.tngtech.archunit.base.DescribedPredicate;
+import com.tngtech.archunit.core.domain.Dependency;
+import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.domain.JavaMethodCall;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
@@ -16,6 +19,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -25,9 +32,7 @@ import sempre.server.store.Db;
 public class ArchitectureTest {
   private final JavaClasses all = new ClassFileImporter().importPackages("sempre");
   private final JavaClasses product =
-      new ClassFileImporter()
-          .withImportOption(new DoNotIncludeTests())
-          .importPackages("sempre.server");
+      new ClassFileImporter().withImportOption(new DoNotIncludeTests()).importPackages("sempre");
 
   @Test
   public void coreDependsOnNothingButAYamlReader() {
@@ -54,44 +59,50 @@ public class ArchitectureTest {
     slices().matching("sempre.core.(*)..").should().beFreeOfCycles().check(all);
   }
 
-  /** Each package of the core and what of the core it may use, as its package-info says. */
+  /** Every package of the core and every one right below the server, and what it says it uses. */
   @DataProvider
-  public Object[][] uses() {
-    return new Object[][] {
-      {"pitch", ""},
-      {"acoustics", "pitch"},
-      {"instrument", "pitch acoustics"},
-      {"motion", "acoustics instrument pitch"},
-      {"score", "instrument pitch"},
-      {"search", ""},
-      {"planning", "instrument motion pitch score search"},
-      {"learning", "instrument pitch planning score"},
-      {"practice", "instrument motion pitch planning score"},
-      {"agenda", "instrument planning practice score"},
-      {"audition", "instrument learning making material pitch planning practice score"},
-      {"making", "instrument pitch"},
-      {"material", "instrument making pitch planning practice score"},
-      {"teaching", "acoustics instrument motion pitch planning practice score search"},
-    };
+  public Object[][] uses() throws IOException {
+    List<Object[]> said = new ArrayList<>();
+    for (String root : List.of("core", "server")) {
+      Path packages = Path.of("..", root, "src/main/java/sempre", root);
+      try (Stream<Path> below = Files.list(packages)) {
+        for (Path dir : below.filter(Files::isDirectory).sorted().toList()) {
+          String text =
+              Files.readString(dir.resolve("package-info.java")).replaceAll("\\s+\\*?", " ");
+          Matcher uses = Pattern.compile("Uses ([^.]*)\\.").matcher(text);
+          assertTrue(uses.find(), dir + " does not say what it uses");
+          Set<String> names = new TreeSet<>();
+          Matcher name = Pattern.compile("\\{@code +(\\w+)\\}").matcher(uses.group(1));
+          while (name.find()) {
+            names.add(name.group(1));
+          }
+          said.add(new Object[] {root, dir.getFileName().toString(), names});
+        }
+      }
+    }
+    return said.toArray(Object[][]::new);
   }
 
+  /** No more and no less; classes that stand in the root of a module are everyone's. */
   @Test(dataProvider = "uses")
-  public void aPackageOfTheCoreUsesWhatItSaysItDoes(String name, String uses) {
-    List<String> allowed =
-        new ArrayList<>(List.of("sempre.core", "java..", "org.snakeyaml.engine.."));
-    allowed.add("sempre.core." + name);
-    for (String other : uses.split(" ")) {
-      allowed.add("sempre.core." + other);
+  public void aPackageUsesWhatItSaysItDoes(String root, String name, Set<String> said) {
+    String own = "sempre." + root + "." + name;
+    Set<String> used = new TreeSet<>();
+    for (JavaClass one : product) {
+      if (one.getPackageName().equals(own) || one.getPackageName().startsWith(own + ".")) {
+        for (Dependency d : one.getDirectDependenciesFromSelf()) {
+          String[] to = d.getTargetClass().getPackageName().split("\\.");
+          boolean within = to.length > 1 && to[0].equals("sempre") && to[1].equals(root);
+          if (within && to.length > 2) {
+            used.add(to[2]);
+          } else if (!within && to[0].equals("sempre")) {
+            used.add(to[1]);
+          }
+        }
+      }
     }
-    classes()
-        .that()
-        .resideInAPackage("sempre.core." + name)
-        .and()
-        .haveSimpleNameNotEndingWith("Test")
-        .should()
-        .onlyDependOnClassesThat()
-        .resideInAnyPackage(allowed.toArray(String[]::new))
-        .check(all);
+    used.remove(name);
+    assertEquals(used, said, own + " uses " + used + " and says " + said);
   }
 
   @Test

@@ -1,5 +1,5 @@
 /**
  * Notes as they are spelled, keys and transposition, and the names that a person gives notes. Uses
- * nothing else of the core.
+ * nothing.
  */
 package sempre.core.pitch;

@@ -83,9 +83,6 @@ public class PitchTest {
   }
 
   @Test
-  public void transpositionsAreSaidInWords() {}
-
-  @Test
   public void aKeySignatureAltersItsLettersInOrder() {
     KeySignature threeFlats = new KeySignature(-3);
     assertEquals(threeFlats.alterOf(Letter.B), -1);

@@ -1,5 +1,5 @@
 /**
- * The commands of the command line. Uses words, formats and the core, and {@code file} for backups;
- * of Spring only what starts the server.
+ * The commands of the command line. Of Spring only what starts the server. Uses {@code file} for
+ * backups, {@code json}, {@code words}, {@code formats} and {@code core}.
  */
 package sempre.server.cli;

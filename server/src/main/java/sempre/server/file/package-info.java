@@ -1,5 +1,2 @@
-/**
- * The one file of a school: opening it soundly, backups, restoring, rights. Uses no other package
- * of the server.
- */
+/** The one file of a school: opening it soundly, backups, restoring, rights. Uses {@code core}. */
 package sempre.server.file;

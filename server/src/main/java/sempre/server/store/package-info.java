@@ -1,5 +1,5 @@
 /**
  * What is kept, in plain SQL beside the record it fills. Each method runs in a transaction that is
- * given. Uses {@code file} and the core; knows nothing of HTTP.
+ * given. Knows nothing of HTTP. Uses {@code file} and {@code core}.
  */
 package sempre.server.store;
