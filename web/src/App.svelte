@@ -235,6 +235,7 @@
     }
     nav .dots {
       display: flex;
+      min-width: 1.75rem;
     }
     .grow {
       display: none;

@@ -231,12 +231,11 @@
     border-color: var(--accent);
     color: var(--paper);
   }
-  .choice kbd {
-    opacity: 0.75;
-  }
   .choice[aria-pressed='true'] kbd {
     color: var(--accent);
-    opacity: 1;
+  }
+  .link {
+    min-height: var(--target);
   }
   .piano {
     display: flex;

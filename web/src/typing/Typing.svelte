@@ -429,6 +429,9 @@
     gap: 0.25rem 1.25rem;
     margin-top: 0.75rem;
   }
+  .examples .link {
+    min-height: var(--target);
+  }
   code {
     font-family: ui-monospace, 'DejaVu Sans Mono', monospace;
   }

@@ -56,7 +56,7 @@ export const help: Help = {
         {
           ask: 'La parte es demasiado difícil.',
           answer:
-            'Hacerla más fácil ofrece notas que el alumno tiene, junto a las escritas; cada una se deja, se cambia o se quita.'
+            'Hacerla más fácil ofrece notas que el alumno tiene, junto a las escritas; cada una se deja, se cambia o se quita. «Lista» se refiere siempre a la parte tal como está escrita.'
         },
         {
           ask: 'Yo enseño otra digitación.',

@@ -186,7 +186,7 @@ final class Browsing implements AutoCloseable {
    * The number of the student, group or piece of this name; after {@code given}, of what is given
    * of a piece.
    */
-  private long id(String name) {
+  long id(String name) {
     if (name.startsWith(GIVEN)) {
       String title = Pattern.quote(name.substring(GIVEN.length()));
       Matcher m =
@@ -244,7 +244,7 @@ final class Browsing implements AutoCloseable {
     return Long.parseLong(r.text().replaceAll("\\D", ""));
   }
 
-  private String sent(Page page, String path, String json) {
+  String sent(Page page, String path, String json) {
     var r =
         page.request()
             .post(

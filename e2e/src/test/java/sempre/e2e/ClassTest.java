@@ -349,7 +349,7 @@ public class ClassTest {
     assertThat(map.getByLabel(Pattern.compile("^A4, secure$"))).isVisible();
     assertThat(map.getByLabel(Pattern.compile("^B4, shaky$"))).isVisible();
     assertThat(map.getByLabel(Pattern.compile("^B♭4, secure, .*thumb B flat secure"))).isVisible();
-    assertThat(map.getByLabel(Pattern.compile("^F♯5, never heard, next$"))).isVisible();
+    assertThat(map.getByLabel(Pattern.compile("^next, F♯5, never heard$"))).isVisible();
     page.getByText("fades by half in 3 weeks").first().waitFor();
     Locator b =
         page.locator(".marks > li").filter(new Locator.FilterOptions().setHasText("B4")).first();
@@ -406,7 +406,7 @@ public class ClassTest {
       page.keyboard().press("ArrowRight");
     }
     assertThat(why.locator(".verdict")).isVisible();
-    matrix.getByLabel(Pattern.compile("Ioane T., Fog Horn and Fiddle: lacks 3 notes")).click();
+    matrix.getByLabel(Pattern.compile("Ioane T., Fog Horn and Fiddle: .*lacks 3 notes")).click();
     assertThat(why).containsText("Not yet: F♯3, B3, C4");
     String last = matrix.locator("thead th.piece").last().textContent();
     page.getByLabel("Order").selectOption("blocked");
@@ -422,8 +422,8 @@ public class ClassTest {
     String most = page.locator(".next button").first().textContent();
     assertThat(page.locator("h1")).hasText("Everyone plays " + most);
     assertThat(page.locator("article").nth(10)).isVisible();
-    page.getByLabel("Concert pitch").selectOption("Gb");
-    assertThat(page.locator("h1")).hasText("Everyone plays G♭");
+    page.getByLabel("Concert pitch").selectOption("F#");
+    assertThat(page.locator("h1")).hasText("Everyone plays F♯");
     Locator flute =
         page.locator("article").filter(new Locator.FilterOptions().setHasText("Linh P."));
     assertThat(flute).containsText("Linh P.");
@@ -431,8 +431,8 @@ public class ClassTest {
     assertThat(flute).containsText("sounds F♯");
     assertThat(flute.getByLabel("Octave for Flute")).isVisible();
     assertThat(flute.locator(".picture svg")).isVisible();
-    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("F♯").setExact(true))
-        .click();
+    // one pitch, one name, however it is asked for
+    page.navigate(browsing.at("/people/group/{Quay Concert Band}/note/Gb"));
     assertThat(page.locator("h1")).hasText("Everyone plays F♯");
     assertEquals(browsing.errors, List.of());
   }
@@ -557,8 +557,10 @@ public class ClassTest {
         .click();
     assertThat(page.getByText(Pattern.compile("\\d+ notes are written down as secure")))
         .isVisible();
-    page.getByText("Take it back").click();
-    assertThat(page.getByText("Taken back.")).isVisible();
+    page.reload();
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take it all back"))
+        .click();
+    assertThat(page.getByText(Pattern.compile("\\d+ grades were taken back for"))).isVisible();
     assertEquals(browsing.errors, List.of());
   }
 

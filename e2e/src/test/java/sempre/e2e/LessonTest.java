@@ -80,7 +80,7 @@ public class LessonTest {
     assertThat(page.locator("h1")).hasText("The Harbour Wall");
     page.keyboard().press("/");
     page.keyboard().type("nobody of this name");
-    assertThat(page.getByText("Nothing has this name.")).isVisible();
+    assertThat(page.getByText("Nothing found for “nobody of this name”")).isVisible();
     page.keyboard().press("Escape");
     assertThat(page.locator("dialog")).hasCount(0);
   }

@@ -247,7 +247,7 @@ public class NotesTest {
     page.keyboard().press("/");
     page.keyboard().type("horn c5");
     page.getByText("its fingerings").first().waitFor();
-    page.getByText(Pattern.compile("^Horn c5")).first().click();
+    page.getByText(Pattern.compile("^Horn C5")).first().click();
     assertThat(page.locator(".pitch")).hasText("C5");
     assertThat(page.locator("h1")).hasText("Horn");
   }

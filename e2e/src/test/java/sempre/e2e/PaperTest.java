@@ -60,7 +60,9 @@ public class PaperTest {
     page.navigate(browsing.at(path));
   }
 
+  /** As somebody prints who has seen that all is drawn. */
   private PDDocument printed() throws IOException {
+    page.waitForFunction("() => !document.documentElement.hasAttribute('data-drawing')");
     return Loader.loadPDF(page.pdf(new Page.PdfOptions().setPreferCSSPageSize(true)));
   }
 
