@@ -62,8 +62,7 @@
   {:else}
     {#if STANDINGS[n.state]}<Mark state={STANDINGS[n.state]!} label={false} />
     {:else if n.next}<span class="wanted">{ui.people.nextWord}</span>{:else}<span class="none"
-        >·</span
-      >{/if}
+      ></span>{/if}
     {#if n.next && word(n.state)}<span class="wanted">{ui.people.nextWord}</span>{/if}
     <span class="alternates">
       {#each n.alternates as a (a.fingering)}
@@ -144,7 +143,9 @@
     border-radius: 3px;
     line-height: 1.1;
   }
-  .none {
+  /* drawn, not text: who reads the button aloud hears no dot */
+  .none::before {
+    content: '·';
     color: var(--ink-2);
   }
   .alternates {

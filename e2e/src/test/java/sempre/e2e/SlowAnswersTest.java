@@ -348,6 +348,54 @@ public class SlowAnswersTest {
     assertThat(heading).hasText("Everyone plays C♯");
   }
 
+  /** What was shaky when it was last heard explains no other note. */
+  @Test
+  public void aNewNoteIsExplainedByASecureOne() {
+    at("/");
+    browsing.sent(
+        page,
+        "/api/roster",
+        "{\"text\":\"Name,Instrument\\nZed,tenor sax\\n\",\"meanings\":[],\"group\":\"Solo\","
+            + "\"stages\":{\"Solo\":\"FIRST_YEARS\"}}");
+    heard("C4", "1 2 3 | 1 2 3 C", "SECURE");
+    heard("E4", "1 2 3 | 1 2", "SECURE");
+    late("/lesson", 300);
+    page.navigate(browsing.at("/people/group/{Solo}/note/C"));
+    Locator tenor = page.locator("article").first();
+    assertThat(tenor).containsText("As for C: lift the low C key");
+    heard("C4", "1 2 3 | 1 2 3 C", "SHAKY");
+    late("/lesson", 2000);
+    page.reload();
+    assertThat(tenor).containsText("As for E: add the right third finger");
+  }
+
+  private void heard(String written, String fingering, String grade) {
+    browsing.sent(
+        page,
+        "/api/students/{Zed}/heard",
+        "[{\"mark\":\"\",\"pieceId\":0,\"bars\":\"\",\"remark\":\"\",\"written\":\""
+            + written
+            + "\",\"fingering\":\""
+            + fingering
+            + "\",\"grade\":\""
+            + grade
+            + "\"}]");
+  }
+
+  /**
+   * This school plays thumb B flat in flat keys, which goes without saying; what departs is told.
+   */
+  @Test
+  public void whatTheSchoolPlaysIsTheUsualOneOnASheet() {
+    at("/");
+    late("/api", 2000, 300);
+    page.navigate(browsing.at("/sheet/{Linh}/{Fog Horn and Fiddle}"));
+    page.waitForSelector("html[data-printable=yes]");
+    Locator sheet = page.locator("article").first();
+    assertThat(sheet).containsText("one-and-one B flat, bar 5");
+    assertThat(sheet).not().containsText("thumb B flat");
+  }
+
   private String printed() throws IOException {
     try (PDDocument pdf =
         Loader.loadPDF(page.pdf(new Page.PdfOptions().setPreferCSSPageSize(true)))) {
