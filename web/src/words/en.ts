@@ -687,7 +687,7 @@ export const en = {
     fifth: 'with its fifth',
     keyDrone: 'the drone: start, stop',
     keyTuner: 'the tuner: start, stop',
-    tunerHow: 'Shows the concert pitch of any held note, and how far it is from in tune.'
+    tunerHow: 'Shows the concert pitch of a held note and how far off it is.'
   },
   agenda: {
     title: 'Practice plan',

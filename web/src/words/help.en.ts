@@ -103,7 +103,7 @@ export const help: Help = {
         'Make a scale or chord: any key, figure, rhythm and articulation, for one instrument or for everyone in a group, each on their own page; it stands as letters you can change.',
         'A title opens the piece as each instrument reads it: key, range, where it is hard, whose page it comes from.',
         'Give it: to whom, until when, which bars, how fast, a sentence for the students.',
-        'Tick several pieces to give or remove them together. What was done together can be taken back together.',
+        'Tick several pieces to give or remove them together.',
         'Beside a book’s name: what each exercise brings an instrument, what it meets in passing before it is introduced, a map of all instruments, and what a group can play already. There the book is saved as an archive, too.',
         'Bring in a whole book: many files, a folder or an archive, with a report of what could not be read.'
       ],
