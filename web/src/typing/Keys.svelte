@@ -108,10 +108,14 @@
   /** What is clicked leaves the keys where they are. */
   const stay = (e: PointerEvent) => e.preventDefault();
   let all: HTMLElement;
-  /** The keys of the computer are the piano's as soon as it stands there. */
+  /**
+   * The computer's keys play the piano as soon as it is shown, unless the teacher is typing already:
+   * the range comes from the server, perhaps late.
+   */
   const focused = (el: HTMLElement) => {
     all = el;
-    el.focus({ preventScroll: true });
+    if (!document.activeElement?.matches('input, textarea, select'))
+      el.focus({ preventScroll: true });
   };
   /** The link goes when it is pressed; the keys go on. */
   function useMidi() {

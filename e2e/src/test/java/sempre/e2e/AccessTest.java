@@ -126,6 +126,17 @@ public class AccessTest {
     page.waitForLoadState(LoadState.NETWORKIDLE);
   }
 
+  /** Music is drawn again for another width, a moment after it is known. */
+  private static final String SETTLED =
+      """
+      async () => {
+        await Promise.allSettled(document.getAnimations().map(a => a.finished));
+        const wait = ms => new Promise(done => setTimeout(done, ms));
+        await wait(60);
+        while (document.documentElement.hasAttribute('data-drawing')) await wait(20);
+      }
+      """;
+
   /**
    * Light and dark, on a desk and on a phone, with a mouse and with a thumb; nothing is cut off
    * however much it is enlarged.
@@ -144,8 +155,8 @@ public class AccessTest {
       page.evaluate(
           "t => document.documentElement.setAttribute('theme', t)",
           width == 1280 ? "white" : "g100");
-      // colours that fade over are measured when they have come to rest
-      page.evaluate("() => Promise.allSettled(document.getAnimations().map(a => a.finished))");
+      // colors that fade over are measured when they have come to rest, staves when they are drawn
+      page.evaluate(SETTLED);
       // names and roles are those of one document; colours and sizes change with the screen
       // in the page itself: there are no frames of others, and a second page costs half a second
       new AxeBuilder(page)

@@ -94,8 +94,8 @@ public class AuditionTest {
     assertThat(result).containsText("The judges are 7.5 % apart.");
     assertThat(result).containsText("Intonation cost most: 8.1 % of the whole.");
     assertThat(result).containsText("A warm low register.");
-    other.context().close();
-    page.context().close();
+    other.close();
+    page.close();
   }
 
   /** What can't be read says in which row, and nothing that was typed is lost. */
@@ -122,6 +122,6 @@ public class AuditionTest {
     assertThat(page.getByText("It is taken away.")).isVisible();
     button(page, "Put it back").click();
     assertThat(page.getByText("It is taken away.")).hasCount(0);
-    page.context().close();
+    page.close();
   }
 }

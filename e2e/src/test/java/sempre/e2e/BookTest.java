@@ -93,7 +93,7 @@ public class BookTest {
     button(page, "Bring in all 2").click();
     assertThat(page.getByText("Nothing new was put on the shelf; 2 were there already."))
         .isVisible();
-    page.context().close();
+    page.close();
   }
 
   /** The order of the book beside what a group has. */
@@ -106,7 +106,7 @@ public class BookTest {
     assertThat(page.locator("table.rows tbody tr").first()).containsText("12 of 12 ready");
     page.getByLabel("As read by").selectOption("Horn");
     assertThat(page.getByText("In passing: B♭3 once; introduced in 13")).isVisible();
-    page.context().close();
+    page.close();
   }
 
   /** Several files that are dropped together are no piece but the beginning of a book. */
@@ -131,7 +131,7 @@ public class BookTest {
     page.getByLabel("Name of the book").fill("Dropped");
     button(page, "Bring in all 2").click();
     assertThat(page.getByText("2 exercises were put on the shelf.")).isVisible();
-    page.context().close();
+    page.close();
   }
 
   /** What is stopped leaves what is there; the rest is told as not begun. */
@@ -148,6 +148,6 @@ public class BookTest {
     button(page, "Bring in all 60").click();
     button(page, "Cancel").click();
     assertThat(page.getByText("were not begun")).isVisible();
-    page.context().close();
+    page.close();
   }
 }

@@ -1,8 +1,10 @@
 package sempre.e2e;
 
+import com.google.gson.JsonObject;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
@@ -19,22 +21,41 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.util.FileSystemUtils;
 import sempre.server.Server;
+import sempre.server.store.Db;
 
 /** The application with the demo school, and a Chromium in front of it. */
 final class Browsing implements AutoCloseable {
+  /** A server on the demo school that no test uses now. */
+  private record Idle(Path data, ConfigurableApplicationContext server) {}
+
+  private static final Deque<Idle> IDLE = new ArrayDeque<>();
+
+  /** Browsers' profiles that no test uses now, by what they were made for. */
+  private static final Map<String, Deque<BrowserContext>> PROFILES = new HashMap<>();
+
+  /** Chromium without what only a window needs; it takes half the time. */
+  private static final Path SHELL = Path.of("/usr/bin/chromium-headless-shell");
+
   final Path data;
   private static Playwright playwright;
   private static Browser browser;
   private static Path filled;
-  private final List<BrowserContext> contexts = new ArrayList<>();
+  private final boolean demo;
+  private final Map<BrowserContext, String> contexts = new LinkedHashMap<>();
   private ConfigurableApplicationContext server;
   private String address;
   private int port;
@@ -47,21 +68,50 @@ final class Browsing implements AutoCloseable {
   /** Requests that change something and that the browser logs as failed. */
   final List<String> failed = Collections.synchronizedList(new ArrayList<>());
 
+  /**
+   * Starting a server and filling a browser's cache take most of a test's time. So both are used
+   * again: the server on the demo school as it was at first, the browser with nothing kept but what
+   * the interface is made of.
+   */
   Browsing(boolean demo) {
+    this.demo = demo;
     // a busy machine answers late; what never comes still fails
     PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
+    Idle idle = demo ? IDLE.poll() : null;
     try {
-      data = Files.createTempDirectory("sempre-e2e");
+      data = idle == null ? Files.createTempDirectory("sempre-e2e") : idle.data();
+      if (idle != null) {
+        listening(idle.server());
+        asAtFirst();
+      } else {
+        if (demo) {
+          copyOfTheFilledSchool();
+        }
+        start(demo);
+      }
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
-    if (demo) {
-      copyOfTheFilledSchool();
-    }
-    start(demo);
     if (browser == null) {
       launch();
     }
+  }
+
+  /** The demo school takes the place of what a test left, in the running server. */
+  private void asAtFirst() throws IOException {
+    Db db = server.getBean(Db.class);
+    boolean done =
+        db.aside(
+            () -> {
+              FileSystemUtils.deleteRecursively(data.resolve("backups"));
+              Files.deleteIfExists(data.resolve("sempre.erased"));
+              Files.copy(filled, data.resolve("sempre.mv.db"), StandardCopyOption.REPLACE_EXISTING);
+            });
+    if (!done) {
+      throw new IllegalStateException("somebody still has the data open");
+    }
+    // what was worked out from the data before counts no more
+    db.run(tx -> tx.run("update band set place = place"));
   }
 
   /** One browser for all tests; each page has a context of its own, as if nobody had been there. */
@@ -74,7 +124,7 @@ final class Browsing implements AutoCloseable {
             .chromium()
             .launch(
                 new BrowserType.LaunchOptions()
-                    .setExecutablePath(Path.of("/usr/bin/chromium"))
+                    .setExecutablePath(Files.exists(SHELL) ? SHELL : Path.of("/usr/bin/chromium"))
                     .setArgs(
                         List.of(
                             "--no-sandbox",
@@ -106,7 +156,11 @@ final class Browsing implements AutoCloseable {
   }
 
   private void start(boolean demo) {
-    server = Server.start(data, port, demo);
+    listening(Server.start(data, port, demo));
+  }
+
+  private void listening(ConfigurableApplicationContext running) {
+    server = running;
     port = Server.port(server);
     address = "http://localhost:" + port;
   }
@@ -121,9 +175,10 @@ final class Browsing implements AutoCloseable {
     server.close();
   }
 
-  /** One in which nothing is kept from page to page: each answer is the server's own. */
+  /** One in which nothing is kept from test to test: each answer is the server's own. */
   Page page(int width, int height, boolean dark) {
     return page(
+        width + "x" + height + dark,
         new Browser.NewContextOptions()
             .setViewportSize(width, height)
             .setColorScheme(dark ? ColorScheme.DARK : ColorScheme.LIGHT)
@@ -132,13 +187,26 @@ final class Browsing implements AutoCloseable {
 
   /** One that keeps what the interface is made of, as a teacher's browser does. */
   Page keepingPage() {
-    return page(new Browser.NewContextOptions().setViewportSize(1280, 800));
+    return page("", new Browser.NewContextOptions().setViewportSize(1280, 800));
   }
 
-  private Page page(Browser.NewContextOptions options) {
-    BrowserContext context = browser.newContext(options);
-    contexts.add(context);
+  private Page page(String kind, Browser.NewContextOptions options) {
+    BrowserContext context =
+        contexts.entrySet().stream()
+            .filter(c -> !kind.isEmpty() && c.getValue().equals(kind))
+            .map(Map.Entry::getKey)
+            .filter(c -> c.pages().isEmpty())
+            .findFirst()
+            .orElseGet(() -> PROFILES.computeIfAbsent(kind, k -> new ArrayDeque<>()).poll());
+    boolean used = context != null;
+    if (!used) {
+      context = browser.newContext(options);
+    }
+    contexts.put(context, kind);
     Page page = context.newPage();
+    if (used) {
+      nothingKept(page);
+    }
     page.setDefaultTimeout(20_000);
     page.onRequest(
         r -> {
@@ -163,6 +231,16 @@ final class Browsing implements AutoCloseable {
           }
         });
     return page;
+  }
+
+  /** As if nobody had been there; only what the interface is made of is still in its cache. */
+  private void nothingKept(Page page) {
+    JsonObject what = new JsonObject();
+    what.addProperty("origin", address);
+    what.addProperty("storageTypes", "cookies,indexeddb,local_storage,cache_storage");
+    CDPSession session = page.context().newCDPSession(page);
+    session.send("Storage.clearDataForOrigin", what);
+    session.detach();
   }
 
   Page page() {
@@ -286,10 +364,22 @@ final class Browsing implements AutoCloseable {
 
   @Override
   public void close() {
-    contexts.forEach(BrowserContext::close);
+    contexts.forEach(
+        (context, kind) -> {
+          if (kind.isEmpty()) {
+            context.close();
+          } else {
+            List.copyOf(context.pages()).forEach(Page::close);
+            PROFILES.get(kind).add(context);
+          }
+        });
+    if (demo && server.isActive()) {
+      IDLE.add(new Idle(data, server));
+      return;
+    }
     server.close();
-    try (var files = Files.walk(data)) {
-      files.sorted(java.util.Comparator.reverseOrder()).forEach(p -> p.toFile().delete());
+    try {
+      FileSystemUtils.deleteRecursively(data);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

@@ -116,7 +116,7 @@ public class PracticeTest {
     assertEquals(parts.locator("article section").count(), parts.locator("article .boxes").count());
     parts.keyboard().press("Escape");
     parts.waitForURL(Pattern.compile("/parts/\\d+$"));
-    parts.context().close();
+    parts.close();
   }
 
   /** A flute of the first years has air for two bars of the etude, and breathes at their end. */
@@ -131,7 +131,7 @@ public class PracticeTest {
       stand.keyboard().press("ArrowRight");
     }
     assertThat(stand.getByText("Breathe after it; the note may be a little shorter.")).isVisible();
-    stand.context().close();
+    stand.close();
   }
 
   @Test(dependsOnMethods = "aBitIsBuiltUpStepByStepAndWhatCatchesIsGoneRound")
@@ -301,7 +301,7 @@ public class PracticeTest {
     assertThat(music.locator("g.note")).hasCount(notes);
     sight.getByText("Fingerings").click();
     assertThat(music.locator(".line > svg").first()).hasText(fingerings);
-    sight.context().close();
+    sight.close();
   }
 
   /** A plan goes by the days that are chosen, is ticked by what is played, and stands on paper. */
@@ -353,6 +353,6 @@ public class PracticeTest {
     assertThat(told.locator(".who")).hasCount(3);
     assertThat(told.locator(".who").filter(new Locator.FilterOptions().setHasText("Yuna")))
         .containsText("played today");
-    plan.context().close();
+    plan.close();
   }
 }

@@ -32,7 +32,7 @@ public class StandTest {
   @AfterMethod(alwaysRun = true)
   void leave() {
     if (page != null) {
-      page.context().close();
+      page.close();
     }
   }
 

@@ -117,7 +117,7 @@ public class ToolsTest {
     assertThat(heard).containsText("It is not the fingering");
     tuner.keyboard().press("y");
     assertThat(heard).containsText("Nothing is heard yet.");
-    tuner.context().close();
+    tuner.close();
   }
 
   /** A recording is heard as well; what is none gets a sentence, and so does a refusal. */
@@ -136,7 +136,7 @@ public class ToolsTest {
     assertThat(tuner.locator(".trouble")).containsText("“notes.txt” holds no sound");
     tuner.keyboard().press("m");
     assertThat(tuner.locator(".trouble")).containsText("The microphone was not given.");
-    tuner.context().close();
+    tuner.close();
   }
 
   /** A sound of some seconds as a WAV file: 16 bits, one channel, 44,100 a second. */

@@ -85,7 +85,7 @@ public class TypingTest {
             page.getByRole(
                 AriaRole.LINK, new Page.GetByRoleOptions().setName("Skiff").setExact(true)))
         .hasCount(1);
-    page.context().close();
+    page.close();
   }
 
   private static Locator button(Page page, String name) {
@@ -127,7 +127,7 @@ public class TypingTest {
     assertThat(page.getByLabel("2 bars of music")).isVisible();
     page.getByLabel("Notes by keys").focus();
     text.fill("");
-    page.context().close();
+    page.close();
   }
 
   /** What sounds comes in where it can be put right, and goes out again. */
@@ -144,7 +144,7 @@ public class TypingTest {
     assertThat(page.getByLabel("8 bars of music")).isVisible();
     assertThat(page.getByLabel("What can’t be read")).hasCount(0);
     page.getByLabel("Notes", new Page.GetByLabelOptions().setExact(true)).fill("");
-    page.context().close();
+    page.close();
   }
 
   @Test
@@ -163,7 +163,7 @@ public class TypingTest {
     assertThat(page.getByLabel("3 bars of music")).isVisible();
     assertThat(page.getByLabel("What can’t be read")).hasCount(0);
     text.fill("");
-    page.context().close();
+    page.close();
   }
 
   private static byte[] leaves() throws IOException {
@@ -202,7 +202,7 @@ public class TypingTest {
         .click();
     page.getByText("change what was typed").click();
     assertThat(page.getByText("1 of 2")).isVisible();
-    page.context().close();
+    page.close();
   }
 
   @Test
@@ -220,7 +220,7 @@ public class TypingTest {
     page.reload();
     assertThat(text).hasValue("4C D\n\n4E r G");
     text.fill("");
-    page.context().close();
+    page.close();
   }
 
   /** What stands in the field is nobody's to replace: a file or a group's scale says so. */
@@ -247,7 +247,7 @@ public class TypingTest {
     page.navigate(browsing.at("/shelf/typed"));
     assertThat(text).hasValue("4C D E F");
     text.fill("");
-    page.context().close();
+    page.close();
   }
 
   @Test
@@ -266,6 +266,6 @@ public class TypingTest {
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Put on the shelf"))
         .click();
     assertThat(page.getByText("2 pieces are on the shelf.")).isVisible();
-    page.context().close();
+    page.close();
   }
 }
