@@ -11,4 +11,5 @@ test('what a person has typed is not calculated by a spreadsheet', () => {
   expect(csv([['=HYPERLINK("x")', '+1', '-2', '@a']])).toBe(
     '\uFEFF"\'=HYPERLINK(""x"")","\'+1","\'-2","\'@a"'
   );
+  expect(csv([['=1\n2', '\n=1', '\t=1']])).toBe('\uFEFF"\'=1\n2","\'\n=1","\'\t=1"');
 });

@@ -7,7 +7,8 @@ const MARK = '\uFEFF';
  * A table for a spreadsheet: commas, as RFC 4180 has it; what a person has typed is never read as a
  * formula.
  */
-export const csv = (rows: string[][]) => MARK + Papa.unparse(rows, { escapeFormulae: true });
+export const csv = (rows: string[][]) =>
+  MARK + Papa.unparse(rows, { escapeFormulae: /^[=+\-@\t\r\n]/ });
 
 /** Has the browser save a table under a name. */
 export function save(name: string, rows: string[][]) {

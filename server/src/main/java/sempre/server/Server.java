@@ -1,5 +1,7 @@
 package sempre.server;
 
+import java.net.InetAddress;
+import java.net.UnknownHostException;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.LinkedHashMap;
@@ -13,6 +15,7 @@ import org.springframework.boot.context.properties.EnableConfigurationProperties
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.support.GenericApplicationContext;
+import sempre.core.Refusal;
 import sempre.core.Saying;
 import sempre.server.app.WorkingAhead;
 import sempre.server.demo.DemoPractice;
@@ -46,6 +49,7 @@ public class Server {
     settings.put("server.port", port);
     SpringApplication application = new SpringApplication(Server.class);
     application.setBannerMode(Banner.Mode.OFF);
+    application.addInitializers(Server::onlyHere);
     if (demo) {
       application.addInitializers(
           context -> {
@@ -76,6 +80,23 @@ public class Server {
     school.folder().running(port(context));
     context.getBean(Daily.class).start();
     return context;
+  }
+
+  /**
+   * Whoever reaches Sempre sees all students, so nobody but this machine may.
+   *
+   * @throws Refusal where the environment asks for another address
+   */
+  private static void onlyHere(ConfigurableApplicationContext context) {
+    String address = context.getEnvironment().getProperty("server.address", "");
+    try {
+      if (!address.isEmpty() && InetAddress.getByName(address).isLoopbackAddress()) {
+        return;
+      }
+    } catch (UnknownHostException e) {
+      // refused as any other
+    }
+    throw new Refusal("wrong.listens", "address", address);
   }
 
   /** The school is closed after the last connection to it. */

@@ -17,7 +17,7 @@ import java.util.List;
 import java.util.Map;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.testng.annotations.Test;
-import sempre.server.file.OpenArchive;
+import sempre.server.file.Unpacking;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -25,6 +25,7 @@ import tools.jackson.databind.json.JsonMapper;
 public class ArchiveTest {
   private static final JsonMapper JSON = new JsonMapper();
   private static final int FEW = 3;
+  private static final int SOME = 8;
 
   private final HttpClient http = HttpClient.newHttpClient();
 
@@ -50,7 +51,7 @@ public class ArchiveTest {
     return ids;
   }
 
-  /** Every question that can be asked, for all students, groups and pieces, or a few of each. */
+  /** Every question that can be asked, for some students, groups and pieces, or a few of each. */
   private List<String> questions(int port) throws Exception {
     JsonNode people = json(port, "/api/people");
     List<String> students = few(people.get("students"), "id");
@@ -76,7 +77,8 @@ public class ArchiveTest {
       }
       List<String> ids =
           p.contains("/pieces/") ? pieces : p.contains("/groups/") ? groups : students;
-      for (String id : p.contains("{") ? ids : List.of("")) {
+      List<String> some = ids.subList(0, Math.min(SOME, ids.size()));
+      for (String id : p.contains("{") ? some : List.of("")) {
         all.add(
             asked(
                 p.replaceFirst("\\{(id|studentId|pieceId|groupId)}", id)
@@ -113,8 +115,8 @@ public class ArchiveTest {
       before = answers(Server.port(running));
       Files.write(archive, ask(Server.port(running), "/api/school.zip").body());
     }
-    assertThat(before.values().stream().filter(a -> a.startsWith("200"))).hasSizeGreaterThan(300);
-    OpenArchive.unpack(archive, there, Clock.systemDefaultZone());
+    assertThat(before.values().stream().filter(a -> a.startsWith("200"))).hasSizeGreaterThan(250);
+    Unpacking.unpack(archive, there, Clock.systemDefaultZone());
     try (ConfigurableApplicationContext running = Server.start(there, 0, false)) {
       Map<String, String> after = answers(Server.port(running));
       assertThat(after.keySet()).isEqualTo(before.keySet());

@@ -1,6 +1,7 @@
 package sempre.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.IOException;
 import java.net.URI;
@@ -21,6 +22,7 @@ import org.springframework.context.ConfigurableApplicationContext;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
+import sempre.core.Refusal;
 import sempre.core.score.PartChoice;
 import sempre.server.store.Db;
 import sempre.server.store.Shelf;
@@ -135,6 +137,20 @@ public class FileTest {
 
   private String today() throws Exception {
     return send("GET", "/api/today", "").body();
+  }
+
+  /** Without accounts it would show every student to whoever can reach it. */
+  @Test
+  public void itDoesNotListenWhereOthersCouldReachIt() throws Exception {
+    Path other = Files.createTempDirectory("sempre-run");
+    System.setProperty("server.address", "0.0.0.0");
+    try {
+      assertThatThrownBy(() -> Server.start(other, 0, false))
+          .isInstanceOf(Refusal.class)
+          .hasMessageContaining("wrong.listens");
+    } finally {
+      System.clearProperty("server.address");
+    }
   }
 
   @Test

@@ -144,6 +144,9 @@ public class FuzzTest extends AbstractTestNGSpringContextTests {
       {"POST /api/students/1/heard", json, "[null]", 400},
       {"POST /api/students/1/heard/undo", json, "{\"ids\":[null]}", 400},
       {"POST /api/students", json, student, 404},
+      {"POST /api/groups", "Content-Type: */*\r\n", "{}", 415},
+      {"POST /api/groups", "Content-Type: nonsense\r\n", "{}", 415},
+      {"GET /api/students/1/sight?level=EIGHTHS&leap=x&leap=y&bars=8&seed=1", "", "", 400},
       {"POST /api/pieces/look", "Content-Type: multipart/form-data\r\n", "--x", 400},
       {"PUT /api/notes/flute/own.yaml", "Content-Type: text/plain\r\n", "a: &a [*a]", 422},
     };

@@ -175,6 +175,6 @@ public final class AuditionCsv {
   }
 
   private static String cell(CSVRecord row, String column) {
-    return row.isMapped(column) && row.isSet(column) ? row.get(column) : "";
+    return row.isMapped(column) && row.isSet(column) ? Spreadsheet.typed(row.get(column)) : "";
   }
 }

@@ -9,9 +9,6 @@ import org.apache.commons.csv.CSVPrinter;
 
 /** How students stand on their notes, as CSV for a spreadsheet: a row a student and note. */
 public final class StandingsCsv {
-  /** Signs with which a spreadsheet would begin to calculate. */
-  private static final String CALCULATES = "=+@\t";
-
   private StandingsCsv() {}
 
   /**
@@ -42,9 +39,9 @@ public final class StandingsCsv {
       csv.printRecord(heading);
       for (Row r : rows) {
         csv.printRecord(
-            plain(r.section()),
-            plain(r.student()),
-            plain(r.seat()),
+            Spreadsheet.plain(r.section()),
+            Spreadsheet.plain(r.student()),
+            Spreadsheet.plain(r.seat()),
             r.written(),
             r.sounds(),
             r.standing(),
@@ -54,10 +51,5 @@ public final class StandingsCsv {
       throw new UncheckedIOException(e);
     }
     return text.toString();
-  }
-
-  /** What a person has typed stays text in a spreadsheet. */
-  private static String plain(String typed) {
-    return !typed.isEmpty() && CALCULATES.indexOf(typed.charAt(0)) >= 0 ? "'" + typed : typed;
   }
 }

@@ -87,4 +87,18 @@ public class AuditionCsvTest {
     UnreadableException e = expectThrows(UnreadableException.class, () -> AuditionCsv.read(csv));
     return Words.ENGLISH.sentence(e.saying());
   }
+
+  /** What a spreadsheet would calculate is text in it, and comes back as it was typed. */
+  @Test
+  public void noCellIsAFormula() {
+    String typed =
+        "instrument,kind,title,bars,tempo\r\n"
+            + "flute,etude,\"=HYPERLINK(\"\"x\"\")\",1-4,72\r\nflute,etude,-2+3,1-4,72\r\n";
+    String table = Spreadsheet.plainTable(typed);
+    assertTrue(table.contains("\"'=HYPERLINK(\"\"x\"\")\""), table);
+    assertTrue(table.contains("'-2+3"), table);
+    assertEquals(AuditionCsv.read(table), AuditionCsv.read(typed));
+    assertEquals(Spreadsheet.plain("\n=1"), "'\n=1");
+    assertEquals(Spreadsheet.plain("O'Hara"), "O'Hara");
+  }
 }

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.stream.Collectors;
 import org.apache.tomcat.util.http.InvalidParameterException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -37,6 +38,7 @@ import sempre.core.instrument.CatalogueException;
 import sempre.formats.UnreadableException;
 import sempre.server.app.NotThere;
 import sempre.server.app.OddPiece;
+import sempre.server.file.Trouble;
 import sempre.server.store.StoreException;
 import tools.jackson.databind.exc.InvalidFormatException;
 
@@ -99,9 +101,13 @@ public class Errors extends ResponseEntityExceptionHandler {
         type == LocalDate.class
             ? "wrong.day"
             : type != null && type.isEnum() ? "wrong.word" : "wrong.number";
+    // the same thing said twice comes as an array
+    String said =
+        ex.getValue() instanceof Object[] all
+            ? Arrays.stream(all).map(String::valueOf).collect(Collectors.joining(", "))
+            : String.valueOf(ex.getValue());
     ProblemDetail p =
-        ProblemDetail.forStatusAndDetail(
-            HttpStatus.BAD_REQUEST, Speech.say(what, "typed", String.valueOf(ex.getValue())));
+        ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, Speech.say(what, "typed", said));
     return handleExceptionInternal(ex, p, h, HttpStatus.BAD_REQUEST, req);
   }
 
@@ -229,6 +235,11 @@ public class Errors extends ResponseEntityExceptionHandler {
 
   @ExceptionHandler
   public ProblemDetail any(Exception e) {
+    if (Trouble.noRoom(e)) {
+      LOG.error("the disk of the data is full");
+      return ProblemDetail.forStatusAndDetail(
+          HttpStatus.SERVICE_UNAVAILABLE, Speech.words().say("wrong.disk"));
+    }
     if (DisconnectedClientHelper.isClientDisconnectedException(e)) {
       // the page was left while it was answered: there is nobody to tell, and nothing is wrong
       return null;

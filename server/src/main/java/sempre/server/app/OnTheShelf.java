@@ -11,6 +11,7 @@ import sempre.core.Refusal;
 import sempre.core.score.PartChoice;
 import sempre.core.score.Score;
 import sempre.formats.musicxml.MusicXmlReader;
+import sempre.server.file.PageType;
 import sempre.server.store.Db;
 import sempre.server.store.NoteIds;
 import sempre.server.store.People;
@@ -150,23 +151,20 @@ public class OnTheShelf {
         was.added());
   }
 
-  /** Types of pages that a browser shows. */
-  private static final List<String> SHOWN =
-      List.of("image/png", "image/jpeg", "image/webp", "application/pdf");
-
   /**
    * Keeps the page of a book that a piece was typed from.
    *
    * @throws Refusal where it is no picture and no PDF
    */
   public void keepBookPage(long pieceId, Shelf.BookPage page) {
-    if (!SHOWN.contains(page.type())) {
-      throw new Refusal("ask.page-type", "file", page.name());
-    }
+    String type =
+        PageType.of(page.content())
+            .orElseThrow(() -> new Refusal("ask.page-type", "file", page.name()))
+            .type();
     db.run(
         tx -> {
           players.piece(tx, pieceId);
-          shelf.keepBookPage(tx, pieceId, page);
+          shelf.keepBookPage(tx, pieceId, new Shelf.BookPage(page.name(), type, page.content()));
         });
   }
 

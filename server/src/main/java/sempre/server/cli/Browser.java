@@ -1,9 +1,13 @@
 package sempre.server.cli;
 
+import java.io.BufferedInputStream;
 import java.io.BufferedReader;
+import java.io.ByteArrayOutputStream;
 import java.io.File;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.InputStreamReader;
+import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -44,6 +48,16 @@ final class Browser implements AutoCloseable {
   private static final long ANSWERS_SECONDS = 60;
   private static final long LOOK_MILLIS = 50;
 
+  /**
+   * The browser reads its third and writes its fourth file, which a process of Java's cannot set; a
+   * shell makes them of the first two. So no port is open to which others could talk.
+   */
+  private static final List<String> PIPED =
+      List.of("/bin/sh", "-c", "exec \"$0\" \"$@\" 3<&0 4>&1 </dev/null >/dev/null 2>&1");
+
+  /** Where there is no such shell, it is a port of this machine. */
+  private static final boolean PIPES = Files.isExecutable(Path.of(PIPED.get(0)));
+
   private final Path file;
   private final Process process;
   private final Path profile;
@@ -52,6 +66,7 @@ final class Browser implements AutoCloseable {
   private final Map<Integer, CompletableFuture<JsonNode>> waiting = new ConcurrentHashMap<>();
   private final JsonMapper json = new JsonMapper();
   private final CompletableFuture<String> listens = new CompletableFuture<>();
+  private volatile boolean ended;
   private String session = "";
 
   /**
@@ -76,51 +91,107 @@ final class Browser implements AutoCloseable {
   private Browser(Path file) throws IOException {
     this.file = file;
     profile = Files.createTempDirectory("sempre-print");
-    List<String> command =
-        new ArrayList<>(
-            List.of(
-                file.toString(),
-                "--headless=new",
-                "--remote-debugging-port=0",
-                "--user-data-dir=" + profile,
-                "--no-first-run",
-                "--disable-gpu",
-                "--disable-extensions",
-                "--disable-background-networking",
-                "--disable-component-update",
-                "--disable-sync",
-                "about:blank"));
+    List<String> command = new ArrayList<>(PIPES ? PIPED : List.of());
+    command.addAll(
+        List.of(
+            file.toString(),
+            "--headless=new",
+            PIPES ? "--remote-debugging-pipe" : "--remote-debugging-port=0",
+            "--user-data-dir=" + profile,
+            "--no-first-run",
+            "--disable-gpu",
+            "--disable-extensions",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync",
+            "about:blank"));
     if ("root".equals(System.getProperty("user.name"))) {
       // Chromium refuses its sandbox to root; what it opens are Sempre's own pages
-      command.add(1, "--no-sandbox");
+      command.add(command.size() - 1, "--no-sandbox");
     }
     try {
-      process = new ProcessBuilder(command).redirectErrorStream(true).start();
+      process = new ProcessBuilder(command).redirectErrorStream(!PIPES).start();
     } catch (IOException e) {
       throw new Refusal(
           Saying.of("cli.browser", "file", file.toString(), "why", e.getMessage()), e);
     }
-    Thread reading = new Thread(this::read, "browser");
+    Thread reading = new Thread(PIPES ? this::readPipe : this::read, "browser");
     reading.setDaemon(true);
     reading.start();
   }
 
   /** Waits until it has started. */
   private void connect() {
-    if (socket != null) {
+    if (!session.isEmpty()) {
       return;
     }
-    socket =
-        done(
-            HttpClient.newHttpClient()
-                .newWebSocketBuilder()
-                .buildAsync(URI.create(address()), new Answers()));
+    if (PIPES) {
+      started();
+    } else {
+      socket =
+          done(
+              HttpClient.newHttpClient()
+                  .newWebSocketBuilder()
+                  .buildAsync(URI.create(address()), new Answers()));
+    }
     String target =
         ask("Target.createTarget", Map.of("url", "about:blank")).path("targetId").asString();
     session =
         ask("Target.attachToTarget", Map.of("targetId", target, "flatten", true))
             .path("sessionId")
             .asString();
+  }
+
+  /** One that can't start says nothing at all. */
+  private void started() {
+    try {
+      ask("Browser.getVersion", Map.of());
+    } catch (IllegalStateException e) {
+      close();
+      throw new Refusal(
+          Saying.of("cli.browser", "file", file.toString(), "why", String.valueOf(e.getMessage())),
+          e);
+    }
+  }
+
+  /** Reads its answers, each with a zero behind it. */
+  private void readPipe() {
+    try (InputStream in = new BufferedInputStream(process.getInputStream())) {
+      ByteArrayOutputStream answer = new ByteArrayOutputStream();
+      for (int b = in.read(); b >= 0; b = in.read()) {
+        if (b == 0) {
+          answered(answer.toString(StandardCharsets.UTF_8));
+          answer.reset();
+        } else {
+          answer.write(b);
+        }
+      }
+    } catch (IOException e) {
+      // it has ended, which is said below
+    }
+    ended = true;
+    waiting.values().forEach(w -> w.completeExceptionally(new IOException("it ended")));
+  }
+
+  private void answered(String text) {
+    JsonNode answer = json.readTree(text);
+    Optional.ofNullable(waiting.remove(answer.path("id").asInt(-1)))
+        .ifPresent(w -> w.complete(answer));
+  }
+
+  private void send(String message) {
+    if (!PIPES) {
+      socket.sendText(message, true);
+      return;
+    }
+    try {
+      OutputStream out = process.getOutputStream();
+      out.write(message.getBytes(StandardCharsets.UTF_8));
+      out.write(0);
+      out.flush();
+    } catch (IOException e) {
+      throw new IllegalStateException("it ended", e);
+    }
   }
 
   /** Reads where it listens, as it says itself. */
@@ -211,7 +282,10 @@ final class Browser implements AutoCloseable {
     if (!session.isEmpty()) {
       asked.put("sessionId", session);
     }
-    socket.sendText(json.writeValueAsString(asked), true);
+    send(json.writeValueAsString(asked));
+    if (ended) {
+      answer.completeExceptionally(new IOException("it ended"));
+    }
     JsonNode found = done(answer);
     if (found.has("error")) {
       throw new IllegalStateException(method + ": " + found.get("error"));
@@ -238,10 +312,8 @@ final class Browser implements AutoCloseable {
     public CompletionStage<?> onText(WebSocket from, CharSequence data, boolean last) {
       text.append(data);
       if (last) {
-        JsonNode answer = json.readTree(text.toString());
+        answered(text.toString());
         text.setLength(0);
-        Optional.ofNullable(waiting.remove(answer.path("id").asInt(-1)))
-            .ifPresent(w -> w.complete(answer));
       }
       from.request(1);
       return null;

@@ -14,7 +14,6 @@ import sempre.core.Refusal;
 import sempre.core.Saying;
 import sempre.server.Server;
 import sempre.server.Settings;
-import sempre.server.file.UnusableException;
 import sempre.words.Words;
 
 /** Starts the web application; the only class of this package that knows it. */
@@ -65,8 +64,8 @@ final class Launch {
   /** Why it did not start, in one sentence. */
   private static Saying cause(Throwable e, int port) {
     for (Throwable t = e; t != null; t = t.getCause()) {
-      if (t instanceof UnusableException u) {
-        return u.saying();
+      if (t instanceof Refusal r) {
+        return r.saying();
       }
       if (t instanceof PortInUseException) {
         return Saying.of("cli.port-taken", "port", String.valueOf(port));

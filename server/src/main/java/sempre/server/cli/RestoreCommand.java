@@ -31,21 +31,30 @@ final class RestoreCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    var kept = Backup.restore(file, data.folder, Clock.systemDefaultZone());
-    spec.commandLine()
-        .getOut()
-        .println(
-            words
-                .words()
-                .sentence(
-                    Saying.of(
-                        kept.isPresent() ? "cli.restored-kept" : "cli.restored",
-                        "file",
-                        file.toString(),
-                        "folder",
-                        data.folder.toString(),
-                        "kept",
-                        kept.map(Path::toString).orElse(""))));
+    Backup.Restored restored = Backup.restore(file, data.folder, Clock.systemDefaultZone());
+    spec.commandLine().getOut().println(words.words().sentence(said(restored, file, data.folder)));
     return 0;
+  }
+
+  /** What is said of data that were put in place. */
+  static Saying said(Backup.Restored restored, Path file, Path folder) {
+    Backup.Holds holds = restored.holds();
+    return Saying.of(
+        restored.kept().isPresent() ? "cli.restored-kept" : "cli.restored",
+        "file",
+        file.toString(),
+        "folder",
+        folder.toString(),
+        "holds",
+        Saying.of(
+            "cli.holds",
+            "students",
+            holds.students(),
+            "grades",
+            holds.grades(),
+            "pieces",
+            holds.pieces()),
+        "kept",
+        restored.kept().map(Path::toString).orElse(""));
   }
 }

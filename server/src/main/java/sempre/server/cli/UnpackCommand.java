@@ -2,15 +2,14 @@ package sempre.server.cli;
 
 import java.nio.file.Path;
 import java.time.Clock;
-import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
-import sempre.core.Saying;
-import sempre.server.file.OpenArchive;
+import sempre.server.file.Backup;
+import sempre.server.file.Unpacking;
 
 /** {@code unpack}: makes a school of an archive of open files. */
 @Command(
@@ -32,21 +31,10 @@ final class UnpackCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    Optional<Path> kept = OpenArchive.unpack(file, data.folder, Clock.systemDefaultZone());
+    Backup.Restored restored = Unpacking.unpack(file, data.folder, Clock.systemDefaultZone());
     spec.commandLine()
         .getOut()
-        .println(
-            words
-                .words()
-                .sentence(
-                    Saying.of(
-                        kept.isPresent() ? "cli.restored-kept" : "cli.restored",
-                        "file",
-                        file.toString(),
-                        "folder",
-                        data.folder.toString(),
-                        "kept",
-                        kept.map(Path::toString).orElse(""))));
+        .println(words.words().sentence(RestoreCommand.said(restored, file, data.folder)));
     return 0;
   }
 }

@@ -1,7 +1,6 @@
 package sempre.server.file;
 
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
@@ -11,12 +10,12 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipFile;
+import org.springframework.util.FileSystemUtils;
 import sempre.core.Saying;
 
 /**
@@ -34,25 +33,51 @@ public final class Backup {
   private Backup() {}
 
   /**
+   * What a backup was found to hold.
+   *
+   * @param form the form of its tables
+   */
+  public record Holds(int form, long students, long grades, long pieces) {
+    static Holds of(int form, Map<String, Long> rows) {
+      return new Holds(
+          form,
+          rows.getOrDefault("STUDENT", 0L),
+          rows.getOrDefault("HEARD", 0L),
+          rows.getOrDefault("PIECE", 0L));
+    }
+  }
+
+  /**
+   * A backup that was put in place.
+   *
+   * @param kept where the data that were there are kept; empty where there were none
+   */
+  public record Restored(Optional<Path> kept, Holds holds) {}
+
+  /**
    * Writes a backup of data that are open, also while others write to them.
    *
    * @param file where to; what is there is replaced once the new one is seen to be good
    */
   public static void make(Connection c, Path file) throws SQLException, IOException {
-    Path dir = file.toAbsolutePath().getParent();
-    Path part = dir.resolve("." + file.getFileName() + ".part");
+    Path dir = Files.createTempDirectory(file.toAbsolutePath().getParent(), ".backup");
     try {
-      Files.deleteIfExists(part);
+      Path copied = dir.resolve("copy.zip");
       try (Statement s = c.createStatement()) {
-        s.execute("backup to '" + part.toString().replace("'", "''") + "'");
+        s.execute("backup to '" + copied.toString().replace("'", "''") + "'");
       }
-      take(part, file);
+      Path data = dir.resolve("check" + H2File.SUFFIX);
+      BackupZip.takeOut(copied, data);
+      Look look = look(data, file);
+      Path made = dir.resolve("made.zip");
+      BackupZip.write(data, look.form(), look.rows(), made);
+      take(made, file);
     } finally {
-      Files.deleteIfExists(part);
+      FileSystemUtils.deleteRecursively(dir);
     }
   }
 
-  /** Puts a backup that was fetched into its place, once it is seen to be good. */
+  /** Puts a backup into its place, once it is seen to be good. */
   public static void take(Path part, Path file) throws IOException {
     Files600.file(part);
     check(part, file.toAbsolutePath().getParent());
@@ -73,80 +98,107 @@ public final class Backup {
    * Takes a backup out, opens it and looks whether it agrees with itself.
    *
    * @param room a folder with room for what is taken out
-   * @return the form of its tables
    * @throws UnusableException where it does not
    */
-  public static int check(Path backup, Path room) throws IOException {
+  public static Holds check(Path backup, Path room) throws IOException {
     Path dir = Files.createTempDirectory(room, ".check");
-    Path file = dir.resolve("check" + H2File.SUFFIX);
     try {
-      takeOut(backup, file);
-      try (Connection c = H2File.openThere(file)) {
+      return takeOut(backup, dir.resolve("check" + H2File.SUFFIX));
+    } finally {
+      FileSystemUtils.deleteRecursively(dir);
+    }
+  }
+
+  /** Takes the data file out of a backup, or copies one that is no archive, and looks at it. */
+  private static Holds takeOut(Path backup, Path to) throws IOException {
+    if (!Files.isRegularFile(backup)) {
+      throw new UnusableException("backup.no-file", "file", backup.toString());
+    }
+    Optional<BackupZip.Description> said = Optional.empty();
+    if (H2File.looksRight(backup)) {
+      Files600.copy(backup, to);
+    } else {
+      try {
+        said = BackupZip.takeOut(backup, to);
+      } catch (java.util.zip.ZipException e) {
+        throw new UnusableException(
+            Saying.of("backup.none-or-damaged", "file", backup.toString()), e);
+      }
+    }
+    Look look = look(to, backup);
+    if (said.isPresent()
+        && (said.get().form() != look.form() || !said.get().rows().equals(look.rows()))) {
+      throw new UnusableException("backup.other-rows", "file", backup.toString());
+    }
+    return look.holds();
+  }
+
+  /** What is in a data file. */
+  private record Look(int form, Map<String, Long> rows) {
+    Holds holds() {
+      return Holds.of(form, rows);
+    }
+  }
+
+  /**
+   * Opens a data file, which is not changed, once nothing in it would be run.
+   *
+   * @param backup what it came from, for the sentences
+   * @throws UnusableException where it can't be used
+   */
+  private static Look look(Path data, Path backup) throws IOException {
+    try {
+      Contents.refuseForeign(data, backup);
+      try (Connection c = H2File.openToRead(data)) {
+        int form = Schema.version(c);
+        if (form == 0 || form > Schema.NEWEST) {
+          throw new UnusableException(
+              form == 0 ? "backup.no-school" : "backup.newer", "file", backup.toString());
+        }
         List<String> faults = Soundness.faults(c);
         if (!faults.isEmpty()) {
           throw new UnusableException(
               "backup.damaged", "file", backup.toString(), "why", faults.get(0));
         }
-        int version = Schema.version(c);
-        if (version == 0 || version > Schema.NEWEST) {
-          throw new UnusableException(
-              version == 0 ? "backup.no-school" : "backup.newer", "file", backup.toString());
-        }
-        return version;
-      } catch (SQLException e) {
-        throw new UnusableException(
-            Saying.of("backup.cant-open", "file", backup.toString(), "why", Trouble.of(e)), e);
+        return new Look(form, Soundness.counts(c));
       }
-    } finally {
-      Files.deleteIfExists(file);
-      Files.deleteIfExists(dir);
+    } catch (SQLException | IOException e) {
+      throw new UnusableException(
+          Saying.of("backup.cant-open", "file", backup.toString(), "why", Trouble.of(e)), e);
     }
   }
 
-  /** Takes the data file out of a backup, or copies one that is no archive. */
-  private static void takeOut(Path backup, Path to) throws IOException {
-    if (!Files.isRegularFile(backup)) {
-      throw new UnusableException("backup.no-file", "file", backup.toString());
-    }
-    if (H2File.looksRight(backup)) {
-      Files600.copy(backup, to);
-      return;
-    }
-    try (ZipFile zip = new ZipFile(backup.toFile())) {
-      ZipEntry entry =
-          zip.stream()
-              .filter(e -> e.getName().endsWith(H2File.SUFFIX))
-              .findFirst()
-              .orElseThrow(() -> new UnusableException("backup.none", "file", backup.toString()));
-      try (InputStream in = zip.getInputStream(entry)) {
-        Files.copy(in, to);
+  /** Puts a backup in the place of a folder's data, which are kept. */
+  public static Restored restore(Path backup, Path folder, Clock clock) {
+    try (DataFolder held = DataFolder.hold(folder)) {
+      try {
+        held.sweep();
+        Holds holds = takeOut(backup, held.next());
+        return place(held, holds, "before-restore", clock);
+      } finally {
+        held.sweep();
       }
-      Files600.file(to);
-    } catch (java.util.zip.ZipException e) {
-      throw new UnusableException(
-          Saying.of("backup.none-or-damaged", "file", backup.toString()), e);
+    } catch (IOException e) {
+      throw new UnusableException(Saying.of("backup.not-placed", "why", Trouble.of(e)), e);
     }
   }
 
   /**
-   * Puts a backup in the place of a folder's data, which are kept.
-   *
-   * @return where the data that were there are kept; empty where there were none
+   * Puts the new file of a folder in the place of its data, as a school of its own: what waits in a
+   * browser for the one before is not written into this one.
    */
-  public static Optional<Path> restore(Path backup, Path folder, Clock clock) {
-    try (DataFolder held = DataFolder.hold(folder)) {
-      check(backup, held.file().getParent());
-      held.sweep();
-      takeOut(backup, held.next());
-      Optional<Path> kept =
-          Files.exists(held.file())
-              ? Optional.of(School.keep(held, "before-restore", clock))
-              : Optional.empty();
-      Files600.replace(held.next(), held.file());
-      return kept;
-    } catch (IOException e) {
-      throw new UnusableException(Saying.of("backup.not-placed", "why", Trouble.of(e)), e);
+  static Restored place(DataFolder held, Holds holds, String why, Clock clock) throws IOException {
+    try (Connection c = H2File.openThere(held.next())) {
+      if (Schema.version(c) >= Schema.NAMED) {
+        Schema.rename(c);
+      }
+    } catch (SQLException e) {
+      throw new IOException(e);
     }
+    Optional<Path> kept =
+        Files.exists(held.file()) ? Optional.of(School.keep(held, why, clock)) : Optional.empty();
+    Files600.replace(held.next(), held.file());
+    return new Restored(kept, holds);
   }
 
   /** The newest daily backup in a folder. */

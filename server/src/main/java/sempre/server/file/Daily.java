@@ -69,7 +69,10 @@ public final class Daily implements AutoCloseable {
   private synchronized void make(LocalDate today) {
     try {
       Path made = maker.make();
-      Files600.replace(made, Backup.of(school.folder(), today));
+      Path place = Backup.of(school.folder(), today);
+      Files600.replace(made, place);
+      // seen to be good where it is, before older ones go
+      Backup.check(place, place.getParent());
       for (Path old : Backup.before(school.folder(), today.minusDays(DAYS - 1L))) {
         Files.delete(old);
       }

@@ -49,6 +49,7 @@ public final class DataFolder implements AutoCloseable {
         channel.close();
         throw new UnusableException("data.other-sempre", "folder", folder.toString());
       }
+      Trouble.watch(dir);
       return new DataFolder(dir, channel);
     } catch (IOException e) {
       close(channel);
@@ -151,6 +152,7 @@ public final class DataFolder implements AutoCloseable {
 
   /** Lets the folder go as it is. */
   void release() {
+    Trouble.forget(dir);
     close(channel);
   }
 

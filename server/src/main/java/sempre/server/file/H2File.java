@@ -16,6 +16,12 @@ public final class H2File {
   // the head stands in the file twice, a block each
   private static final int BLOCK = 4096;
 
+  static {
+    // no Java class that a file names is looked up, but the one with which H2 writes files out
+    // itself
+    System.setProperty("h2.allowedClasses", "org.h2.command.dml.ScriptCommand");
+  }
+
   private H2File() {}
 
   /**

@@ -86,6 +86,7 @@ public final class School implements AutoCloseable {
     }
     int version;
     List<String> faults;
+    Contents.refuseForeign(file, file);
     try (Connection c = H2File.openToRead(file)) {
       version = Schema.version(c);
       if (version > Schema.NEWEST) {

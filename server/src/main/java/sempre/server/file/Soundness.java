@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 
 /**
  * Whether a data file agrees with itself. A sudden end can leave an index that names a row which is
@@ -80,6 +81,19 @@ final class Soundness {
     } finally {
       Files.deleteIfExists(script);
     }
+  }
+
+  /** How many rows each table has. */
+  static Map<String, Long> counts(Connection c) throws SQLException {
+    Map<String, Long> counts = new TreeMap<>();
+    for (String table : tables(c).keySet()) {
+      try (Statement s = c.createStatement();
+          ResultSet r = s.executeQuery("select count(*) from " + quoted(table))) {
+        r.next();
+        counts.put(table, r.getLong(1));
+      }
+    }
+    return counts;
   }
 
   private static String path(Path file) {

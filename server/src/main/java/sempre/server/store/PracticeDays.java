@@ -87,17 +87,30 @@ public class PracticeDays {
   }
 
   /**
-   * Writes some down.
+   * Writes some down; the same days once, under the name that was given last.
    *
    * @param student empty where they are everyone's
    */
   public void add(Db.Tx tx, OptionalLong student, Days.Off off) {
-    tx.run(
-        "insert into day_off (student_id, first_day, last_day, name) values (?, ?, ?, ?)",
-        student.isPresent() ? student.getAsLong() : null,
-        off.first(),
-        off.last(),
-        off.name());
+    Long of = student.isPresent() ? student.getAsLong() : null;
+    int there =
+        tx.run(
+            """
+            update day_off set name = ?
+            where student_id is not distinct from ? and first_day = ? and last_day = ?
+            """,
+            off.name(),
+            of,
+            off.first(),
+            off.last());
+    if (there == 0) {
+      tx.run(
+          "insert into day_off (student_id, first_day, last_day, name) values (?, ?, ?, ?)",
+          of,
+          off.first(),
+          off.last(),
+          off.name());
+    }
   }
 
   /** Takes some away that are a student's or everyone's; says whether they were there. */

@@ -30,6 +30,7 @@ public final class Problems {
       HttpServletRequest request, HttpServletResponse response, int status, Saying saying)
       throws IOException {
     String sentence = Spoken.of(request).words().sentence(saying);
+    Guard.headers(response, true);
     response.setStatus(status);
     response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
     response.setCharacterEncoding("UTF-8");
@@ -47,7 +48,9 @@ public final class Problems {
     if (status == HttpServletResponse.SC_NOT_FOUND) {
       return "wrong.address";
     }
-    return status < INTERNAL ? "wrong.request" : "wrong.inside";
+    return status < INTERNAL || status == HttpServletResponse.SC_NOT_IMPLEMENTED
+        ? "wrong.request"
+        : "wrong.inside";
   }
 
   /** The page of errors; who calls it straight finds nothing there. */
@@ -70,7 +73,6 @@ public final class Problems {
         return;
       }
       try {
-        response.setHeader("X-Content-Type-Options", "nosniff");
         write(request, response.getResponse(), status, Saying.of(key(status)));
         response.finishResponse();
       } catch (IOException | IllegalStateException e) {

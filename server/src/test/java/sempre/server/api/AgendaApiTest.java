@@ -96,6 +96,10 @@ public class AgendaApiTest extends DemoTestBase {
         "{\"first\": \"%s\", \"last\": \"%s\", \"name\": \"Trip\", \"everyone\": %s}"
             .formatted(off, off.plusDays(1), true);
     JsonNode with = body(post("/api/students/" + student + "/off", body));
+    // sent twice it is there once, by the name it was given last
+    post("/api/students/" + student + "/off", body.replace("Trip", "Travel"));
+    with = body(post("/api/students/" + student + "/off", body));
+    assertThat(with.get("off")).hasSize(1);
     for (int d = 2; d < 4; d++) {
       assertThat(with.get("days").get(d).get("tasks")).isEmpty();
       assertThat(with.get("days").get(d).get("off").asString()).isEqualTo("Trip");

@@ -353,6 +353,48 @@ public class ApiTest extends DemoTestBase {
         .hasValue("X-Content-Type-Options", "nosniff");
   }
 
+  /** What a request says of itself is not believed: the line it comes by tells where it is from. */
+  @Test
+  public void anotherMachineIsKeptOutWhateverItSays() {
+    assertThat(
+            mvc.get()
+                .uri("/api/people")
+                .header("Host", "localhost")
+                .with(
+                    r -> {
+                      r.setRemoteAddr("192.0.2.2");
+                      return r;
+                    }))
+        .hasStatus(403);
+    for (String site : List.of("cross-site", "same-site")) {
+      assertThat(mvc.get().uri("/api/backup").header("Sec-Fetch-Site", site)).hasStatus(403);
+    }
+    assertThat(mvc.get().uri("/api/people").header("Sec-Fetch-Site", "same-origin")).hasStatusOk();
+    // a link or a bookmark elsewhere may still open the page
+    assertThat(mvc.get().uri("/people").header("Sec-Fetch-Site", "cross-site")).hasStatusOk();
+  }
+
+  /** An answer of the API is data, whatever was brought; and refusals say as much as answers. */
+  @Test
+  public void everyAnswerSaysWhatABrowserMayDoWithIt() {
+    for (String address :
+        List.of("/api/people", "/api/nothing", "http://elsewhere.example/api/people")) {
+      assertThat(mvc.get().uri(address))
+          .headers()
+          .hasValue(
+              "Content-Security-Policy", "sandbox; default-src 'none'; frame-ancestors 'none'")
+          .hasValue("Cross-Origin-Opener-Policy", "same-origin")
+          .hasValue("Cross-Origin-Resource-Policy", "same-origin")
+          .hasValue("Cache-Control", "no-store")
+          .containsHeader("Permissions-Policy");
+    }
+    assertThat(mvc.get().uri("/people"))
+        .headers()
+        .hasHeaderSatisfying(
+            "Content-Security-Policy",
+            v -> assertThat(v.get(0)).contains("script-src 'self'", "frame-ancestors 'none'"));
+  }
+
   @Test
   public void everyDemoExerciseIsPlannedForEveryStudent() {
     int i = 0;

@@ -76,7 +76,7 @@ public class BookApiTest extends DemoTestBase {
             .get("id")
             .asLong();
     bring("Slipway", "8 Punt.abc", "X:1\nT:Punt\nL:1/4\nK:C\nEDCC|\n");
-    byte[] picture = {(byte) 0x89, 'P', 'N', 'G'};
+    byte[] picture = "\u0089PNG\r\n\u001a\n".getBytes(StandardCharsets.ISO_8859_1);
     assertThat(
             mvc.put()
                 .uri("/api/pieces/" + first + "/page")

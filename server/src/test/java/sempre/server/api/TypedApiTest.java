@@ -56,6 +56,24 @@ public class TypedApiTest extends DemoTestBase {
     assertThat(problem.get("sentence").asString()).contains("‘?’ is no sign");
   }
 
+  /** A sign that no keyboard has breaks nothing, wherever it is pasted. */
+  @Test
+  public void signsThatNoPageHasBreakNothing() {
+    for (String sign : List.of("\\u0000", "\\u0001", "\\u001b", "\\ufffe", "\\ud800")) {
+      for (String text : List.of("4C D" + sign + "E F", "X:1\\nT:Tune" + sign + "\\nK:C\\nCDEF|")) {
+        assertThat(post("/api/typed/look", music(text, "flute"))).as(sign).hasStatusOk();
+      }
+      assertThat(
+              post(
+                  "/api/typed",
+                  """
+                  {"music": %s, "title": "A%sb", "book": "B%s", "number": ""}"""
+                      .formatted(music("4C D E" + sign + " F", "flute"), sign, sign)))
+          .as(sign)
+          .hasStatusOk();
+    }
+  }
+
   @Test
   public void nothingTypedYetIsNoTuneAndNoPiece() {
     assertThat(look("", "flute")).isEmpty();
@@ -223,15 +241,17 @@ public class TypedApiTest extends DemoTestBase {
     long id = keep("4C D E F", "flute", "Page", "").get(0).get("id").asLong();
     String path = "/api/pieces/" + id + "/page";
     assertThat(mvc.get().uri(path).exchange()).hasStatus(404);
-    byte[] picture = {(byte) 0x89, 'P', 'N', 'G'};
-    assertThat(page(path, "page.png", "image/png", picture)).hasStatusOk();
+    byte[] picture = "\u0089PNG\r\n\u001a\n and more".getBytes(StandardCharsets.ISO_8859_1);
+    // what it is counts, not what it is called
+    assertThat(page(path, "page.png", "text/html", picture)).hasStatusOk();
     assertThat(get("/api/typed/" + id).get("page").asBoolean()).isTrue();
     assertThat(mvc.get().uri(path).exchange())
         .hasStatusOk()
         .hasContentType("image/png")
         .body()
         .isEqualTo(picture);
-    assertThat(page(path, "page.html", "text/html", picture)).hasStatus(400);
+    byte[] script = "<script>alert(1)</script>".getBytes(StandardCharsets.UTF_8);
+    assertThat(page(path, "page.png", "image/png", script)).hasStatus(400);
     assertThat(mvc.delete().uri(path).exchange()).hasStatusOk();
     assertThat(mvc.get().uri(path).exchange()).hasStatus(404);
   }

@@ -488,7 +488,7 @@ public class CliTest {
     assertThat(run("restore", "DIR/letter.txt", "--data", "DIR/school").err())
         .contains("is no backup of Sempre’s");
     assertThat(run("restore", "DIR/b.zip", "--data", "DIR/school").out())
-        .contains("What was there is kept as ");
+        .contains("The data from before is in ");
     assertThat(run("restore", "DIR/b.zip", "--data", "DIR/other").status()).isZero();
     assertThat(School.isIn(folder.resolve("other"))).isTrue();
   }

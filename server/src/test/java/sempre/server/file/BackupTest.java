@@ -10,12 +10,20 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Duration;
+import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
+import java.util.Random;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipFile;
+import java.util.zip.ZipOutputStream;
 import org.testng.annotations.Test;
 
 public class BackupTest {
+  private static final int FLIPS = 1_000;
+
   private static final String MARK =
       "insert into heard (student_id, at, heard_by, written, fingering, grade)"
           + " values (1, now(), '', 'C5', '', 'SECURE')";
@@ -52,9 +60,73 @@ public class BackupTest {
       assertThat(written.get()).isPositive();
     }
     Path other = Folders.empty();
-    assertThat(Backup.restore(backup, other, Folders.NOON)).isEmpty();
+    Backup.Restored restored = Backup.restore(backup, other, Folders.NOON);
+    assertThat(restored.kept()).isEmpty();
+    assertThat(restored.holds().grades()).isGreaterThanOrEqualTo(before);
     assertThat(Long.parseLong(Folders.ask(other, "select count(*) from heard").get(0)))
         .isGreaterThanOrEqualTo(before);
+  }
+
+  /**
+   * Of damaged backups none is taken for a good one: one bit the other way, an end cut off, the
+   * data of another backup put in. Either it is refused, or the data are those that were backed up.
+   */
+  @Test
+  public void noDamagedBackupPassesWithOtherData() throws Exception {
+    Path backup = Folders.empty().resolve("school.zip");
+    Backup.make(Folders.of(Folders.NEWEST), backup, Folders.NOON);
+    Path other = Folders.empty().resolve("other.zip");
+    Backup.make(Folders.of("v18-287e10f"), other, Folders.NOON);
+    byte[] whole = Files.readAllBytes(backup);
+    Path out = Folders.empty().resolve("sempre.mv.db");
+    BackupZip.takeOut(backup, out);
+    byte[] data = Files.readAllBytes(out);
+    Path damaged = Folders.empty().resolve("damaged.zip");
+    Random random = new Random(417);
+    int refused = 0;
+    for (int i = 0; i < FLIPS; i++) {
+      byte[] bytes = whole.clone();
+      if (i % 10 == 0) {
+        bytes = Arrays.copyOf(bytes, random.nextInt(bytes.length));
+      } else {
+        bytes[random.nextInt(bytes.length)] ^= (byte) (1 << random.nextInt(8));
+      }
+      Files.write(damaged, bytes);
+      try {
+        BackupZip.takeOut(damaged, out);
+        assertThat(Files.readAllBytes(out)).isEqualTo(data);
+      } catch (UnusableException | IOException e) {
+        refused++;
+      }
+    }
+    assertThat(refused).isGreaterThan(FLIPS / 2);
+    // the description of one and the data of the other, each whole in itself
+    Path mixed = Folders.empty().resolve("mixed.zip");
+    try (ZipFile one = new ZipFile(backup.toFile());
+        ZipFile two = new ZipFile(other.toFile());
+        ZipOutputStream zip = new ZipOutputStream(Files.newOutputStream(mixed))) {
+      for (ZipFile from : List.of(one, two)) {
+        String name = from == one ? "backup.json" : "sempre.mv.db";
+        zip.putNextEntry(new ZipEntry(name));
+        from.getInputStream(from.getEntry(name)).transferTo(zip);
+        zip.closeEntry();
+      }
+    }
+    assertThat(Folders.refusal(() -> Backup.restore(mixed, Folders.empty(), Folders.NOON)))
+        .contains("is damaged");
+  }
+
+  /** Backups of before had no description; they are still taken. */
+  @Test
+  public void aBackupWithoutADescriptionIsTaken() throws Exception {
+    Path old = Folders.empty().resolve("old.zip");
+    try (ZipOutputStream zip = new ZipOutputStream(Files.newOutputStream(old))) {
+      zip.putNextEntry(new ZipEntry("sempre.mv.db"));
+      Files.copy(Folders.of(Folders.NEWEST).resolve("sempre.mv.db"), zip);
+      zip.closeEntry();
+    }
+    Backup.Restored restored = Backup.restore(old, Folders.empty(), Folders.NOON);
+    assertThat(restored.holds().students()).isEqualTo(2);
   }
 
   @Test
@@ -66,7 +138,7 @@ public class BackupTest {
         Connection c = H2File.openThere(school.folder().file())) {
       Folders.run(c, "delete from student");
     }
-    Optional<Path> kept = Backup.restore(backup, dir, Folders.NOON);
+    Optional<Path> kept = Backup.restore(backup, dir, Folders.NOON).kept();
     assertThat(Folders.ask(dir, "select count(*) from student")).containsExactly("2");
     assertThat(kept).isPresent();
     // and that can be put back too: a plain data file is taken as well
@@ -139,7 +211,7 @@ public class BackupTest {
       new Daily(school, school::backup, Clock.offset(Folders.NOON, Duration.ofDays(Daily.DAYS)))
           .look();
       assertThat(Files.getLastModifiedTime(last)).isEqualTo(made);
-      assertThat(Backup.check(last, dir)).isEqualTo(Schema.NEWEST);
+      assertThat(Backup.check(last, dir).form()).isEqualTo(Schema.NEWEST);
     }
   }
 

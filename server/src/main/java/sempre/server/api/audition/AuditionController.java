@@ -27,6 +27,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.Refusal;
 import sempre.core.audition.Criterion;
+import sempre.formats.csv.Spreadsheet;
 import sempre.server.api.Refs;
 import sempre.server.app.Auditions;
 import sempre.server.store.AuditionStore;
@@ -146,7 +147,7 @@ class AuditionController {
                 .filename(a.name() + ".csv", StandardCharsets.UTF_8)
                 .build()
                 .toString())
-        .body(a.requirements().getBytes(StandardCharsets.UTF_8));
+        .body(Spreadsheet.plainTable(a.requirements()).getBytes(StandardCharsets.UTF_8));
   }
 
   @PutMapping("/api/auditions/{id}/candidates")
