@@ -5,7 +5,11 @@
   import { theme } from './theme.svelte';
   import Shortcuts from './parts/Shortcuts.svelte';
   import Finder from './parts/Finder.svelte';
+  import type { Marked } from './ear/pending';
+  import { outbox } from './ear/outbox.svelte';
   import { lost } from './lib/lost.svelte';
+  import { school } from './lib/school.svelte';
+  import type { Grade } from './words/standing';
   import { pageKeys, pressed, typing } from './lib/keys.svelte';
   import { LANGUAGES, NAMES, language, sheet, speak } from './words/language';
   import { placeOf } from './help/help';
@@ -19,6 +23,21 @@
     more = false;
   });
   let finding = $state(false);
+
+  $effect(() => outbox.start());
+  const elsewhere = $derived(outbox.elsewhere.flatMap((e) => e.presses as Held[]));
+  /** What is known of a press without the data that it was for. */
+  type Held = Marked & { grade?: Grade; written?: string; remark?: string; judge?: string };
+  const held = (p: Held) =>
+    [
+      p.at && new Date(p.at).toLocaleString(language),
+      p.written,
+      p.grade && ui.standing[p.grade],
+      p.judge,
+      p.remark
+    ]
+      .filter(Boolean)
+      .join(' · ');
 
   const part = $derived(last.value.piece ? `/${last.value.student}/${last.value.piece}` : '');
   const here = (start: string) => route.pathname.startsWith(start);
@@ -109,6 +128,25 @@
         <button class="plain link" onclick={() => lost.read()}>{ui.all.gotIt}</button>
       </div>
     {/if}
+    {#if school.other}
+      <div class="lost" role="alert">
+        {ui.all.otherSchool}
+        <button class="plain link" onclick={() => location.reload()}>{ui.all.reload}</button>
+      </div>
+    {/if}
+    {#if outbox.elsewhere.length}
+      <div class="lost" role="alert">
+        {ui.all.heldElsewhere(elsewhere.length)}
+        <details>
+          <summary>{ui.all.showHeld}</summary>
+          <ul>
+            {#each elsewhere as p (p.mark)}<li>{held(p)}</li>{/each}
+          </ul>
+        </details>
+        <button class="plain link" onclick={() => outbox.throwAway()}>{ui.all.discardHeld}</button>
+      </div>
+    {/if}
+    {#if outbox.waiting}<p class="waits" role="status">{ui.all.waitsHere(outbox.waiting)}</p>{/if}
     <p class="unready">{ui.paper.notDrawn}</p>
     <Router />
   </main>

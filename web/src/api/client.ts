@@ -1,5 +1,6 @@
 import createClient from 'openapi-fetch';
 import { by } from '../by.svelte';
+import { school } from '../lib/school.svelte';
 import { ways } from '../ways.svelte';
 import type { components, paths } from './schema';
 import { language, ownNames, sheet } from '../words/language';
@@ -29,7 +30,12 @@ api.use({
     // on a student's sheet the student's way counts before the teacher's
     const names = sheet.names ?? (request.headers.has('Sempre-Sheet') ? '' : ownNames);
     if (names) request.headers.set('Sempre-Names', names);
+    // a change is meant for the school that the page shows
+    if (school.id && request.method !== 'GET') request.headers.set('Sempre-School', school.id);
     return request;
+  },
+  onResponse({ response }) {
+    school.answered(response.headers.get('Sempre-School'));
   }
 });
 
@@ -49,7 +55,12 @@ const FOR_NOW = [408, 425, 429];
 
 /** A sentence when the server has said no, and would say so again; nothing when it may yet answer. */
 export const refusal = (e: unknown) =>
-  e instanceof Problem && e.status >= 400 && e.status < 500 && !FOR_NOW.includes(e.status)
+  e instanceof Problem &&
+  e.status >= 400 &&
+  e.status < 500 &&
+  !FOR_NOW.includes(e.status) &&
+  // another school's data say nothing of what was meant for this one: it waits for them
+  !school.other
     ? e.message
     : undefined;
 

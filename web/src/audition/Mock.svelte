@@ -23,7 +23,9 @@
   const view = $derived(page.value);
   /** names this device, so that no other one sees the sheet */
   const device = new Kept('device', '');
-  let name = $state(by.name);
+  /** who judges, with commas between; whoever has begun stays */
+  let names = $state('');
+  let editing = $state(false);
   let remark = $state('');
   const changes = door();
   const results = loaded<Schemas['ResultView']>();
@@ -31,7 +33,9 @@
   let sheet = $state.raw<Sheet>();
   const given = $derived((view && sheet?.points(view)) || {});
   const all = $derived(!!view && Object.keys(given).length === view.points.length);
-  const handedIn = $derived(!!view && !!sheet?.handedIn(view));
+  const handedIn = $derived(!!view?.handedIn);
+  const handingIn = $derived(!handedIn && !!sheet?.handingIn);
+  const waitingFor = $derived(view?.judges.filter((j) => !j.begun && !j.leftOut) ?? []);
   const problem = $derived(
     sheet?.queue.refused.at(-1)?.because ||
       (sheet?.queue.problem && ui.ear.waits(sheet.queue.problem)) ||
@@ -40,13 +44,16 @@
   );
 
   $effect(() => {
+    if (view && !view.judges.length && !names) names = untrack(() => by.name);
+  });
+  $effect(() => {
     const path = { mockId: id };
     if (!device.value) device.value = mark();
     untrack(() => {
       changes.next();
       results.put(undefined);
     });
-    const own = new Sheet(path.mockId, device.value, (v) => page.put(v));
+    const own = new Sheet(path.mockId, (v) => page.put(v));
     sheet = own;
     void page.ask(
       () =>
@@ -60,27 +67,56 @@
     return () => own.queue.stop();
   });
   const params = $derived({ path: { mockId: id } });
-  /** The sheet is begun under a name; from then on what is touched is sent. */
-  const begin = () =>
+  const edit = () => {
+    names = view?.judges.map((j) => j.judge).join(', ') || by.name;
+    editing = true;
+  };
+  /** Who is expected is said before anybody begins: the result is there when all have handed in. */
+  const expect = () =>
+    changes.once(
+      () =>
+        asked(
+          api.PUT('/api/mocks/{mockId}/judges', {
+            params,
+            body: {
+              judges: names
+                .split(/[,\n]/)
+                .map((n) => n.trim())
+                .filter(Boolean),
+              device: device.value
+            }
+          })
+        ),
+      (v) => {
+        page.put(v);
+        editing = false;
+      }
+    );
+  /** The sheet of one who is expected is begun on this device; from then on what is touched is sent. */
+  const begin = (judge: string) =>
     changes.once(
       () =>
         asked(
           api.PUT('/api/mocks/{mockId}/sheet', {
             params,
-            body: { judge: name, device: device.value, points: {}, handedIn: false } as never
+            body: { judge, device: device.value, points: {}, handedIn: false } as never
           })
         ),
       (v) => page.put(v)
     );
-  const leaveOut = (judge: string) =>
+  const leaveOut = (judge: string, leftOut: boolean) =>
     changes.change(
       () =>
         asked(
-          api.DELETE('/api/mocks/{mockId}/sheet', {
-            params: { ...params, query: { judge, device: device.value } }
+          api.PUT('/api/mocks/{mockId}/left-out', {
+            params,
+            body: { judge, device: device.value, leftOut }
           })
         ),
-      (v) => page.put(v)
+      (v) => {
+        page.put(v);
+        if (result) void showResult();
+      }
     );
   async function showResult() {
     const own = params;
@@ -138,7 +174,7 @@
                 <button
                   class="plain go"
                   aria-pressed={given[p.criterion] === n}
-                  disabled={handedIn}
+                  disabled={handedIn || handingIn}
                   onclick={() => sheet?.touch(view.judge, { points: { [p.criterion]: n } })}
                   >{n}</button
                 >
@@ -161,22 +197,38 @@
           </div>
           <Button
             size="small"
-            disabled={!all}
+            disabled={!all || handingIn}
             on:click={() => sheet?.touch(view.judge, { remark, handedIn: true })}
             >{ui.mock.handIn}</Button
           >
+          {#if handingIn}<p role="status">{ui.mock.handingIn}</p>{/if}
         {/if}
-      {:else}
+      {:else if editing || !view.judges.length}
+        <h2>{ui.mock.judges}</h2>
         <form
           class="begin"
           onsubmit={(e) => {
             e.preventDefault();
-            void begin();
+            void expect();
           }}
         >
-          <TextInput labelText={ui.mock.judge} maxlength={60} bind:value={name} />
-          <Button size="field" type="submit">{ui.mock.begin}</Button>
+          <TextInput
+            labelText={ui.mock.names}
+            helperText={ui.mock.namesHelp}
+            maxlength={600}
+            bind:value={names}
+          />
+          <Button size="field" type="submit" disabled={changes.busy}>{ui.mock.setJudges}</Button>
         </form>
+      {:else if waitingFor.length}
+        <h2>{ui.mock.who}</h2>
+        <div class="begin">
+          {#each waitingFor as j (j.judge)}
+            <Button size="field" disabled={changes.busy} on:click={() => void begin(j.judge)}
+              >{ui.mock.begin(j.judge)}</Button
+            >
+          {/each}
+        </div>
       {/if}
       {#if problem}<Trouble text={problem} />{/if}
     </section>
@@ -187,14 +239,22 @@
           {#each view.judges as j (j.judge)}
             <li>
               <b>{j.judge}</b>
-              {j.handedIn ? ui.mock.done : ui.mock.writes}
-              {#if !j.handedIn}<button class="plain link" onclick={() => void leaveOut(j.judge)}
-                  >{ui.mock.leaveOut(j.judge)}</button
-                >{/if}
+              {j.handedIn ? ui.mock.done : j.begun ? ui.mock.writes : ui.mock.expected}{j.leftOut
+                ? `, ${ui.mock.isOut}`
+                : ''}
+              <button
+                class="plain link"
+                disabled={changes.busy}
+                onclick={() => void leaveOut(j.judge, !j.leftOut)}
+                >{j.leftOut ? ui.mock.count(j.judge) : ui.mock.leaveOut(j.judge)}</button
+              >
             </li>
           {/each}
         </ul>
         <Button size="small" kind="tertiary" on:click={showResult}>{ui.mock.showResult}</Button>
+        {#if !editing && !view.judges.every((j) => j.handedIn)}
+          <button class="plain link" onclick={edit}>{ui.mock.editJudges}</button>
+        {/if}
       </section>
     {/if}
     {#if result}
@@ -227,6 +287,7 @@
             </tbody>
           </table>
         </div>
+        {#if result.leftOut.length}<p>{ui.mock.leftOut(result.leftOut.join(', '))}</p>{/if}
         {#each result.judges as j (j.judge)}
           <p><b>{ui.mock.total(j.judge, tenth(j.total))}</b> {j.remark}</p>
         {/each}
@@ -291,7 +352,7 @@
     align-items: flex-end;
   }
   .begin :global(.bx--form-item) {
-    flex: 0 1 16rem;
+    flex: 0 1 24rem;
   }
   .total {
     font-size: 2.25rem;

@@ -1,17 +1,10 @@
-import { api, asked, refusal, sentence, type Schemas } from '../api/client';
-import { mark, type Marked } from '../ear/pending';
+import { refusal, sentence, type Schemas } from '../api/client';
+import { mark } from '../ear/pending';
 import { Queue } from '../ear/queue.svelte';
+import { sendTouch, type Touch } from '../ear/senders';
 
 type View = Schemas['MockView'];
 export type Criterion = View['points'][number]['criterion'];
-
-/** What a judge has touched: one criterion, or the remark, or the whole sheet is handed in. */
-interface Touch extends Marked {
-  judge: string;
-  points: Partial<Record<Criterion, number>>;
-  remark?: string;
-  handedIn: boolean;
-}
 
 /**
  * A judge's sheet of a mock audition. What is touched stands on the page at once, and only that is
@@ -22,24 +15,11 @@ export class Sheet {
 
   constructor(
     mockId: number,
-    private readonly device: string,
     private readonly answered: (view: View) => void
   ) {
     this.queue = new Queue<Touch, View>(
       `sheet-${mockId}`,
-      ({ judge, points, remark, handedIn }) =>
-        asked(
-          api.PUT('/api/mocks/{mockId}/sheet', {
-            params: { path: { mockId } },
-            body: {
-              judge,
-              device: this.device,
-              points: points as Record<string, number>,
-              handedIn,
-              ...(remark !== undefined && { remark })
-            } as Schemas['SheetBody']
-          })
-        ),
+      (touch) => sendTouch(mockId, touch),
       (_, view) => this.answered(view),
       refusal,
       sentence
@@ -60,9 +40,9 @@ export class Sheet {
     return this.queue.waiting.findLast((t) => t.remark !== undefined)?.remark;
   }
 
-  /** Whether it is handed in, or on its way to be. */
-  handedIn(view: View): boolean {
-    return view.handedIn || this.queue.waiting.some((t) => t.handedIn);
+  /** Whether it is on its way to be handed in: nothing is touched then, and nothing is promised. */
+  get handingIn(): boolean {
+    return this.queue.waiting.some((t) => t.handedIn);
   }
 
   touch(judge: string, what: Partial<Omit<Touch, 'judge' | 'mark'>>) {

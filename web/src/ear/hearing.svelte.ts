@@ -3,8 +3,9 @@ import { Door } from '../lib/door.svelte';
 import type { Note } from '../stand/lanes';
 import type { Grade } from '../words/standing';
 import { ui } from '../words/ui';
-import { mark, type Marked } from './pending';
+import { mark } from './pending';
 import { Queue } from './queue.svelte';
+import { sendHeard, type HeardPress } from './senders';
 
 /** A note of a part with one of its fingerings, and all places where the part has it. */
 export interface Task {
@@ -14,13 +15,8 @@ export interface Task {
 }
 
 /** A grade that was given for a task. */
-interface Press extends Marked {
+interface Press extends HeardPress {
   key: string;
-  written: string;
-  fingering: string;
-  grade: Grade;
-  bars: string;
-  remark: string;
 }
 
 /** A grade that stands: written down, or on its way. */
@@ -96,15 +92,7 @@ export class Hearing {
       this.view = found;
       this.queue = new Queue<Press, number>(
         `part-${student}-${piece}`,
-        async ({ written, fingering, grade, bars, remark, mark }) => {
-          const ids = await asked(
-            api.POST('/api/students/{studentId}/heard', {
-              params: { path: { studentId: student } },
-              body: [{ written, fingering, grade, pieceId: piece, bars, remark, mark }]
-            })
-          );
-          return ids[0]!;
-        },
+        (press) => sendHeard(student, piece, press),
         (press, entry) => (this.#written = [...this.#written, { press, entry }]),
         refusal,
         sentence

@@ -4,6 +4,7 @@ import type { Grade } from '../words/standing';
 import { ui } from '../words/ui';
 import { mark, type Press } from './pending';
 import { Queue } from './queue.svelte';
+import { sendGrade } from './senders';
 
 type Row = Schemas['ClassRow'];
 type Cell = Schemas['ClassCell'];
@@ -104,7 +105,7 @@ export class Marking {
       this.#done = [];
       this.queue = new Queue<Press, Cell>(
         `check-${check}`,
-        (press) => asked(api.POST('/api/checks/{id}/grades', { params, body: press })),
+        (press) => sendGrade(check, press),
         (press, c) => this.#put(press.studentId, press.item, c),
         refusal,
         sentence

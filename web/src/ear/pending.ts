@@ -1,10 +1,13 @@
-import { read, write } from '../lib/kept.svelte';
+import { keptNames, read, write } from '../lib/kept.svelte';
+import { school } from '../lib/school.svelte';
 import type { Grade } from '../words/standing';
 
 /** Something that was marked and may not have reached the server yet. */
 export interface Marked {
   /** names this press, so that one that is sent twice is written down once */
   mark: string;
+  /** when it was pressed, by this device's clock */
+  at?: string;
 }
 
 /** A grade in a playing check of a group. */
@@ -17,8 +20,13 @@ export interface Press extends Marked {
   notes: string[];
 }
 
+const WAIT = 'wait/';
+/** How these lists were called before they were told apart by school. */
+const BEFORE = /^(check-\d+|part-\d+-\d+|runs-\d+-\d+|sheet-\d+)$/;
+const keep = (name: string) => `${WAIT}${school.id}/${name}`;
+
 /** What an earlier page of this name could not send; nothing when there is no storage. */
-export const unsent = <P extends Marked>(name: string): P[] => read<P[]>(name) ?? [];
+export const unsent = <P extends Marked>(name: string): P[] => read<P[]>(keep(name)) ?? [];
 
 /**
  * Keeps a press until it is sent. Two tabs of one check share what is kept, so each adds and takes
@@ -33,7 +41,38 @@ export const dropUnsent = (name: string, press: Marked) =>
 
 function change<P extends Marked>(name: string, to: (list: P[]) => P[]) {
   const list = to(unsent<P>(name));
-  write(name, list.length ? list : undefined);
+  write(keep(name), list.length ? list : undefined);
+}
+
+/** Lists of this school in which something waits. */
+export const waitingHere = (): string[] => {
+  keptNames('')
+    .filter((n) => BEFORE.test(n))
+    .forEach((n) => {
+      // kept by an older version, which knew one school only
+      if (school.id && !unsent(n).length) write(keep(n), read(n));
+      write(n, undefined);
+    });
+  return keptNames(keep('')).map((n) => n.slice(keep('').length));
+};
+
+/** What waits for other schools' data, by the names under which it is kept. */
+export const waitingElsewhere = (): { name: string; presses: Marked[] }[] =>
+  keptNames(WAIT)
+    .filter((n) => !n.startsWith(keep('')))
+    .map((name) => ({ name, presses: read<Marked[]>(name) ?? [] }));
+
+/** Throws away what waits for another school. */
+export const throwAway = (name: string) => write(name, undefined);
+
+/** A student was erased: nothing that was pressed for that student waits here any more. */
+export function dropStudent(id: number) {
+  for (const name of waitingHere()) {
+    const own = new RegExp(`^(part|runs)-${id}-`).test(name);
+    change<Marked & { studentId?: number }>(name, (list) =>
+      list.filter((p) => !own && p.studentId !== id)
+    );
+  }
 }
 
 /** A name for a press; plain pages have no crypto.randomUUID. */

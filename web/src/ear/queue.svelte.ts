@@ -14,6 +14,9 @@ export interface Refusal<P> {
  * closed tab, and is sent again; what is refused is told and does not hold up what stands behind.
  */
 export class Queue<P extends Marked, Answer> {
+  /** names of those that a page has open, which sends them itself */
+  static readonly open = new Set<string>();
+
   waiting = $state.raw<P[]>([]);
   refused = $state.raw<Refusal<P>[]>([]);
   /** why the first that waits could not be sent */
@@ -32,9 +35,11 @@ export class Queue<P extends Marked, Answer> {
     readonly sentence: (e: unknown) => string
   ) {
     this.waiting = unsent<P>(name);
+    Queue.open.add(name);
   }
 
   add(press: P) {
+    press.at ??= new Date().toISOString();
     this.waiting = [...this.waiting, press];
     keepUnsent(this.name, press);
   }
@@ -76,6 +81,7 @@ export class Queue<P extends Marked, Answer> {
   /** The page is left: what waits is kept for the next time. */
   stop() {
     this.#stopped = true;
+    Queue.open.delete(this.name);
     clearTimeout(this.#timer);
   }
 

@@ -44,7 +44,7 @@ test('a mark that finds no answer waits and is sent again', async () => {
   await q.flush();
   expect(q.problem).toBe('Sempre does not answer.');
   expect(q.waiting.length).toBe(2);
-  expect(JSON.parse(kept.get('sempre-check-7')!).length, 'kept over a closed tab').toBe(2);
+  expect(JSON.parse(kept.get('sempre-wait//check-7')!).length, 'kept over a closed tab').toBe(2);
   up = true;
   await vi.advanceTimersByTimeAsync(4000);
   expect(arrived).toEqual(['a', 'b']);

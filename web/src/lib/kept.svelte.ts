@@ -61,3 +61,14 @@ export function write(
     // without storage it holds for this visit
   }
 }
+
+/** Under which names something is kept for good that begin so. */
+export function keptNames(start: string): string[] {
+  try {
+    return Object.keys(localStorage)
+      .filter((k) => k.startsWith(key(start)))
+      .map((k) => k.slice(key('').length));
+  } catch {
+    return [];
+  }
+}

@@ -3,6 +3,7 @@
   import { Checkbox, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { tick, untrack } from 'svelte';
   import { api, asked, type Schemas } from '../api/client';
+  import { dropStudent } from '../ear/pending';
   import { door } from '../lib/door.svelte';
   import { steps as stepsOf } from './steps';
   import { loaded } from '../lib/load.svelte';
@@ -99,7 +100,10 @@
     const params = { path: { id: student.id }, query: { all } };
     await changes.once(
       () => asked(api.DELETE('/api/students/{id}', { params })),
-      (gone) => ondone(gone.done)
+      (gone) => {
+        dropStudent(params.path.id);
+        ondone(gone.done);
+      }
     );
   }
 

@@ -5,6 +5,7 @@
   import { api, asked, refusal, type Schemas } from '../api/client';
   import { mark } from '../ear/pending';
   import { Queue } from '../ear/queue.svelte';
+  import { sendRun, type Run } from '../ear/senders';
   import { notesXml } from '../engrave/notes';
   import { pageKeys, pressing } from '../lib/keys.svelte';
   import { door } from '../lib/door.svelte';
@@ -29,14 +30,6 @@
   const stand = $derived(page.value?.[0]);
   const view = $derived(page.value?.[1]);
   const bits = $derived(view?.bits ?? []);
-  /** A run of a bit, until it is written down. */
-  interface Run {
-    first: string;
-    last: string;
-    quarters: number;
-    clean: boolean;
-    mark: string;
-  }
   let open = $state(0);
   const bit = $derived(bits[open]);
   /** percent of the tempo, as it was set here; else where the bit is to begin */
@@ -163,8 +156,7 @@
     const path = { studentId: student, pieceId: piece };
     const own = new Queue<Run, Schemas['LadderView'][]>(
       `runs-${path.studentId}-${path.pieceId}`,
-      (body) =>
-        asked(api.POST('/api/stand/{studentId}/{pieceId}/runs', { params: { path }, body })),
+      (played) => sendRun(path.studentId, path.pieceId, played),
       (_, now) => climbed(now),
       refusal,
       sentence

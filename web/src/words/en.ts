@@ -161,6 +161,16 @@ export const en = {
     andNotSent: (why: string, n: number) =>
       `${why} ${form(n, 'The next change was not sent either.', `The next ${n} changes were not sent either.`)}`,
     onTheWay: (n: number) => form(n, 'Saving one change …', `Saving ${n} changes …`),
+    otherSchool: 'Sempre has another school’s data now. Nothing on this page can be saved.',
+    reload: 'Reload the page',
+    heldElsewhere: (n: number) =>
+      n === 1
+        ? 'One entry on this device belongs to another school’s data.'
+        : `${n} entries on this device belong to another school’s data.`,
+    showHeld: 'Show them',
+    discardHeld: 'Discard them',
+    waitsHere: (n: number) =>
+      n === 1 ? 'One entry is waiting to be saved.' : `${n} entries are waiting to be saved.`,
     lostChange: 'A change on the page you left was not saved.',
     gotIt: 'OK',
     takeAllBack: 'Take it all back'
@@ -821,10 +831,9 @@ export const en = {
     backTo: 'Back to the audition'
   },
   mock: {
-    lead: 'Open this page on each judge’s device. Everyone gives points alone; nobody sees a sheet of others before all are handed in.',
+    lead: 'Open this page on each judge’s device. Judges score alone; nobody sees other sheets until all are in.',
     heard: 'What is heard',
-    judge: 'Who judges',
-    begin: 'Begin a sheet',
+    begin: (judge: Text) => `Start ${judge}’s sheet`,
     sheet: (judge: Text) => `Sheet of ${judge}`,
     points: 'Points, 0 to 10',
     criterion: {
@@ -840,7 +849,7 @@ export const en = {
     weighs: (n: number) => `weighs ${n}`,
     remark: 'For the player',
     handIn: 'Hand in',
-    handedIn: 'Handed in. Nothing of it is changed any more.',
+    handedIn: 'Handed in. It can’t be changed now.',
     judges: 'Judges',
     writes: 'is still judging',
     done: 'has handed in',
@@ -854,7 +863,17 @@ export const en = {
     mean: 'Mean',
     between: 'From – to',
     cost: 'Cost',
-    total: (judge: Text, n: Text) => `${judge}: ${n} %`
+    total: (judge: Text, n: Text) => `${judge}: ${n} %`,
+    handingIn: 'Handing in…',
+    names: 'Judges’ names',
+    namesHelp: 'Separate names with commas. The result appears when all have handed in.',
+    setJudges: 'Save judges',
+    who: 'Who is judging on this device?',
+    expected: 'hasn’t started',
+    isOut: 'left out of the result',
+    count: (judge: Text) => `Count ${judge}`,
+    editJudges: 'Edit judges',
+    leftOut: (judges: Text) => `Left out of the result: ${judges}.`
   },
   sight: {
     title: 'Sight-reading',

@@ -167,6 +167,17 @@ export const es: Dictionary = {
     andNotSent: (why: string, n: number) =>
       `${why} ${form(n, 'Tampoco se envió el cambio siguiente.', `Tampoco se enviaron los ${n} cambios siguientes.`)}`,
     onTheWay: (n: number) => form(n, 'Guardando un cambio…', `Guardando ${n} cambios…`),
+    otherSchool:
+      'Sempre tiene ahora los datos de otra escuela. Nada de esta página se puede guardar.',
+    reload: 'Volver a cargar la página',
+    heldElsewhere: (n: number) =>
+      n === 1
+        ? 'Una entrada de este dispositivo es de los datos de otra escuela.'
+        : `${n} entradas de este dispositivo son de los datos de otra escuela.`,
+    showHeld: 'Verlas',
+    discardHeld: 'Descartarlas',
+    waitsHere: (n: number) =>
+      n === 1 ? 'Una entrada espera a guardarse.' : `${n} entradas esperan a guardarse.`,
     lostChange: 'No se guardó un cambio de la página anterior.',
     gotIt: 'Entendido',
     takeAllBack: 'Retirar todo'
@@ -842,10 +853,9 @@ export const es: Dictionary = {
     backTo: 'Volver a la audición'
   },
   mock: {
-    lead: 'Abre esta página en el dispositivo de cada juez. Cada uno puntúa solo; nadie ve las hojas de los demás hasta que todas están entregadas.',
+    lead: 'Abre esta página en el dispositivo de cada juez. Cada uno califica solo; nadie ve otras hojas hasta que todas estén entregadas.',
     heard: 'Lo que se oye',
-    judge: 'Quién juzga',
-    begin: 'Empezar una hoja',
+    begin: (judge: Text) => `Empezar la hoja de ${judge}`,
     sheet: (judge: Text) => `Hoja de ${judge}`,
     points: 'Puntos, de 0 a 10',
     criterion: {
@@ -861,7 +871,7 @@ export const es: Dictionary = {
     weighs: (n: number) => `pesa ${n}`,
     remark: 'Para el músico',
     handIn: 'Entregar',
-    handedIn: 'Entregada. Nada de ella cambia ya.',
+    handedIn: 'Entregada. Ya no se puede cambiar.',
     judges: 'Jueces',
     writes: 'todavía juzga',
     done: 'ha entregado',
@@ -875,7 +885,17 @@ export const es: Dictionary = {
     mean: 'Media',
     between: 'De – a',
     cost: 'Costó',
-    total: (judge: Text, n: Text) => `${judge} ha dado ${n} %`
+    total: (judge: Text, n: Text) => `${judge} ha dado ${n} %`,
+    handingIn: 'Entregando…',
+    names: 'Nombres de los jueces',
+    namesHelp: 'Separa los nombres con comas. El resultado aparece cuando todos entregaron.',
+    setJudges: 'Guardar jueces',
+    who: '¿Quién juzga en este dispositivo?',
+    expected: 'no ha empezado',
+    isOut: 'fuera del resultado',
+    count: (judge: Text) => `Contar a ${judge}`,
+    editJudges: 'Editar jueces',
+    leftOut: (judges: Text) => `Fuera del resultado: ${judges}.`
   },
   sight: {
     title: 'Lectura a primera vista',

@@ -36,8 +36,7 @@ public class AuditionTest {
 
   /** Begins a sheet and gives as many points for everything but one. */
   private static void judges(Page page, String name, int points, String but, int fewer) {
-    page.getByLabel("Who judges").fill(name);
-    button(page, "Begin a sheet").click();
+    button(page, "Start " + name + "’s sheet").click();
     assertThat(page.getByText("Sheet of " + name)).isVisible();
     for (String what : JUDGED) {
       Locator row =
@@ -66,6 +65,8 @@ public class AuditionTest {
     assertThat(page.locator("ol li")).hasCount(4);
     assertThat(page.locator("ol li").first()).containsText(Pattern.compile("Undertow, bars \\d"));
 
+    page.getByLabel("Judges’ names").fill("Ada, Ben, ben");
+    button(page, "Save judges").click();
     judges(page, "Ada", 8, "Intonation", 4);
     Page other = browsing.page();
     // whatever was chosen on a device, all judges have the same at sight before them
@@ -77,16 +78,17 @@ public class AuditionTest {
     assertThat(other.getByLabel("Length")).hasValue("8");
     other.goBack();
     assertThat(other.getByText("Ada is still judging")).isVisible();
+    assertThat(other.getByText("Ben hasn’t started")).isVisible();
     assertThat(other.locator("[aria-pressed=true]")).hasCount(0);
     judges(other, "Ben", 9, "Intonation", 3);
     button(page, "Hand in").click();
-    assertThat(page.getByText("Handed in. Nothing of it is changed any more.")).isVisible();
+    assertThat(page.getByText("Handed in. It can’t be changed now.")).isVisible();
     // not before the other has
     button(page, "Show the result").click();
     assertThat(page.getByText("1 of 2 judges have handed in")).isVisible();
     other.getByLabel("For the player").fill("A warm low register.");
     button(other, "Hand in").click();
-    assertThat(other.getByText("Handed in. Nothing of it is changed any more.")).isVisible();
+    assertThat(other.getByText("Handed in. It can’t be changed now.")).isVisible();
     button(page, "Show the result").click();
     Locator result = page.getByLabel("Result");
     // weights 16: 80 − 2 × 4 / 16 × 10 and 90 − 2 × 6 / 16 × 10

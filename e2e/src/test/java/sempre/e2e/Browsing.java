@@ -175,6 +175,13 @@ final class Browsing implements AutoCloseable {
     server.close();
   }
 
+  /** As if another school's backup had been restored under the same address. */
+  void otherSchool() {
+    server
+        .getBean(Db.class)
+        .run(tx -> tx.run("update school set id = cast(random_uuid() as varchar(36))"));
+  }
+
   /** One in which nothing is kept from test to test: each answer is the server's own. */
   Page page(int width, int height, boolean dark) {
     return page(

@@ -57,6 +57,45 @@ public class LessonTest {
     assertThat(page.getByText("tongue too far forward").first()).isVisible();
   }
 
+  /** Nobody has to find the page again on which it was pressed. */
+  @Test
+  public void whatWaitsIsSentFromAnyPage() {
+    Page page = at("/ear/{Ayşe}/{The Harbour Wall}");
+    browsing.stop();
+    page.keyboard().press("1");
+    assertThat(page.getByRole(AriaRole.ALERT).first()).containsText("waits here");
+    browsing.restart();
+    page.navigate(browsing.at("/people"));
+    assertThat(page.getByText("is waiting to be saved")).hasCount(0);
+    page.navigate(browsing.at("/people/{Ayşe}"));
+    assertThat(page.locator("tbody tr").first()).containsText("today");
+    assertThat(page.locator("tbody tr").first()).containsText("secure");
+  }
+
+  /** After a restore the same numbers are other students: nothing is written into their records. */
+  @Test
+  public void aGradePressedForOneSchoolIsNeverWrittenIntoAnother() {
+    Page page = at("/ear/{Ayşe}/{The Harbour Wall}");
+    browsing.otherSchool();
+    page.keyboard().press("r");
+    page.keyboard().type("from before");
+    page.keyboard().press("Enter");
+    page.keyboard().press("1");
+    assertThat(page.getByText("Nothing on this page can be saved.")).isVisible();
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Reload the page")).click();
+    Locator held = page.getByText("One entry on this device belongs to another school’s data.");
+    assertThat(held).isVisible();
+    page.getByText("Show them").click();
+    assertThat(page.getByText("from before")).isVisible();
+    page.navigate(browsing.at("/people/{Ayşe}"));
+    assertThat(page.locator("table")).not().containsText("from before");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Discard them")).click();
+    assertThat(held).hasCount(0);
+    page.reload();
+    page.locator("h1").first().waitFor();
+    assertThat(held).hasCount(0);
+  }
+
   @Test
   public void aGradeTakenBackStaysInTheRecordCrossedOut() {
     Page page = at("/ear/{Ayşe}/{The Harbour Wall}");

@@ -173,8 +173,9 @@ public class SlowAnswersTest {
     page.getByLabel("Practice today").getByText("Breakwater Youth Winds").click();
     button("Mock audition with Emeka O.").click();
     page.waitForURL(Pattern.compile("/people/mock/\\d+"));
-    page.getByLabel("Who judges").fill("Ada");
-    button("Begin a sheet").click();
+    page.getByLabel("Judges’ names").fill("Ada");
+    button("Save judges").click();
+    button("Start Ada’s sheet").click();
     assertThat(page.getByText("Sheet of Ada")).isVisible();
     late("/mocks/.*/sheet", 2000, 300);
     List<String> judged = List.of("Notes", "Rhythm", "Evenness", "Intonation", "Tone");

@@ -1,7 +1,9 @@
 package sempre.core.learning;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.OptionalLong;
@@ -59,5 +61,24 @@ public record Check(
   /** The entry that takes this one back. */
   public Check takenBack(Instant when, String who) {
     return new Check(0, when, who, written, fingering, grade, piece, bars, "", OptionalLong.of(id));
+  }
+
+  /**
+   * Entries in the order in which they were heard. One that waited in a browser may be written down
+   * after a later one, so their times count, not their numbers. A time that is still to come was
+   * written by a clock that was wrong; next to it the order of entry counts.
+   */
+  public static List<Check> inOrder(Collection<Check> checks, Instant now) {
+    List<Check> order = new ArrayList<>();
+    for (Check c : checks.stream().sorted(Comparator.comparingLong(Check::id)).toList()) {
+      int place = order.size();
+      while (place > 0
+          && !order.get(place - 1).at().isAfter(now)
+          && c.at().isBefore(order.get(place - 1).at())) {
+        place--;
+      }
+      order.add(place, c);
+    }
+    return order;
   }
 }

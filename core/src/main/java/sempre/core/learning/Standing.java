@@ -61,9 +61,7 @@ public final class Standing {
   public static Standing of(Collection<Check> checks, Instant now, Duration halfLife) {
     Standing standing = new Standing();
     Map<String, Double> left = new HashMap<>();
-    Check.standing(checks).stream()
-        // in the order of entry: a clock that was set back makes no newer grade the older one
-        .sorted(Comparator.comparingLong(Check::id).thenComparing(Check::at))
+    Check.inOrder(Check.standing(checks), now)
         .forEach(
             c -> {
               String key = Player.Known.key(c.written(), c.fingering());

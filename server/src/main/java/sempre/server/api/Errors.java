@@ -198,6 +198,11 @@ public class Errors extends ResponseEntityExceptionHandler {
   }
 
   @ExceptionHandler
+  ProblemDetail otherSchool(OneSchool.Other e) {
+    return ProblemDetail.forStatusAndDetail(HttpStatus.CONFLICT, sentence(e));
+  }
+
+  @ExceptionHandler
   public ProblemDetail refused(Refusal e) {
     return ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, sentence(e));
   }

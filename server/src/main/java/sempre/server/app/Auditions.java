@@ -374,17 +374,50 @@ public class Auditions {
       Map<Criterion, Integer> points,
       Optional<String> remark,
       boolean handedIn) {
-    private AuditionStore.Sheet over(Optional<AuditionStore.Sheet> before) {
+    private AuditionStore.Sheet over(AuditionStore.Sheet before) {
       Map<Criterion, Integer> all = new EnumMap<>(Criterion.class);
-      before.ifPresent(b -> all.putAll(b.points()));
+      all.putAll(before.points());
       all.putAll(points);
       return new AuditionStore.Sheet(
-          judge,
-          device,
-          all,
-          remark.or(() -> before.map(AuditionStore.Sheet::remark)).orElse(""),
-          handedIn);
+          before.judge(), device, all, remark.orElse(before.remark()), handedIn, before.leftOut());
     }
+  }
+
+  private AuditionStore.Sheet sheet(Db.Tx tx, long mockId, String judge) {
+    return store.sheets(tx, mockId).stream()
+        .filter(s -> s.isOf(judge))
+        .findFirst()
+        .orElseThrow(() -> new Refusal("audition.not-a-judge", "judge", judge));
+  }
+
+  /**
+   * Who judges. Those who have begun stay; of the others those count who are named.
+   *
+   * @param names two that differ in case only are one
+   */
+  public void expect(long mockId, List<String> names) {
+    db.run(
+        tx -> {
+          one(mockId, tx);
+          store.lock(tx, mockId);
+          List<AuditionStore.Sheet> before = store.sheets(tx, mockId);
+          if (!before.isEmpty() && before.stream().allMatch(AuditionStore.Sheet::handedIn)) {
+            // the result is there, and who has seen it judges no more
+            throw new Refusal("audition.all-in");
+          }
+          store.expectNobody(tx, mockId);
+          List<AuditionStore.Sheet> there = new ArrayList<>(store.sheets(tx, mockId));
+          for (String name : names) {
+            if (!name.isBlank() && there.stream().noneMatch(s -> s.isOf(name))) {
+              AuditionStore.Sheet expected = AuditionStore.Sheet.expected(name.strip());
+              store.put(tx, mockId, expected);
+              there.add(expected);
+            }
+          }
+          if (there.isEmpty()) {
+            throw new Refusal("audition.judge-name");
+          }
+        });
   }
 
   /**
@@ -398,14 +431,11 @@ public class Auditions {
         tx -> {
           AuditionStore.Mock m = one(mockId, tx);
           store.lock(tx, mockId);
-          Optional<AuditionStore.Sheet> before =
-              store.sheets(tx, mockId).stream()
-                  .filter(s -> s.judge().equals(touched.judge()))
-                  .findFirst();
-          if (before.isPresent() && !before.get().device().equals(touched.device())) {
-            throw new Refusal("audition.other-device", "judge", touched.judge());
+          AuditionStore.Sheet before = sheet(tx, mockId, touched.judge());
+          if (before.begun() && !before.device().equals(touched.device())) {
+            throw new Refusal("audition.other-device", "judge", before.judge());
           }
-          if (before.isPresent() && before.get().handedIn()) {
+          if (before.handedIn()) {
             throw new Refusal("audition.handed-in");
           }
           AuditionStore.Sheet sheet = touched.over(before);
@@ -424,27 +454,37 @@ public class Auditions {
         });
   }
 
-  /** A judge who has begun and does not count. */
-  public void leaveOut(long mockId, String judge) {
-    boolean there = db.inTransaction(tx -> store.leaveOut(tx, mockId, judge));
-    if (!there) {
-      throw new NotThere("gone.judge");
-    }
+  /** Leaves a judge's sheet out of the result, or counts it again; the sheet itself stays. */
+  public void leaveOut(long mockId, String judge, boolean leftOut) {
+    db.run(
+        tx -> {
+          one(mockId, tx);
+          store.lock(tx, mockId);
+          store.put(tx, mockId, sheet(tx, mockId, judge).counting(!leftOut));
+        });
   }
 
-  /** What the judges say together, and their sheets in the order of the totals. */
-  public record Result(Judged judged, List<AuditionStore.Sheet> sheets) {}
+  /**
+   * What the judges say together, and their sheets in the order of the totals.
+   *
+   * @param leftOut those whose sheets do not count
+   */
+  public record Result(
+      Judged judged, List<AuditionStore.Sheet> sheets, List<AuditionStore.Sheet> leftOut) {}
 
   /**
    * The result.
    *
-   * @throws Refusal while somebody who has begun has not handed in: nobody sees what others gave
+   * @throws Refusal while somebody who counts has not handed in: nobody sees what others gave
    */
   public Result result(long mockId) {
     return db.inTransaction(
         tx -> {
           AuditionStore.Mock m = one(mockId, tx);
-          List<AuditionStore.Sheet> sheets = store.sheets(tx, mockId);
+          Map<Boolean, List<AuditionStore.Sheet>> counting =
+              store.sheets(tx, mockId).stream()
+                  .collect(Collectors.partitioningBy(s -> !s.leftOut()));
+          List<AuditionStore.Sheet> sheets = counting.get(true);
           long there = sheets.stream().filter(AuditionStore.Sheet::handedIn).count();
           if (there < sheets.size()) {
             throw new Refusal("audition.waits", "there", there, "all", sheets.size());
@@ -453,7 +493,8 @@ public class Auditions {
               Judged.of(
                   weights(one(tx, m.auditionId())),
                   sheets.stream().map(AuditionStore.Sheet::points).toList()),
-              sheets);
+              sheets,
+              counting.get(false));
         });
   }
 }

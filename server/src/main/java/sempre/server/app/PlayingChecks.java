@@ -1,6 +1,7 @@
 package sempre.server.app;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -294,7 +295,13 @@ public class PlayingChecks {
    * @param by who marks
    */
   public record Press(
-      Cell cell, Grade grade, String remark, String mark, Set<String> notes, String by) {
+      Cell cell,
+      Grade grade,
+      String remark,
+      String mark,
+      Set<String> notes,
+      String by,
+      Instant at) {
     private boolean isFor(ClassItem.Target t) {
       return notes.isEmpty() || notes.contains(t.written().toString());
     }
@@ -330,11 +337,7 @@ public class PlayingChecks {
             for (ClassItem.Target t : all) {
               Check heard =
                   Check.heard(
-                          clock.instant(),
-                          press.by(),
-                          t.written(),
-                          t.entry().fingering(),
-                          press.of(t))
+                          press.at(), press.by(), t.written(), t.entry().fingering(), press.of(t))
                       .in(item.piece(), item.kind() == Kind.BARS ? item.what() : "")
                       .remarked(press.remark());
               checks.add(tx, s.id(), heard, id, place, press.mark());

@@ -1,6 +1,7 @@
 package sempre.server.app;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -59,8 +60,10 @@ public class Practising {
    * @param last id of its last
    * @param quarters the tempo, in quarters a minute
    * @param mark names the press of the key
+   * @param at when it was pressed
    */
-  public record Played(String first, String last, int quarters, boolean clean, String mark) {}
+  public record Played(
+      String first, String last, int quarters, boolean clean, String mark, Instant at) {}
 
   public Practice of(long studentId, long pieceId) {
     List<Runs.Kept> kept = db.inTransaction(tx -> runs.of(tx, studentId, pieceId));
@@ -179,8 +182,12 @@ public class Practising {
     }
     Run run =
         new Run(
-            LocalDate.now(clock), played.first(), played.last(), played.quarters(), played.clean());
-    db.run(tx -> runs.add(tx, studentId, pieceId, clock.instant(), run, played.mark()));
+            played.at().atZone(clock.getZone()).toLocalDate(),
+            played.first(),
+            played.last(),
+            played.quarters(),
+            played.clean());
+    db.run(tx -> runs.add(tx, studentId, pieceId, played.at(), run, played.mark()));
   }
 
   /** Takes a run back that was written down by mistake. */

@@ -42,15 +42,37 @@ public class AuditionStore {
   /**
    * What one judge gives.
    *
-   * @param device on which it was begun, which alone sees it
+   * @param device on which it was begun, which alone sees it; empty where the judge is expected and
+   *     has not begun
    * @param points by criterion; what was not judged yet is not there
+   * @param leftOut whether it does not count
    */
   public record Sheet(
       String judge,
       String device,
       Map<Criterion, Integer> points,
       String remark,
-      boolean handedIn) {}
+      boolean handedIn,
+      boolean leftOut) {
+    /** One of a judge who has not begun. */
+    public static Sheet expected(String judge) {
+      return new Sheet(judge, "", Map.of(), "", false, false);
+    }
+
+    public boolean begun() {
+      return !device.isEmpty();
+    }
+
+    /** Whether a name is this judge's, however it is written. */
+    public boolean isOf(String name) {
+      return judge.strip().equalsIgnoreCase(name.strip());
+    }
+
+    /** The same, counting or not. */
+    public Sheet counting(boolean counts) {
+      return new Sheet(judge, device, points, remark, handedIn, !counts);
+    }
+  }
 
   private static final String AUDITION =
       "select id, name, held_on, requirements, weights, removed from audition ";
@@ -167,11 +189,11 @@ public class AuditionStore {
     tx.lock("select id from mock_audition where id = ? for update", mockId);
   }
 
-  /** All that were begun, by the judges' names. */
+  /** Those of all judges who are expected, by their names. */
   public List<Sheet> sheets(Db.Tx tx, long mockId) {
     return tx.list(
         """
-        select judge, device, points, remark, handed_in from mock_sheet
+        select judge, device, points, remark, handed_in, left_out from mock_sheet
         where mock_id = ? order by judge
         """,
         r ->
@@ -180,26 +202,28 @@ public class AuditionStore {
                 r.text("device"),
                 numbers(r.text("points")),
                 r.text("remark"),
-                r.is("handed_in")),
+                r.is("handed_in"),
+                r.is("left_out")),
         mockId);
   }
 
   public void put(Db.Tx tx, long mockId, Sheet sheet) {
     tx.run(
         """
-        merge into mock_sheet (mock_id, judge, device, points, remark, handed_in)
-        values (?, ?, ?, ?, ?, ?)
+        merge into mock_sheet (mock_id, judge, device, points, remark, handed_in, left_out)
+        values (?, ?, ?, ?, ?, ?, ?)
         """,
         mockId,
         sheet.judge(),
         sheet.device(),
         text(sheet.points()),
         sheet.remark(),
-        sheet.handedIn());
+        sheet.handedIn(),
+        sheet.leftOut());
   }
 
-  /** A judge does not count; says whether one of this name was there. */
-  public boolean leaveOut(Db.Tx tx, long mockId, String judge) {
-    return tx.run("delete from mock_sheet where mock_id = ? and judge = ?", mockId, judge) > 0;
+  /** Judges who have not begun are expected no more. */
+  public void expectNobody(Db.Tx tx, long mockId) {
+    tx.run("delete from mock_sheet where mock_id = ? and device = ''", mockId);
   }
 }

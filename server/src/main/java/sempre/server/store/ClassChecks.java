@@ -163,7 +163,7 @@ public class ClassChecks {
     return tx.run("update class_check set finished = ? where id = ?", finished, checkId);
   }
 
-  /** What was written down in a check and not taken back, in the order of entry. */
+  /** What was written down in a check and not taken back, in the order in which it was heard. */
   public List<Entry> entries(Db.Tx tx, long checkId) {
     return tx.list(
         """
@@ -171,7 +171,7 @@ public class ClassChecks {
         from heard h
         where h.check_id = ? and h.undoes is null
           and not exists (select 1 from heard u where u.undoes = h.id)
-        order by h.id
+        order by h.at, h.id
         """,
         r ->
             new Entry(

@@ -27,7 +27,7 @@ public class Runs {
     return tx.list(
         """
         select id, at, first_note, last_note, quarters, clean from practice_run
-        where student_id = ? and piece_id = ? and not taken_back order by id
+        where student_id = ? and piece_id = ? and not taken_back order by at, id
         """,
         r ->
             new Kept(

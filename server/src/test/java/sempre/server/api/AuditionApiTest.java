@@ -115,7 +115,16 @@ public class AuditionApiTest extends DemoTestBase {
     assertThat(heard.get(3).get("link").asString())
         .isEqualTo("/people/" + student + "/sight?level=EIGHTHS&leap=7&bars=8&number=417");
 
-    assertThat(put(mock + "/sheet", sheet("Ada", "one", 8, false))).hasStatusOk();
+    assertThat(put(mock + "/sheet", sheet("Ada", "one", 8, false)))
+        .as("nobody judges who is not expected")
+        .hasStatus(400);
+    judges(mock, "Ada", "Ben", "ada ", "Cy");
+    // before all have begun one can still be left off the list; whoever has begun stays
+    assertThat(put(mock + "/sheet", sheet("ADA", "one", 8, false))).hasStatusOk();
+    JsonNode listed = judges(mock, "Ben");
+    assertThat(listed.get("judges").get(0).get("judge").asString()).isEqualTo("Ada");
+    assertThat(listed.get("judges")).hasSize(2);
+    assertThat(listed.get("judges").get(1).get("begun").asBoolean()).isFalse();
     JsonNode other = body(put(mock + "/sheet", sheet("Ben", "two", 9, false)));
     assertThat(other.get("judge").asString()).isEqualTo("Ben");
     assertThat(other.get("points").get(0).get("points").asInt()).isEqualTo(9);
@@ -126,7 +135,7 @@ public class AuditionApiTest extends DemoTestBase {
     assertThat(third.get("points").get(0).get("points").asInt()).isEqualTo(-1);
     assertThat(put(mock + "/sheet", sheet("Ada", "two", 1, false))).hasStatus(400);
 
-    assertThat(put(mock + "/sheet", sheet("Ada", "one", 8, true))).hasStatusOk();
+    assertThat(put(mock + "/sheet", sheet("ada", "one", 8, true))).hasStatusOk();
     MvcTestResult early = mvc.get().uri(mock + "/result").exchange();
     assertThat(early).hasStatus(400);
     assertThat(body(early).get("detail").asString())
@@ -135,6 +144,9 @@ public class AuditionApiTest extends DemoTestBase {
         .as("handed in is handed in")
         .hasStatus(400);
     assertThat(put(mock + "/sheet", sheet("Ben", "two", 9, true))).hasStatusOk();
+    assertThat(put(mock + "/judges", "{\"judges\": [\"Dee\"]}"))
+        .as("the result is there: who has seen it judges no more")
+        .hasStatus(400);
     JsonNode result = get(mock + "/result");
     // the weights are 16; tone weighs 2 and has 4 less: 80 − 5 and 90 − 5
     assertThat(result.get("judges").get(0).get("total").asDouble()).isEqualTo(75);
@@ -144,6 +156,22 @@ public class AuditionApiTest extends DemoTestBase {
     // tone lacks 5.5 of ten twice: 11 of 160
     assertThat(result.get("lines").get(0).get("criterion").asString()).isEqualTo("TONE");
     assertThat(result.get("lines").get(0).get("cost").asDouble()).isEqualTo(6.9);
+    // what was handed in stays; it can be left out, which is shown, and counted again
+    for (boolean out : new boolean[] {true, false}) {
+      assertThat(put(mock + "/left-out", "{\"judge\": \"BEN\", \"leftOut\": " + out + "}"))
+          .hasStatusOk();
+      JsonNode after = get(mock + "/result");
+      assertThat(after.get("mean").asDouble()).isEqualTo(out ? 75 : 80);
+      assertThat(after.get("leftOut")).hasSize(out ? 1 : 0);
+      assertThat(put(mock + "/sheet", sheet("Ben", "two", 1, true))).hasStatus(400);
+    }
+  }
+
+  private JsonNode judges(String mock, String... names) {
+    String list = "\"" + String.join("\", \"", names) + "\"";
+    MvcTestResult r = put(mock + "/judges", "{\"judges\": [" + list + "]}");
+    assertThat(r).hasStatusOk();
+    return body(r);
   }
 
   /** Of two criteria that are touched at once, neither request knows of the other. */
@@ -154,6 +182,7 @@ public class AuditionApiTest extends DemoTestBase {
             "/api/auditions/" + audition + "/mocks",
             "{\"studentId\": %d, \"seed\": 6}".formatted(student));
     String path = "/api/mocks/" + body(made).get("id").asLong() + "/sheet";
+    judges(path.replace("/sheet", ""), "Eve");
     String touch = "{\"judge\": \"Eve\", \"device\": \"one\", %s, \"handedIn\": false}";
     assertThat(put(path, touch.formatted("\"points\": {\"NOTES\": 8}"))).hasStatusOk();
     assertThat(put(path, touch.formatted("\"remark\": \"lovely tone\""))).hasStatusOk();
@@ -175,15 +204,20 @@ public class AuditionApiTest extends DemoTestBase {
         """
         {"judge": "Cleo", "device": "one", "points": {}, "remark": "", "handedIn": true}
         """;
+    judges(mock, "Cleo", "Dara");
     MvcTestResult r = put(mock + "/sheet", empty);
     assertThat(r).hasStatus(400);
     assertThat(body(r).get("detail").asString()).startsWith("8 points are missing");
     assertThat(put(mock + "/sheet", sheet("Cleo", "one", 10, false))).hasStatusOk();
     assertThat(put(mock + "/sheet", sheet("Dara", "two", 11, false))).hasStatus(400);
-    assertThat(mvc.delete().uri(mock + "/sheet?judge=Cleo&device=two").exchange()).hasStatusOk();
-    assertThat(get(mock).get("judges")).isEmpty();
-    assertThat(mvc.get().uri(mock + "/result").exchange()).hasStatus(400);
-    assertThat(mvc.delete().uri(mock + "/sheet?judge=Cleo&device=two").exchange()).hasStatus(404);
+    // Dara does not come
+    assertThat(put(mock + "/left-out", "{\"judge\": \"Dara\", \"leftOut\": true}")).hasStatusOk();
+    assertThat(put(mock + "/sheet", sheet("Cleo", "one", 10, true))).hasStatusOk();
+    JsonNode result = get(mock + "/result");
+    assertThat(result.get("judges")).hasSize(1);
+    assertThat(result.get("leftOut").get(0).asString()).isEqualTo("Dara");
+    assertThat(put(mock + "/left-out", "{\"judge\": \"Nobody\", \"leftOut\": true}"))
+        .hasStatus(400);
   }
 
   @Test
@@ -223,7 +257,7 @@ public class AuditionApiTest extends DemoTestBase {
     assertThat(get("/api/auditions")).hasSize(1);
     assertThat(get(path).get("mocks")).hasSize(3);
     MvcTestResult file = mvc.get().uri(path + "/requirements.csv").exchange();
-    assertThat(file).hasStatusOk().bodyText().isEqualTo(TABLE);
+    assertThat(file).hasStatusOk().bodyText().isEqualToNormalizingNewlines(TABLE);
     // and away again, so that other tests find the school as it was
     assertThat(put(path + "/removed", "{\"removed\": true}")).hasStatusOk();
   }

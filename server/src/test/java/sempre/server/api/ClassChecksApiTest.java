@@ -422,4 +422,43 @@ public class ClassChecksApiTest extends DemoTestBase {
     assertThat(get("/api/checks/" + check).get("finished").asBoolean()).isFalse();
     assertThat(mvc.get().uri("/api/checks/999999")).hasStatus(404);
   }
+
+  private MvcTestResult sent(long check, String grade, String mark, String header, String value) {
+    return mvc.post()
+        .uri("/api/checks/" + check + "/grades")
+        .header(header, value)
+        .contentType(MediaType.APPLICATION_JSON)
+        .content(
+            "{\"studentId\":%d,\"item\":0,\"grade\":\"%s\",\"mark\":\"%s\"}"
+                .formatted(flute, grade, mark))
+        .exchange();
+  }
+
+  /** A grade that waited in a browser comes after a later one and is still the earlier one. */
+  @Test
+  public void theGradeThatWasPressedLastCounts() {
+    long check = begin(item("SOUND", "Bb4", 0));
+    assertThat(sent(check, "SECURE", "later", "Sempre-Age", "1000")).hasStatusOk();
+    MvcTestResult waited = sent(check, "NOT_YET", "earlier", "Sempre-Age", "259200000");
+    assertThat(body(waited).get("grade").asString()).isEqualTo("SECURE");
+    JsonNode record = get("/api/students/" + flute + "/heard");
+    assertThat(record.get("marks").get(0).get("grade").asString()).isEqualTo("SECURE");
+    // three days ago, and not today
+    assertThat(record.toString()).contains("3 days ago");
+    // longer than two weeks is not believed
+    MvcTestResult old = sent(check, "SHAKY", "old", "Sempre-Age", "9999999999");
+    assertThat(body(old).get("grade").asString()).isEqualTo("SHAKY");
+  }
+
+  /** After a restore the same numbers are other students. */
+  @Test
+  public void aGradeForAnotherSchoolIsNotWrittenDown() {
+    long check = begin(item("SOUND", "Bb4", 0));
+    String own =
+        mvc.get().uri("/api/checks/" + check).exchange().getResponse().getHeader("Sempre-School");
+    assertThat(own).hasSize(36);
+    assertThat(sent(check, "SECURE", "one", "Sempre-School", "another")).hasStatus(409);
+    assertThat(get("/api/students/" + flute + "/heard").get("marks")).isEmpty();
+    assertThat(sent(check, "SECURE", "one", "Sempre-School", own)).hasStatusOk();
+  }
 }

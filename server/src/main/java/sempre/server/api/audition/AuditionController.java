@@ -17,7 +17,6 @@ import java.util.TreeSet;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
-import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -37,6 +36,7 @@ import sempre.server.store.AuditionStore;
 class AuditionController {
   private static final int NAME = 120;
   private static final int TABLE = 100_000;
+  private static final int MOST_JUDGES = 12;
   private static final int JUDGE = 60;
   private static final int REMARK = 1_000;
   private static final int DEVICE = 40;
@@ -190,14 +190,31 @@ class AuditionController {
     return sitting(mockId, body.device());
   }
 
-  /** A judge who has begun does not count. */
-  @DeleteMapping("/api/mocks/{mockId}/sheet")
-  AuditionViews.MockView leaveOut(
-      @PathVariable long mockId,
-      @RequestParam String judge,
-      @RequestParam(defaultValue = "") String device) {
-    auditions.leaveOut(mockId, judge);
-    return sitting(mockId, device);
+  /**
+   * Who judges; those who have begun stay.
+   *
+   * @param device on which it is asked
+   */
+  record JudgesBody(
+      @Size(max = MOST_JUDGES) List<@NotBlank @Size(max = JUDGE) String> judges,
+      @Size(max = DEVICE) String device) {}
+
+  @PutMapping("/api/mocks/{mockId}/judges")
+  AuditionViews.MockView judges(@PathVariable long mockId, @Valid @RequestBody JudgesBody body) {
+    auditions.expect(mockId, body.judges() == null ? List.of() : body.judges());
+    return sitting(mockId, Objects.toString(body.device(), ""));
+  }
+
+  /** Whether a judge's sheet counts. */
+  record LeftOutBody(
+      @NotBlank(message = "audition.judge-name") @Size(max = JUDGE) String judge,
+      @Size(max = DEVICE) String device,
+      boolean leftOut) {}
+
+  @PutMapping("/api/mocks/{mockId}/left-out")
+  AuditionViews.MockView leaveOut(@PathVariable long mockId, @Valid @RequestBody LeftOutBody body) {
+    auditions.leaveOut(mockId, body.judge(), body.leftOut());
+    return sitting(mockId, Objects.toString(body.device(), ""));
   }
 
   @GetMapping("/api/mocks/{mockId}/result")

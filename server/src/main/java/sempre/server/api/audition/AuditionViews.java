@@ -57,7 +57,7 @@ public final class AuditionViews {
   /**
    * A mock audition.
    *
-   * @param judges who have begun
+   * @param judges who are expected
    * @param handedIn how many of these have handed in
    */
   public record MockRef(long id, String student, String day, long seed, int judges, int handedIn) {}
@@ -85,8 +85,8 @@ public final class AuditionViews {
   /** Points of one thing that is judged; -1 while none are given. */
   public record JudgedPoint(Criterion criterion, int weight, int points) {}
 
-  /** Who judges, and whether the sheet is handed in; nothing of what is on it. */
-  public record JudgeView(String judge, boolean handedIn) {}
+  /** Who judges, and how far the sheet is; nothing of what is on it. */
+  public record JudgeView(String judge, boolean begun, boolean handedIn, boolean leftOut) {}
 
   /**
    * A mock audition as one judge has it.
@@ -123,7 +123,12 @@ public final class AuditionViews {
    * @param mean of the totals, in percent
    * @param spread between the highest and the lowest, in percent
    * @param lines what cost most first
+   * @param leftOut judges whose sheets do not count
    */
   public record ResultView(
-      double mean, double spread, List<ResultLine> lines, List<JudgeTotal> judges) {}
+      double mean,
+      double spread,
+      List<ResultLine> lines,
+      List<JudgeTotal> judges,
+      List<String> leftOut) {}
 }

@@ -4,7 +4,6 @@ import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.OptionalInt;
 import sempre.core.audition.Prepared;
 import sempre.core.audition.Requirement;
@@ -182,7 +181,7 @@ final class AuditionWords {
         s.sheets().stream()
             .filter(x -> !device.isEmpty() && x.device().equals(device))
             .findFirst()
-            .orElseGet(() -> new AuditionStore.Sheet("", device, Map.of(), "", false));
+            .orElseGet(() -> AuditionStore.Sheet.expected(""));
     List<AuditionViews.JudgedPoint> points = new ArrayList<>();
     Auditions.weights(s.audition())
         .forEach(
@@ -203,7 +202,7 @@ final class AuditionWords {
         own.remark(),
         own.handedIn(),
         s.sheets().stream()
-            .map(x -> new AuditionViews.JudgeView(x.judge(), x.handedIn()))
+            .map(x -> new AuditionViews.JudgeView(x.judge(), x.begun(), x.handedIn(), x.leftOut()))
             .toList());
   }
 
@@ -236,7 +235,8 @@ final class AuditionWords {
                     new AuditionViews.ResultLine(
                         l.criterion(), tenths(l.mean()), l.least(), l.most(), tenths(l.cost())))
             .toList(),
-        judges);
+        judges,
+        r.leftOut().stream().map(AuditionStore.Sheet::judge).toList());
   }
 
   private static double tenths(double value) {

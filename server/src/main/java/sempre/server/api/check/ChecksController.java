@@ -107,7 +107,11 @@ class ChecksController {
 
   @PostMapping
   List<Long> add(@PathVariable long studentId, @RequestBody List<@Valid HeardBody> bodies) {
-    return record.hear(studentId, bodies.stream().map(HeardBody::press).toList(), WhoMarks.by());
+    return record.hear(
+        studentId,
+        bodies.stream().map(HeardBody::press).toList(),
+        WhoMarks.by(),
+        WhoMarks.at(clock));
   }
 
   /** Writes down at set-up what a student plays already, with the standard fingerings. */

@@ -107,14 +107,15 @@ class ClassChecksController {
       @Size(max = 300, message = "ask.remark-long") String remark,
       @NotBlank(message = "ask.press") @Size(max = 40, message = "ask.press-long") String mark,
       Set<String> notes) {
-    private PlayingChecks.Press press() {
+    private PlayingChecks.Press press(Clock clock) {
       return new PlayingChecks.Press(
           new Cell(studentId, item),
           grade,
           Objects.toString(remark, ""),
           mark,
           notes == null ? Set.of() : notes,
-          WhoMarks.by());
+          WhoMarks.by(),
+          WhoMarks.at(clock));
     }
   }
 
@@ -203,7 +204,7 @@ class ClassChecksController {
    */
   @PostMapping("/checks/{id}/grades")
   CheckViews.ClassCell grade(@PathVariable long id, @Valid @RequestBody GradeBody b) {
-    return cell(checks.grade(id, b.press()));
+    return cell(checks.grade(id, b.press(clock)));
   }
 
   /** Takes the last grade of a cell back, by further entries; an earlier one stands again. */

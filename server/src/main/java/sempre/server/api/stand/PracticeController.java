@@ -37,6 +37,7 @@ import sempre.core.teaching.Caution;
 import sempre.formats.musicxml.PlayerPage;
 import sempre.server.api.Refs;
 import sempre.server.api.Speech;
+import sempre.server.api.WhoMarks;
 import sempre.server.app.AtTheStand;
 import sempre.server.app.Practising;
 import sempre.server.app.Stands;
@@ -78,7 +79,12 @@ class PracticeController {
         studentId,
         pieceId,
         new Practising.Played(
-            body.first(), body.last(), body.quarters(), body.clean(), body.mark()));
+            body.first(),
+            body.last(),
+            body.quarters(),
+            body.clean(),
+            body.mark(),
+            WhoMarks.at(clock)));
     return ladders(studentId, pieceId);
   }
 
