@@ -251,10 +251,12 @@
             </li>
           {/each}
         </ul>
-        <Button size="small" kind="tertiary" on:click={showResult}>{ui.mock.showResult}</Button>
-        {#if !editing && !view.judges.every((j) => j.handedIn)}
-          <button class="plain link" onclick={edit}>{ui.mock.editJudges}</button>
-        {/if}
+        <div class="begin">
+          <Button size="small" kind="tertiary" on:click={showResult}>{ui.mock.showResult}</Button>
+          {#if !editing && !view.judges.every((j) => j.handedIn)}
+            <button class="plain link" onclick={edit}>{ui.mock.editJudges}</button>
+          {/if}
+        </div>
       </section>
     {/if}
     {#if result}
@@ -344,6 +346,9 @@
   }
   .remark {
     margin: 0.75rem 0;
+  }
+  h2 {
+    margin-bottom: 0.375rem;
   }
   .begin {
     display: flex;

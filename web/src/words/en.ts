@@ -167,8 +167,8 @@ export const en = {
       n === 1
         ? 'One entry on this device belongs to another school’s data.'
         : `${n} entries on this device belong to another school’s data.`,
-    showHeld: 'Show them',
-    discardHeld: 'Discard them',
+    showHeld: 'Show entries',
+    discardHeld: 'Discard entries',
     waitsHere: (n: number) =>
       n === 1 ? 'One entry is waiting to be saved.' : `${n} entries are waiting to be saved.`,
     lostChange: 'A change on the page you left was not saved.',

@@ -174,8 +174,8 @@ export const es: Dictionary = {
       n === 1
         ? 'Una entrada de este dispositivo es de los datos de otra escuela.'
         : `${n} entradas de este dispositivo son de los datos de otra escuela.`,
-    showHeld: 'Verlas',
-    discardHeld: 'Descartarlas',
+    showHeld: 'Ver las entradas',
+    discardHeld: 'Descartar las entradas',
     waitsHere: (n: number) =>
       n === 1 ? 'Una entrada espera a guardarse.' : `${n} entradas esperan a guardarse.`,
     lostChange: 'No se guardó un cambio de la página anterior.',

@@ -85,11 +85,11 @@ public class LessonTest {
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Reload the page")).click();
     Locator held = page.getByText("One entry on this device belongs to another school’s data.");
     assertThat(held).isVisible();
-    page.getByText("Show them").click();
+    page.getByText("Show entries").click();
     assertThat(page.getByText("from before")).isVisible();
     page.navigate(browsing.at("/people/{Ayşe}"));
     assertThat(page.locator("table")).not().containsText("from before");
-    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Discard them")).click();
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Discard entries")).click();
     assertThat(held).hasCount(0);
     page.reload();
     page.locator("h1").first().waitFor();

@@ -8,6 +8,8 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.testng.annotations.DataProvider;
@@ -30,6 +32,17 @@ public class LimitTest {
             + bars
             + "</part></score-partwise>")
         .getBytes(StandardCharsets.UTF_8);
+  }
+
+  private static final String NOTE =
+      "<note><pitch><step>A</step><octave>4</octave></pitch><duration>1</duration>"
+          + "<voice>#</voice>";
+
+  /** So many copies, each with its number in the place of the sign. */
+  private static String many(int n, String copy) {
+    return IntStream.rangeClosed(1, n)
+        .mapToObj(i -> copy.replace("#", String.valueOf(i)))
+        .collect(Collectors.joining());
   }
 
   private static byte[] zip(int entries, byte[] content) throws IOException {
@@ -57,6 +70,21 @@ public class LimitTest {
       {Limit.DEPTH, score("<a>".repeat(70) + "</a>".repeat(70))},
       {Limit.TEXT_LETTERS, score("<measure>" + "a".repeat(50_001) + "</measure>")},
       {Limit.NAME_LETTERS, score("<" + "a".repeat(201) + "/>")},
+      {
+        Limit.PARTS,
+        ("<score-partwise><part-list/>" + "<part id='P'/>".repeat(201) + "</score-partwise>")
+            .getBytes(StandardCharsets.UTF_8)
+      },
+      {Limit.VOICES, score("<measure number='1'>" + many(33, NOTE + "</note>") + "</measure>")},
+      {
+        Limit.WORDS,
+        score(
+            "<measure number='1'>"
+                + many(
+                    1_001,
+                    "<direction><direction-type><words>w#</words></direction-type></direction>")
+                + bar.substring(bar.indexOf("<note>")))
+      },
       {Limit.BARS, score("<measure number='1'/>".repeat(5_001))},
       {
         Limit.NOTES,

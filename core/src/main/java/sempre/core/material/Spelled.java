@@ -2,12 +2,14 @@ package sempre.core.material;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import sempre.core.Deadline;
 import sempre.core.Judgement;
 import sempre.core.making.Mode;
 import sempre.core.pitch.Pitch;
@@ -55,14 +57,25 @@ public record Spelled(Pitch root, Mode chord, List<Passage> passages) {
   /** How many notes the passages have at which one meets it. */
   private record Found(int length, Pitch root, Mode chord) {}
 
+  /**
+   * How far a line keeps to the notes of a chord, and whether it meets all of them: the same for
+   * every note on the way there, so that it is walked once.
+   */
+  private record Walk(int to, boolean whole) {}
+
+  /** A chord on a root, in whichever octave. */
+  private record On(Name root, Mode chord) {}
+
   /** The chords of a line, the one that is met most often first. */
   public static List<Spelled> of(List<Note> notes) {
+    Map<On, Walk> walks = new HashMap<>();
     Map<String, Spelled> all = new LinkedHashMap<>();
     int at = 0;
     while (at < notes.size()) {
-      Optional<Found> found = at(notes, at);
+      Deadline.check();
+      Optional<Found> found = at(notes, at, walks);
       // by a step a line comes into a chord: D, C, F, A and C are a D and F major
-      if (found.isPresent() && step(notes, at + 1) && at(notes, at + 1).isPresent()) {
+      if (found.isPresent() && step(notes, at + 1) && at(notes, at + 1, walks).isPresent()) {
         at++;
         continue;
       }
@@ -94,9 +107,9 @@ public record Spelled(Pitch root, Mode chord, List<Passage> passages) {
    * root would have more notes, or one whose seventh comes by a step: C, E, G, C and A are C major
    * and an A, and with a B instead of it C major and a B.
    */
-  private static Optional<Found> at(List<Note> notes, int from) {
-    Optional<Found> triad = at(notes, from, true);
-    Optional<Found> seventh = at(notes, from, false);
+  private static Optional<Found> at(List<Note> notes, int from, Map<On, Walk> walks) {
+    Optional<Found> triad = at(notes, from, true, walks);
+    Optional<Found> seventh = at(notes, from, false, walks);
     return seventh
         .filter(
             s -> triad.isEmpty() || s.root().spokenName().equals(triad.get().root().spokenName()))
@@ -107,7 +120,8 @@ public record Spelled(Pitch root, Mode chord, List<Passage> passages) {
         .or(() -> triad);
   }
 
-  private static Optional<Found> at(List<Note> notes, int from, boolean triads) {
+  private static Optional<Found> at(
+      List<Note> notes, int from, boolean triads, Map<On, Walk> walks) {
     return CHORDS.stream()
         .filter(c -> c.size() == TRIAD == triads)
         .flatMap(
@@ -115,7 +129,7 @@ public record Spelled(Pitch root, Mode chord, List<Passage> passages) {
               List<Found> on = new ArrayList<>();
               for (int place = 0; place < c.size(); place++) {
                 root(notes.get(from).pitch(), c, place)
-                    .flatMap(root -> found(notes, from, root, c))
+                    .flatMap(root -> found(notes, from, root, c, walks))
                     .ifPresent(on::add);
               }
               return on.stream();
@@ -132,22 +146,37 @@ public record Spelled(Pitch root, Mode chord, List<Passage> passages) {
     return chord.note(root, place, false).equals(note) ? Optional.of(root) : Optional.empty();
   }
 
-  private static Optional<Found> found(List<Note> notes, int from, Pitch root, Mode chord) {
+  private static Optional<Found> found(
+      List<Note> notes, int from, Pitch root, Mode chord, Map<On, Walk> walks) {
+    On on = new On(Name.of(root), chord);
+    Walk before = walks.get(on);
+    boolean onTheWay = before != null && from < before.to();
+    // what was not whole from farther back is not from here
+    if (onTheWay && !before.whole()) {
+      return Optional.empty();
+    }
     Set<Name> tones = new HashSet<>();
     for (int i = 0; i < chord.size(); i++) {
       tones.add(Name.of(chord.note(root, i, false)));
     }
-    Set<Name> met = new HashSet<>();
-    int to = from;
+    int to = onTheWay ? before.to() : from;
     while (to < notes.size()
         && tones.contains(Name.of(notes.get(to).pitch()))
         && !notes.get(to).grace()
         && (to == from || follows(notes.get(to - 1), notes.get(to)))) {
       to++;
     }
-    notes.subList(from, to).forEach(n -> met.add(Name.of(n.pitch())));
-    boolean spelled = met.size() == chord.size() && to - from >= Judgement.Material.CHORD_NOTES;
-    return spelled ? Optional.of(new Found(to - from, root, chord)) : Optional.empty();
+    Set<Name> met = new HashSet<>();
+    for (int i = from; i < to && met.size() < chord.size(); i++) {
+      met.add(Name.of(notes.get(i).pitch()));
+    }
+    boolean whole = met.size() == chord.size();
+    if (to > from) {
+      walks.put(on, new Walk(to, whole));
+    }
+    return whole && to - from >= Judgement.Material.CHORD_NOTES
+        ? Optional.of(new Found(to - from, root, chord))
+        : Optional.empty();
   }
 
   /** Whether a step leads to a note. */

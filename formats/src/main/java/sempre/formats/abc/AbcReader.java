@@ -241,6 +241,7 @@ public final class AbcReader {
   }
 
   private Voice begun(String id) {
+    Limit.PARTS.check(voices.size() + 1L);
     Voice v = new Voice(id, problems);
     v.name = said.page().name();
     v.transposition = said.page().transposition();

@@ -81,6 +81,7 @@ public final class MusicXmlFile {
       throw refused(ForeignFile.of(xml), Saying.of("file.not-musicxml"));
     }
     Xml.Document document = Xml.document(xml);
+    Bounds.check(document.root());
     return of(document.root(), document.mended());
   }
 

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Stream;
-import sempre.core.Limit;
+import sempre.core.Deadline;
 import sempre.core.Refusal;
 import sempre.core.Saying;
 import sempre.core.pitch.KeySignature;
@@ -66,8 +66,8 @@ final class PartReader {
     this.id = id;
     this.name = name;
     this.concert = concert;
-    Limit.BARS.check(part.children("measure").size());
     for (XmlNode measure : part.children("measure")) {
+      Deadline.check();
       String number = measure.attribute("number");
       try {
         readBar(measure, number.isEmpty() ? String.valueOf(bars.size() + 1) : number);

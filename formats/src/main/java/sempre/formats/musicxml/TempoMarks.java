@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import sempre.core.Saying;
@@ -30,6 +31,9 @@ final class TempoMarks {
 
   private final Map<Double, Integer> ranks = new HashMap<>();
 
+  /** The same few words come again and again, in every part. */
+  private final Map<String, Optional<TempoWords.Change>> known = new HashMap<>();
+
   Map<Double, Double> tempi() {
     return tempi;
   }
@@ -48,7 +52,9 @@ final class TempoMarks {
         MusicXmlReader.metronome(metronome).ifPresent(t -> put(at, t, METRONOME));
       }
       for (XmlNode words : d.node().descendants("words")) {
-        TempoWords.of(words.text()).ifPresent(c -> change(at, c, words.text()));
+        known
+            .computeIfAbsent(words.text(), TempoWords::of)
+            .ifPresent(c -> change(at, c, words.text()));
       }
     }
   }

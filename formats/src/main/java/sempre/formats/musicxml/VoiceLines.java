@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import sempre.core.Deadline;
 
 /**
  * What a player plays of a staff on which several voices are written. Where a bar has one voice, or
@@ -77,10 +78,12 @@ final class VoiceLines<N> {
 
   /** Whether two of them sound at once. */
   private static <N> boolean divided(List<List<Item<N>>> sounding) {
-    for (int a = 0; a < sounding.size(); a++) {
-      for (int b = a + 1; b < sounding.size(); b++) {
-        List<Item<N>> other = notes(sounding.get(b));
-        if (notes(sounding.get(a)).stream().anyMatch(x -> other.stream().anyMatch(x::meets))) {
+    List<List<Item<N>>> notes = sounding.stream().map(VoiceLines::notes).toList();
+    for (int a = 0; a < notes.size(); a++) {
+      for (int b = a + 1; b < notes.size(); b++) {
+        Deadline.check();
+        List<Item<N>> other = notes.get(b);
+        if (notes.get(a).stream().anyMatch(x -> other.stream().anyMatch(x::meets))) {
           return true;
         }
       }

@@ -18,6 +18,7 @@ import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
 import javax.xml.stream.XMLStreamWriter;
+import sempre.core.Deadline;
 import sempre.core.Limit;
 import sempre.core.Saying;
 import sempre.formats.UnreadableException;
@@ -91,6 +92,7 @@ public final class Xml {
         switch (r.next()) {
           case XMLStreamConstants.START_ELEMENT -> {
             Limit.ELEMENTS.check(++elements);
+            Deadline.check();
             Limit.NAME_LETTERS.check(r.getLocalName().length());
             XmlNode n = new XmlNode(r.getLocalName());
             for (int i = 0; i < r.getAttributeCount(); i++) {

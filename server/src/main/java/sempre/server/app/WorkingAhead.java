@@ -1,10 +1,13 @@
 package sempre.server.app;
 
+import java.time.Duration;
 import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.stereotype.Component;
+import sempre.core.Deadline;
+import sempre.core.Limit;
 import sempre.core.planning.Player;
 import sempre.server.store.Db;
 import sempre.server.store.People;
@@ -17,6 +20,7 @@ import sempre.server.store.Shelf;
  */
 @Component
 public class WorkingAhead implements DisposableBean {
+  private static final Duration LONGEST = Duration.ofSeconds(Limit.SECONDS.most());
   private static final Logger LOG = LoggerFactory.getLogger(WorkingAhead.class);
 
   private final Db db;
@@ -68,10 +72,13 @@ public class WorkingAhead implements DisposableBean {
       if (closed) {
         return false;
       }
+      Deadline.begin(LONGEST, () -> closed);
       try {
         demands.of(tx, s, player, p, reads);
-      } catch (OddPiece e) {
+      } catch (OddPiece | Limit.Exceeded e) {
         LOG.debug("it says so itself where it is asked for", e);
+      } finally {
+        Deadline.over();
       }
     }
     return true;

@@ -14,8 +14,11 @@ import java.util.OptionalLong;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Supplier;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.context.event.ContextClosedEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpHeaders;
@@ -23,6 +26,8 @@ import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 import org.springframework.web.util.ContentCachingResponseWrapper;
+import sempre.core.Deadline;
+import sempre.core.Limit;
 import sempre.core.Saying;
 import sempre.server.api.Spoken;
 import sempre.server.app.Notices;
@@ -46,6 +51,10 @@ class Answers extends OncePerRequestFilter {
   private static final Duration UNUSED = Duration.ofMinutes(30);
   private static final int PATIENCE_SECONDS = 8;
   private static final int AT_ONCE = 16;
+  private static final Duration LONGEST = Duration.ofSeconds(Limit.SECONDS.most());
+
+  /** What is nearly done when Sempre is stopped may still end. */
+  private static final long STOPS_NANOS = TimeUnit.SECONDS.toNanos(2);
 
   /** Files may take many times their size while they are read. */
   private static final int UPLOADS_AT_ONCE = 2;
@@ -69,6 +78,9 @@ class Answers extends OncePerRequestFilter {
   private final Supplier<List<Saying>> notices;
   private final Clock clock;
   private final int patience;
+
+  /** When Sempre was told to stop. */
+  private final AtomicLong stopped = new AtomicLong();
 
   @Autowired
   Answers(Db db, Notices notices, Clock clock) {
@@ -165,11 +177,23 @@ class Answers extends OncePerRequestFilter {
       Problems.write(request, response, 503, Saying.of("wrong.busy"));
       return;
     }
+    // also where the one who asked has gone: nothing holds a turn for longer
+    Deadline.begin(LONGEST, this::stops);
     try {
       chain.doFilter(request, response);
     } finally {
+      Deadline.over();
       of.release();
     }
+  }
+
+  @EventListener(ContextClosedEvent.class)
+  void stop() {
+    stopped.set(System.nanoTime());
+  }
+
+  private boolean stops() {
+    return stopped.get() != 0 && System.nanoTime() - stopped.get() > STOPS_NANOS;
   }
 
   private boolean turn(Semaphore of) {
