@@ -110,7 +110,9 @@
     <h1>{ui.agenda.title}</h1>
     {#if view}<a href="/people/{student}">{view.student.name}</a>
       <a href="/people/{student}/agenda/paper">{ui.agenda.paper}</a>
-      <a href="/api/students/{student}/agenda.ics" download>{ui.agenda.calendar}</a>{/if}
+      <a href="/api/students/{student}/agenda.ics" download>{ui.agenda.calendar}</a>
+      <a href="/api/students/{student}/agenda.ics?named=true" download>{ui.agenda.calendarNamed}</a
+      >{/if}
   </header>
   {#if page.problem}<Trouble text={page.problem} again={page.again} />{/if}
   {#if view}

@@ -162,6 +162,7 @@
         · <a href="/people/{student}/agenda">{ui.agenda.title}</a>
         · <a href="/people/{student}/sight">{ui.sight.title}</a>
         · <a href="/people/{student}/report">{ui.people.reportLink}</a>
+        · <a href="/api/students/{student}/everything.txt" download>{ui.people.everything}</a>
       </div>
       <NoteMap {map} {sounding} />
     {/if}

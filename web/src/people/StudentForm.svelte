@@ -95,9 +95,10 @@
     );
   }
 
+  let fromBackups = $state(false);
   async function erase(all: boolean) {
     if (!student) return;
-    const params = { path: { id: student.id }, query: { all } };
+    const params = { path: { id: student.id }, query: { all, backups: fromBackups } };
     await changes.once(
       () => asked(api.DELETE('/api/students/{id}', { params })),
       (gone) => {
@@ -286,6 +287,7 @@
               goes.value?.length ? `: ${goes.value.join(', ')}` : ''
             )}
           </p>
+          <Checkbox labelText={ui.people.eraseBackups} bind:checked={fromBackups} />
           <p class="acts">
             <button class="plain link" onclick={() => erase(true)}>{ui.people.eraseGood}</button>
             {#if student.others.length}

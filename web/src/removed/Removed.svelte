@@ -15,7 +15,21 @@
   const changes = door();
 
   const load = () => page.ask(() => asked(api.GET('/api/removals')));
-  onMount(() => void load());
+  /** teachers and judges, whose names stand with what they wrote down */
+  const names = loaded<Schemas['NameView'][]>();
+  const loadNames = () => names.ask(() => asked(api.GET('/api/names')));
+  onMount(() => {
+    void load();
+    void loadNames();
+  });
+  const eraseName = (name: string) =>
+    changes.change(
+      () => asked(api.PUT('/api/names/erased', { body: { name } })),
+      (left) => {
+        names.put(left);
+        said = ui.removed.nameErased(name);
+      }
+    );
 
   const KINDS: [Kind, string][] = [
     ['PIECE', ui.removed.pieces],
@@ -89,6 +103,27 @@
     <p class="small quiet">
       {ui.removed.toErase} <a href="/people">{ui.app.people}</a>.
     </p>
+  {/if}
+  {#if names.value?.length}
+    <section>
+      <h2>{ui.removed.names}</h2>
+      <p class="small quiet">{ui.removed.namesLead}</p>
+      <ul>
+        {#each names.value as n (n.name)}
+          <li>
+            <span class="name"><b>{n.name}</b></span>
+            <span class="small quiet">{ui.removed.entries(n.entries)}</span>
+            <Button
+              size="small"
+              kind="tertiary"
+              disabled={changes.busy}
+              on:click={() => eraseName(n.name)}
+              >{ui.removed.eraseName}<span class="bx--visually-hidden">&nbsp;{n.name}</span></Button
+            >
+          </li>
+        {/each}
+      </ul>
+    </section>
   {/if}
 </div>
 

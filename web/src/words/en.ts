@@ -736,7 +736,8 @@ export const en = {
     offAdd: 'Add days off',
     offNone: 'None are written down.',
     offNoDay: 'Choose the first day.',
-    calendar: 'As a calendar file',
+    calendar: 'Export calendar file',
+    calendarNamed: 'Export with the student’s name',
     paper: 'On paper',
     back: 'Back to the student',
     paperOf: (day: Text) => `Practice from ${day}`,
@@ -1795,6 +1796,8 @@ export const en = {
     erased: (name: Text, others: Text, gone: Text) =>
       `Everything of ${name} goes for good${others}${gone}. It can’t be put back. To keep it, let the student leave instead.`,
     everyInstrument: ', on every instrument',
+    everything: 'Export everything Sempre keeps',
+    eraseBackups: 'Also delete the backups on this computer that still have this student',
     eraseGood: 'Erase for good',
     eraseOnly: (instrument: Text) => `Erase the ${instrument} only`,
     dontErase: 'Don’t erase',
@@ -1804,6 +1807,11 @@ export const en = {
     halfSteps: 'every half step'
   },
   removed: {
+    names: 'Names of teachers and judges',
+    namesLead: 'Erasing a name keeps the grades and points. They show no name then.',
+    entries: (n: number) => (n === 1 ? 'on one entry' : `on ${n} entries`),
+    eraseName: 'Erase name',
+    nameErased: (name: Text) => `The name ${name} was erased.`,
     forMany: 'Done for a whole group',
     pieces: 'Pieces',
     assignments: 'Assignments',

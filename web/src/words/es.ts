@@ -758,7 +758,8 @@ export const es: Dictionary = {
     offAdd: 'Añadir días libres',
     offNone: 'No hay ninguno apuntado.',
     offNoDay: 'Elige el primer día.',
-    calendar: 'Como archivo de calendario',
+    calendar: 'Exportar el calendario',
+    calendarNamed: 'Exportar con el nombre del alumno',
     paper: 'En papel',
     back: 'Volver a la ficha',
     paperOf: (day: Text) => `Práctica desde el ${day}`,
@@ -1829,6 +1830,8 @@ export const es: Dictionary = {
     erased: (name: Text, others: Text, gone: Text) =>
       `Todo lo de ${name} desaparece para siempre${others}${gone}. No se puede recuperar. Para guardarlo, di mejor que se ha ido.`,
     everyInstrument: ', con todos sus instrumentos',
+    everything: 'Exportar todo lo que Sempre guarda',
+    eraseBackups: 'Borrar también las copias de esta computadora que aún tienen a este alumno',
     eraseGood: 'Borrar para siempre',
     eraseOnly: (instrument: Text) => `Borrar solo: ${instrument}`,
     dontErase: 'No borrar',
@@ -1838,6 +1841,11 @@ export const es: Dictionary = {
     halfSteps: 'cada semitono'
   },
   removed: {
+    names: 'Nombres de maestros y jueces',
+    namesLead: 'Al borrar un nombre, las calificaciones y los puntos quedan, sin nombre.',
+    entries: (n: number) => (n === 1 ? 'en una entrada' : `en ${n} entradas`),
+    eraseName: 'Borrar nombre',
+    nameErased: (name: Text) => `Se borró el nombre ${name}.`,
     forMany: 'Hecho para todo un grupo',
     pieces: 'Piezas',
     assignments: 'Lo que se dio',

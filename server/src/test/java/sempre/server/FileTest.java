@@ -18,12 +18,14 @@ import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Instant;
+import java.time.LocalDate;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import sempre.core.Refusal;
 import sempre.core.score.PartChoice;
+import sempre.server.file.Daily;
 import sempre.server.store.Db;
 import sempre.server.store.Shelf;
 
@@ -133,6 +135,29 @@ public class FileTest {
     running = Server.start(dir, 0, false);
     assertThat(send("GET", "/api/students/" + other + "/heard", "").body())
         .contains("Staying", "Afterwards");
+  }
+
+  /** On wish what is erased leaves the backups on this computer too, and one of today is there. */
+  @Test
+  public void whatIsErasedLeavesTheBackupsTooWhereThatIsWanted() throws Exception {
+    String id = student("Zyzzyremark");
+    running.getBean(Daily.class).close();
+    Path old = dir.resolve("backups/daily-2020-01-01.zip");
+    Files.createDirectories(old.getParent());
+    Files.writeString(old, "Zyzzyremark");
+    Files.writeString(dir.resolve("backups/before-form-20-2020-01-01-120000.mv.db"), "Zyzzyremark");
+    assertThat(send("DELETE", "/api/students/" + id + "?backups=true", "").statusCode())
+        .isEqualTo(200);
+    for (int i = 0; i < 200 && !today().contains("or its backups"); i++) {
+      Thread.sleep(50);
+    }
+    assertThat(today()).contains("or its backups");
+    try (var left = Files.list(old.getParent())) {
+      assertThat(left.map(f -> f.getFileName().toString()).toList())
+          .singleElement()
+          .asString()
+          .isEqualTo("daily-" + LocalDate.now() + ".zip");
+    }
   }
 
   private String today() throws Exception {

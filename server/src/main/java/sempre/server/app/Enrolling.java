@@ -89,8 +89,9 @@ public class Enrolling {
    * Erases a student for good.
    *
    * @param all every instrument of the person, or only this one
+   * @param backups whether backups in the folder of the data go too
    */
-  public Erased erase(long id, boolean all) {
+  public Erased erase(long id, boolean all, boolean backups) {
     Erased erased =
         db.inTransaction(
             tx -> {
@@ -103,7 +104,7 @@ public class Enrolling {
               }
               return new Erased(s, who.size(), sum);
             });
-    erasing.again();
+    erasing.again(backups);
     return erased;
   }
 

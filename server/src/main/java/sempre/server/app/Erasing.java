@@ -46,8 +46,12 @@ public class Erasing implements DisposableBean {
     this.clock = clock;
   }
 
-  /** Something was erased. */
-  public void again() {
+  /**
+   * Something was erased.
+   *
+   * @param backups whether it is to leave the daily backups and kept files too
+   */
+  public void again(boolean backups) {
     School school = schools.getIfAvailable();
     if (school == null) {
       // a database of its own keeps its own file
@@ -58,16 +62,24 @@ public class Erasing implements DisposableBean {
     } catch (IOException e) {
       LOG.warn("what was erased can't be noted", e);
     }
-    background.submit(() -> rewrite(school));
+    background.submit(() -> rewrite(school, backups));
   }
 
-  private void rewrite(School school) {
+  private void rewrite(School school, boolean backups) {
     Saying saying;
     try {
+      boolean done = db.aside(school::rewrite);
+      if (done && backups) {
+        db.inTurn(
+            () -> {
+              school.renewBackups(clock);
+              return done;
+            });
+      }
       saying =
-          db.aside(school::rewrite)
+          done
               ? Saying.of(
-                  "erased.gone",
+                  backups ? "erased.gone-everywhere" : "erased.gone",
                   "time",
                   LocalTime.now(clock).truncatedTo(ChronoUnit.MINUTES).toString(),
                   "n",

@@ -145,7 +145,7 @@ public class SampleSchool {
               samples.forget(tx);
               return kept.stream().map(People.Group::name).toList();
             });
-    erasing.again();
+    erasing.again(false);
     return staying;
   }
 

@@ -8,6 +8,7 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Clock;
+import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
@@ -22,6 +23,9 @@ import sempre.core.Saying;
  */
 public final class School implements AutoCloseable {
   private static final DateTimeFormatter STAMP = DateTimeFormatter.ofPattern("yyyy-MM-dd-HHmmss");
+
+  /** After every day of a backup's name. */
+  private static final LocalDate LAST = LocalDate.of(9999, 12, 31);
 
   private final DataFolder folder;
   private final List<Saying> said;
@@ -218,6 +222,20 @@ public final class School implements AutoCloseable {
       throw new IOException(e);
     }
     return file;
+  }
+
+  /**
+   * Makes today's backup anew and deletes all others, with what a restore or an upgrade replaced:
+   * what was erased is in none of them any more.
+   */
+  public synchronized void renewBackups(Clock clock) throws IOException {
+    Path today = Backup.of(folder, LocalDate.now(clock));
+    Files600.replace(backup(), today);
+    for (Path old : Backup.before(folder, LAST)) {
+      if (!old.equals(today)) {
+        Files.delete(old);
+      }
+    }
   }
 
   /**

@@ -152,6 +152,10 @@ public class AgendaApiTest extends DemoTestBase {
             .replace("\r\n ", "");
     long days = get(path).get("days").valueStream().filter(d -> !d.get("tasks").isEmpty()).count();
     assertThat(file.split("BEGIN:VEVENT")).hasSize((int) days + 2 + 1);
+    // a calendar may belong to others: whose it is, is in it on wish only
+    assertThat(file + r.getResponse().getHeader("Content-Disposition")).doesNotContain("Yuna");
+    MvcTestResult named = mvc.get().uri(path + ".ics?named=true").exchange();
+    assertThat(named.getResponse().getHeader("Content-Disposition")).contains("Yuna");
     assertThat(file)
         .contains("SUMMARY:20 minutes: Spray")
         .contains("SUMMARY:Due: Spray")

@@ -22,6 +22,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.agenda.Days;
 import sempre.formats.ical.CalendarFile;
@@ -104,11 +105,14 @@ class AgendaController {
   }
 
   /**
-   * The plan for any calendar; a file that is taken in again changes what stands there. Of the
-   * student it has the name alone, as everywhere.
+   * The plan for any calendar; a file that is taken in again changes what stands there.
+   *
+   * @param named whether the student's name is in the file and its name: a calendar may belong to
+   *     others
    */
   @GetMapping(value = "/api/students/{studentId}/agenda.ics", produces = "text/calendar")
-  ResponseEntity<byte[]> calendar(@PathVariable long studentId) {
+  ResponseEntity<byte[]> calendar(
+      @PathVariable long studentId, @RequestParam(defaultValue = "false") boolean named) {
     Agendas.OfStudent of = agendas.of(studentId);
     AgendaViews.AgendaView view = AgendaWords.view(of);
     List<CalendarFile.Entry> entries = new ArrayList<>();
@@ -125,7 +129,10 @@ class AgendaController {
               Speech.say("agenda.due-event", "piece", d.piece().title()),
               ""));
     }
-    String name = Speech.say("agenda.calendar", "student", of.student().name());
+    String name =
+        named
+            ? Speech.say("agenda.calendar", "student", of.student().name())
+            : Speech.say("agenda.calendar-plain");
     return ResponseEntity.ok()
         .header(
             HttpHeaders.CONTENT_DISPOSITION,

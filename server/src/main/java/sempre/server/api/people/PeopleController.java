@@ -170,10 +170,14 @@ class PeopleController {
    * Erases a student for good and says what went.
    *
    * @param all every instrument of the person, or only this one
+   * @param backups whether backups in the folder of the data go too
    */
   @DeleteMapping("/students/{id}")
-  Refs.Done erase(@PathVariable long id, @RequestParam(defaultValue = "true") boolean all) {
-    Enrolling.Erased erased = enrolling.erase(id, all);
+  Refs.Done erase(
+      @PathVariable long id,
+      @RequestParam(defaultValue = "true") boolean all,
+      @RequestParam(defaultValue = "false") boolean backups) {
+    Enrolling.Erased erased = enrolling.erase(id, all, backups);
     Map<String, Object> with = new LinkedHashMap<>(erased.written());
     with.put("student", erased.student().name());
     with.put("instruments", erased.instruments());
