@@ -2,7 +2,7 @@ import { refusal, sentence } from '../api/client';
 import { lost } from '../lib/lost.svelte';
 import { throwAway, waitingElsewhere, waitingHere, unsent, type Marked } from './pending';
 import { Queue } from './queue.svelte';
-import { sender } from './senders';
+import { isOwn, sender } from './senders';
 
 /** How often what waits is looked for. */
 const LOOK_MS = 10_000;
@@ -30,16 +30,19 @@ class Outbox {
     this.elsewhere = waitingElsewhere();
     for (const name of waitingHere()) {
       const send = sender(name);
-      if (!send || Queue.open.has(name)) continue;
+      if (!send || this.#elsewhere(name)) continue;
       const own = new Queue<Marked, unknown>(name, send, () => {}, refusal, sentence);
       await own.flush();
       own.stop();
       own.refused.forEach((r) => lost.tell(r.because));
     }
     this.waiting = waitingHere()
-      .filter((n) => !Queue.open.has(n))
+      .filter((n) => !this.#elsewhere(n))
       .reduce((sum, n) => sum + unsent(n).length, 0);
   }
+
+  /** The page that is open sends it, or will when it has come: it shows what was pressed there. */
+  #elsewhere = (name: string) => Queue.open.has(name) || isOwn(name, location.pathname);
 
   throwAway() {
     this.elsewhere.forEach((e) => throwAway(e.name));

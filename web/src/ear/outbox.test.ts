@@ -42,6 +42,7 @@ beforeEach(() => {
     });
     return Promise.resolve(new Response('{}', { headers: { 'Sempre-School': 'here' } }));
   });
+  vi.stubGlobal('location', { pathname: '/ear/check/9' });
   school.id = 'here';
 });
 afterEach(() => vi.unstubAllGlobals());
@@ -59,6 +60,8 @@ const press = (studentId: number, at: Date) => ({
 test('what waits is sent from any page, with how long ago it was pressed, but not beside its own page', async () => {
   keepUnsent('check-7', press(1, new Date(Date.now() - 60_000)));
   keepUnsent('check-8', press(2, new Date()));
+  // its page is on its way and will show it
+  keepUnsent('check-9', press(3, new Date()));
   const open = new Queue(
     'check-8',
     () => Promise.reject(new Error()),
@@ -71,7 +74,7 @@ test('what waits is sent from any page, with how long ago it was pressed, but no
   expect(marks.map((s) => s.url)).toEqual(['/api/checks/7/grades']);
   expect(Number(marks[0]!.age)).toBeGreaterThanOrEqual(60_000);
   expect(marks[0]!.school).toBe('here');
-  expect(waitingHere()).toEqual(['check-8']);
+  expect(waitingHere()).toEqual(['check-8', 'check-9']);
   open.stop();
 });
 

@@ -82,18 +82,23 @@ export const sendTouch = (mockId: number, p: Touch) =>
     })
   );
 
-const SENDERS: [RegExp, (ids: number[], press: never) => Promise<unknown>][] = [
-  [/^check-(\d+)$/, ([id], p) => sendGrade(id!, p)],
-  [/^part-(\d+)-(\d+)$/, ([student, piece], p) => sendHeard(student!, piece!, p)],
-  [/^runs-(\d+)-(\d+)$/, ([student, piece], p) => sendRun(student!, piece!, p)],
-  [/^sheet-(\d+)$/, ([id], p) => sendTouch(id!, p)]
+/** By what each list is called: how it is sent, and the page that sends it itself when it is open. */
+const SENDERS: [RegExp, string, (ids: number[], press: never) => Promise<unknown>][] = [
+  [/^check-(\d+)$/, '/ear/check/$1', ([id], p) => sendGrade(id!, p)],
+  [/^part-(\d+)-(\d+)$/, '/ear/$1/$2', ([student, piece], p) => sendHeard(student!, piece!, p)],
+  [/^runs-(\d+)-(\d+)$/, '/practice/$1/$2', ([student, piece], p) => sendRun(student!, piece!, p)],
+  [/^sheet-(\d+)$/, '/people/mock/$1', ([id], p) => sendTouch(id!, p)]
 ];
 
 /** How what waits under a name is sent, whatever page is open. */
 export function sender(name: string): ((press: Marked) => Promise<unknown>) | undefined {
-  for (const [named, send] of SENDERS) {
+  for (const [named, , send] of SENDERS) {
     const found = named.exec(name);
     if (found) return (press) => send(found.slice(1).map(Number), press as never);
   }
   return undefined;
 }
+
+/** Whether a page sends what waits under a name itself, and shows it. */
+export const isOwn = (name: string, path: string) =>
+  SENDERS.some(([named, page]) => named.test(name) && name.replace(named, page) === path);

@@ -162,7 +162,7 @@ export const help: Help = {
         'Un nombre abre la ficha: la extensión con lo que está seguro, lo que viene ahora y todo lo que se oyó.',
         'Quién tiene qué nota y quién puede tocar qué miran el grupo entero. La gráfica muestra las notas semana a semana.',
         'Plan de práctica, en la ficha de un alumno, dice qué se practica cada día hasta el día de cada pieza: en papel y para un calendario. Hoy habla de aquellos para quienes se preparó.',
-        'Audiciones, debajo de los grupos: lo que se pide llega como tabla; hasta dónde ha llegado cada candidato se calcula por notas, tempos limpios y cambios. Un simulacro sortea con un número, y cada juez puntúa en su propio dispositivo.',
+        'Audiciones, debajo de los grupos: lo que se pide llega como tabla; hasta dónde ha llegado cada candidato se calcula por notas, tempos limpios y cambios. Un simulacro sortea con un número, y cada juez puntúa en su propio dispositivo. Nombra primero a los jueces. El resultado aparece cuando todos entregaron.',
         'El informe para casa dice con palabras qué se aprendió desde un día, sin nada de otros niños.',
         'El estilo de la casa dice cómo tocan todos donde los profesores difieren.'
       ],
