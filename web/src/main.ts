@@ -7,10 +7,8 @@ import 'carbon-components-svelte/css/all.css';
 import './app.css';
 import { mount } from 'svelte';
 import App from './App.svelte';
-import { api } from './api/client';
 import { warmUp } from './engrave/engrave';
 import { read, write } from './lib/kept.svelte';
-import { school } from './lib/school.svelte';
 import { unattended } from './paper/settings.svelte';
 import { language } from './words/language';
 
@@ -29,8 +27,6 @@ addEventListener('vite:preloadError', () => {
 // what is printed with nobody before it waits for the engraver first of all
 if (unattended) warmUp();
 
-// what waits in this browser waits for one school: which one this is, is asked once
-if (!school.id) await api.GET('/api/styles').catch(() => undefined);
 mount(App, { target: document.getElementById('app')! });
 
 // keeps what the interface is made of; where the browser has none, the server is asked each time

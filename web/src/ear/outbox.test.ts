@@ -100,7 +100,11 @@ test('nothing waits for a student who was erased', () => {
   expect(unsent('check-7').map((p) => p.mark)).toEqual(['m2']);
 });
 
-test('what an older version kept is sent as before', () => {
+test('what was kept before a school was known is this one’s', () => {
   kept.set('sempre-check-7', JSON.stringify([press(1, new Date())]));
-  expect(waitingHere()).toEqual(['check-7']);
+  school.id = '';
+  keepUnsent('check-8', press(2, new Date()));
+  school.id = 'here';
+  expect(waitingHere().sort()).toEqual(['check-7', 'check-8']);
+  expect(unsent('check-8').map((p) => p.mark)).toEqual(['m2']);
 });

@@ -21,8 +21,9 @@ export interface Press extends Marked {
 }
 
 const WAIT = 'wait/';
-/** How these lists were called before they were told apart by school. */
-const BEFORE = /^(check-\d+|part-\d+-\d+|runs-\d+-\d+|sheet-\d+)$/;
+const NOT_SAID = /^wait\/\//;
+/** How these lists are called while no school is known: by an older version, or before an answer. */
+const BEFORE = /^(wait\/\/)?(check-\d+|part-\d+-\d+|runs-\d+-\d+|sheet-\d+)$/;
 const keep = (name: string) => `${WAIT}${school.id}/${name}`;
 
 /** What an earlier page of this name could not send; nothing when there is no storage. */
@@ -46,20 +47,22 @@ function change<P extends Marked>(name: string, to: (list: P[]) => P[]) {
 
 /** Lists of this school in which something waits. */
 export const waitingHere = (): string[] => {
-  keptNames('')
-    .filter((n) => BEFORE.test(n))
-    .forEach((n) => {
-      // kept by an older version, which knew one school only
-      if (school.id && !unsent(n).length) write(keep(n), read(n));
-      write(n, undefined);
-    });
+  if (school.id)
+    keptNames('')
+      .filter((n) => BEFORE.test(n))
+      .forEach((n) => {
+        // kept by an older version, which knew one school only, or before an answer said which it is
+        const name = n.replace(NOT_SAID, '');
+        if (!unsent(name).length) write(keep(name), read(n));
+        write(n, undefined);
+      });
   return keptNames(keep('')).map((n) => n.slice(keep('').length));
 };
 
 /** What waits for other schools' data, by the names under which it is kept. */
 export const waitingElsewhere = (): { name: string; presses: Marked[] }[] =>
   keptNames(WAIT)
-    .filter((n) => !n.startsWith(keep('')))
+    .filter((n) => !n.startsWith(keep('')) && !NOT_SAID.test(n))
     .map((name) => ({ name, presses: read<Marked[]>(name) ?? [] }));
 
 /** Throws away what waits for another school. */
