@@ -161,7 +161,7 @@ export const help: Help = {
         'A name opens the record: the range with what is secure, what comes next, everything that was heard.',
         'Who has which note, and who can play what, look at the group as a whole. The plot shows the notes over the weeks.',
         'Practice plan, on a student’s record, says what is practised on which day up to the day on which a piece is due: on paper, and for a calendar. Today tells of those for whom it was set up.',
-        'Auditions, below the groups: what is asked comes as a table; each candidate’s readiness is worked out from notes, clean tempos and changes. A mock audition draws by a number, and each judge gives points on a device of their own. Name the judges first. The result appears when all have handed in.',
+        'Auditions are below the groups. Requirements come as a table. Each candidate’s readiness comes from notes, clean tempos and changes. A mock audition draws by number, and judges score on their own devices. Name the judges first. The result appears when all have handed in.',
         'Report for home says in words what was learned since a day, with nothing about other children.',
         'The house style says how everyone plays where teachers differ.'
       ],

@@ -148,10 +148,10 @@ public class FileTest {
     Files.writeString(dir.resolve("backups/before-form-20-2020-01-01-120000.mv.db"), "Zyzzyremark");
     assertThat(send("DELETE", "/api/students/" + id + "?backups=true", "").statusCode())
         .isEqualTo(200);
-    for (int i = 0; i < 200 && !today().contains("or its backups"); i++) {
+    for (int i = 0; i < 200 && !today().contains("and its backups"); i++) {
       Thread.sleep(50);
     }
-    assertThat(today()).contains("or its backups");
+    assertThat(today()).contains("and its backups");
     try (var left = Files.list(old.getParent())) {
       assertThat(left.map(f -> f.getFileName().toString()).toList())
           .singleElement()
