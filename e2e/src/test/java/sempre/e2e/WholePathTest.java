@@ -58,7 +58,11 @@ public class WholePathTest {
     page.navigate(browsing.at("/"));
     page.keyboard().press("/");
     page.keyboard().type(student + " " + piece);
-    page.locator("dialog li.at").getByText(Pattern.compile(student)).waitFor();
+    // the row that is wanted, and not one from before all lists had come
+    page.locator("dialog li.at")
+        .filter(new Locator.FilterOptions().setHasText(student))
+        .filter(new Locator.FilterOptions().setHasText(piece))
+        .waitFor();
     page.keyboard().press("Enter");
     page.locator("svg.engraved").first().waitFor();
     return page;
