@@ -160,7 +160,24 @@
       </ol>
     </section>
     <section>
-      {#if view.judge}
+      {#if editing || !view.judges.length}
+        <h2>{ui.mock.judges}</h2>
+        <form
+          class="begin"
+          onsubmit={(e) => {
+            e.preventDefault();
+            void expect();
+          }}
+        >
+          <TextInput
+            labelText={ui.mock.names}
+            helperText={ui.mock.namesHelp}
+            maxlength={600}
+            bind:value={names}
+          />
+          <Button size="field" type="submit" disabled={changes.busy}>{ui.mock.setJudges}</Button>
+        </form>
+      {:else if view.judge}
         <h2>{ui.mock.sheet(view.judge)}</h2>
         <p class="small quiet">{ui.mock.points}</p>
         {#each view.points as p (p.criterion)}
@@ -203,23 +220,6 @@
           >
           {#if handingIn}<p role="status">{ui.mock.handingIn}</p>{/if}
         {/if}
-      {:else if editing || !view.judges.length}
-        <h2>{ui.mock.judges}</h2>
-        <form
-          class="begin"
-          onsubmit={(e) => {
-            e.preventDefault();
-            void expect();
-          }}
-        >
-          <TextInput
-            labelText={ui.mock.names}
-            helperText={ui.mock.namesHelp}
-            maxlength={600}
-            bind:value={names}
-          />
-          <Button size="field" type="submit" disabled={changes.busy}>{ui.mock.setJudges}</Button>
-        </form>
       {:else if waitingFor.length}
         <h2>{ui.mock.who}</h2>
         <div class="begin">
