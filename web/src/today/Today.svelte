@@ -22,11 +22,15 @@
   const groups = $derived(today?.groups ?? []);
   const none = $derived(!groups.some((g) => g.today));
 
+  /** until the page stands there and is read */
+  const READING_MS = 1000;
+
   onMount(() => {
     void page.ask(() => asked(api.GET('/api/today')));
-    // the engraver starts while the teacher reads, so that a part opens at once
-    warmUp();
     void preload('/stand/:student/:piece');
+    // the engraver starts while the teacher reads, so that a part opens at once
+    const later = setTimeout(warmUp, READING_MS);
+    return () => clearTimeout(later);
   });
 
   /** What a school needs before there is a today; each leads to where it is done. */

@@ -32,9 +32,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.LongStream;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.util.FileSystemUtils;
 import sempre.server.Server;
+import sempre.server.app.Library;
 import sempre.server.store.Db;
 
 /** The application with the demo school, and a Chromium in front of it. */
@@ -50,10 +52,17 @@ final class Browsing implements AutoCloseable {
   /** Chromium without what only a window needs; it takes half the time. */
   private static final Path SHELL = Path.of("/usr/bin/chromium-headless-shell");
 
+  /** Numbers of pieces that a test may have come to. */
+  private static final int PIECES = 500;
+
+  /** The browser's database of what was engraved before. */
+  private static final String ENGRAVED = "sempre-engraved";
+
   final Path data;
   private static Playwright playwright;
   private static Browser browser;
   private static Path filled;
+  private static long demoPieces;
   private final boolean demo;
   private final Map<BrowserContext, String> contexts = new LinkedHashMap<>();
   private ConfigurableApplicationContext server;
@@ -110,8 +119,13 @@ final class Browsing implements AutoCloseable {
     if (!done) {
       throw new IllegalStateException("somebody still has the data open");
     }
-    // what was worked out from the data before counts no more
+    // what was worked out from the data before counts no more; a new piece gets a number that one
+    // of before had
     db.run(tx -> tx.run("update band set place = place"));
+    Library library = server.getBean(Library.class);
+    LongStream.rangeClosed(1, PIECES)
+        .filter(id -> id > demoPieces || library.writing(id) > 0)
+        .forEach(library::forget);
   }
 
   /** One browser for all tests; each page has a context of its own, as if nobody had been there. */
@@ -146,7 +160,13 @@ final class Browsing implements AutoCloseable {
     try {
       if (filled == null) {
         Path folder = Files.createTempDirectory("sempre-e2e-school");
-        Server.start(folder, 0, true).close();
+        try (ConfigurableApplicationContext made = Server.start(folder, 0, true)) {
+          demoPieces =
+              made.getBean(Db.class)
+                  .inTransaction(
+                      tx -> tx.one("select max(id) as most from piece", r -> r.id("most")))
+                  .orElseThrow();
+        }
         filled = folder.resolve("sempre.mv.db");
       }
       Files.copy(filled, data.resolve("sempre.mv.db"));
@@ -240,13 +260,31 @@ final class Browsing implements AutoCloseable {
     return page;
   }
 
-  /** As if nobody had been there; only what the interface is made of is still in its cache. */
+  /**
+   * As if nobody had been there; only what the interface is made of, and lines that were engraved,
+   * which say nothing of a school, are still there.
+   */
   private void nothingKept(Page page) {
-    JsonObject what = new JsonObject();
-    what.addProperty("origin", address);
-    what.addProperty("storageTypes", "cookies,indexeddb,local_storage,cache_storage");
+    // a browser answers for its databases only where a page of theirs is open
+    page.navigate(address + "/notice.txt");
     CDPSession session = page.context().newCDPSession(page);
-    session.send("Storage.clearDataForOrigin", what);
+    JsonObject all = new JsonObject();
+    all.addProperty("origin", address);
+    all.addProperty("storageTypes", "cookies,local_storage,cache_storage");
+    session.send("Storage.clearDataForOrigin", all);
+    JsonObject of = new JsonObject();
+    of.addProperty("securityOrigin", address);
+    session
+        .send("IndexedDB.requestDatabaseNames", of)
+        .getAsJsonArray("databaseNames")
+        .forEach(
+            name -> {
+              if (!name.getAsString().equals(ENGRAVED)) {
+                JsonObject one = of.deepCopy();
+                one.add("databaseName", name);
+                session.send("IndexedDB.deleteDatabase", one);
+              }
+            });
     session.detach();
   }
 

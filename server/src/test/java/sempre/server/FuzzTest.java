@@ -46,7 +46,7 @@ import tools.jackson.databind.node.ObjectNode;
 @Import(DemoSchool.class)
 public class FuzzTest extends AbstractTestNGSpringContextTests {
   private static final long SEED = 20261126;
-  private static final int EACH = 24;
+  private static final int EACH = 12;
   private static final int THREADS = 2;
   private static final long SLOW_MILLIS = 20_000;
   private static final int INTERNAL = 500;

@@ -14,12 +14,12 @@ import org.testng.annotations.Test;
 
 /**
  * Jazzer lets libFuzzer make files out of those of the corpus, guided by which code they reach. A
- * run of half a minute stands in every test, and makes the same files of the same code; {@code
+ * run of some seconds stands in every test, and makes the same files of the same code; {@code
  * -Dsempre.fuzz.runs=10000000} runs by a number, and makes others each time.
  */
 public class FuzzReadersTest {
   private static final Path CORPUS = Path.of("src/test/corpus");
-  private static final int SECONDS = 30;
+  private static final int SECONDS = 12;
 
   /**
    * One file may take so long, on a machine that has other work to do, and all may take so much

@@ -168,9 +168,8 @@ public class ClassChecks {
     return tx.list(
         """
         select h.id, h.student_id, h.place, h.written, h.grade, h.heard_by, h.remark, h.mark
-        from heard h
-        where h.check_id = ? and h.undoes is null
-          and not exists (select 1 from heard u where u.undoes = h.id)
+        from heard h left join heard u on u.undoes = h.id
+        where h.check_id = ? and h.undoes is null and u.id is null
         order by h.at, h.id
         """,
         r ->

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -81,7 +82,7 @@ final class Corpus {
       List<Player> players = players(setup);
       for (int p = 0; p < players.size(); p++) {
         c.parts(players.get(p), p);
-        c.lessons(players.get(p));
+        c.lessons(players.get(p), p);
       }
       c.troubles(setup);
       for (Fault.Symptom s : Trouble.symptoms(i)) {
@@ -162,6 +163,13 @@ final class Corpus {
 
   private static final List<Tidemarks.Exercise> EXERCISES = new ArrayList<>();
 
+  private static final Map<Tidemarks.Exercise, Score> SCORES = new IdentityHashMap<>();
+
+  /** What is taught and what may be wrong is the same in every language too. */
+  private static final Map<String, Optional<Lesson>> LESSONS = new HashMap<>();
+
+  private static final Map<String, List<Cause>> CAUSES = new HashMap<>();
+
   private record Planned(Part part, Plan plan) {}
 
   private static List<Tidemarks.Exercise> exercises() {
@@ -175,7 +183,7 @@ final class Corpus {
 
   private static List<Planned> planned(Tidemarks.Exercise e, Player player) {
     Setup setup = player.setup();
-    Score score = MusicXmlReader.read(e.file());
+    Score score = SCORES.computeIfAbsent(e, x -> MusicXmlReader.read(x.file()));
     Part part = PartChoice.best(score, setup.instrument()).orElse(score.parts().get(0));
     Part read = PartChoice.read(part, setup, PartChoice.Pages.AS_SAID).part();
     return read.lines().stream().map(l -> new Planned(read, Planner.plan(l, player))).toList();
@@ -270,12 +278,17 @@ final class Corpus {
     return text.toString().strip() + " q=" + n.note().quarters() + " t=" + n.note().tempo();
   }
 
-  private void lessons(Player player) {
+  private void lessons(Player player, int number) {
     Setup setup = player.setup();
     Instrument i = setup.instrument();
     for (int midi = setup.lowest().midi(); midi <= setup.highest().midi(); midi++) {
       Pitch note = Pitch.usual(midi).inAKey();
-      Lesson l = Lesson.written(note, player, Stage.FIRST_YEARS).orElse(null);
+      Lesson l =
+          LESSONS
+              .computeIfAbsent(
+                  i.id() + "/" + number + "/" + note,
+                  k -> Lesson.written(note, player, Stage.FIRST_YEARS))
+              .orElse(null);
       if (l == null || l.has()) {
         continue;
       }
@@ -302,7 +315,10 @@ final class Corpus {
         Pitch note = Pitch.usual(midi);
         Pitch other = Pitch.usual(heard);
         int rank = 0;
-        for (Cause c : Trouble.causes(setup, note, other)) {
+        List<Cause> causes =
+            CAUSES.computeIfAbsent(
+                i.id() + "/" + note + "/" + other, k -> Trouble.causes(setup, note, other));
+        for (Cause c : causes) {
           String where = i.id() + " " + note + " heard " + other + " #" + ++rank + " " + c.held();
           add("fault", where, setup, c, words.teaching().cause(i, c));
           add("remedy", where, setup, c, words.teaching().remedy(i, note, c.fault()));
