@@ -1,6 +1,6 @@
 <!-- Music with its fingerings as a file for other programs: which, how they are written, and with what else. -->
 <script lang="ts">
-  import { Select, SelectItem } from 'carbon-components-svelte';
+  import { Checkbox, Select, SelectItem } from 'carbon-components-svelte';
   import { Kept } from '../lib/kept.svelte';
   import { ui } from '../words/ui';
 
@@ -18,6 +18,8 @@
   const as = new Kept<'words' | 'marks'>('save-as', 'words');
   const of = new Kept<'part' | 'score'>('save-of', 'part');
   const query = $derived(`which=${which.value}&as=${as.value}`);
+  /** asked for each time: a file name goes wherever the file goes */
+  let named = $state(false);
 </script>
 
 <div class="save">
@@ -38,7 +40,8 @@
     <SelectItem value="part" text={ui.music.part} />
     <SelectItem value="score" text={ui.music.score} />
   </Select>
-  <a class="link" download href="{part}?{query}&score={of.value === 'score'}"
+  <Checkbox labelText={everyone ? ui.music.namedEach : ui.music.named} bind:checked={named} />
+  <a class="link" download href="{part}?{query}&score={of.value === 'score'}&named={named}"
     >{everyone ? ui.music.saveEach : ui.music.save}</a
   >
   {#if everyone}

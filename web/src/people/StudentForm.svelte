@@ -99,10 +99,11 @@
   async function erase(all: boolean) {
     if (!student) return;
     const params = { path: { id: student.id }, query: { all, backups: fromBackups } };
+    const who = [student.id, ...(all ? student.others.map((o) => o.id) : [])];
     await changes.once(
       () => asked(api.DELETE('/api/students/{id}', { params })),
       (gone) => {
-        dropStudent(params.path.id);
+        who.forEach(dropStudent);
         ondone(gone.done);
       }
     );

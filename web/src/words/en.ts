@@ -69,6 +69,8 @@ export const en = {
     part: 'the part alone',
     score: 'the full score',
     save: 'Save as MusicXML',
+    named: 'Student’s name in the file name',
+    namedEach: 'Students’ names in the file names',
     saveEach: 'Save a file for each player',
     saveEveryone: 'Save one score, with a staff for each player'
   },

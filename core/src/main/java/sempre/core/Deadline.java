@@ -2,6 +2,7 @@ package sempre.core;
 
 import java.time.Duration;
 import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
 
 /**
  * Until when a piece of work has to be done. What takes long asks now and again whether there is
@@ -35,6 +36,27 @@ public final class Deadline {
   /** What was to be done in time is done, or given up. */
   public static void over() {
     OWN.remove();
+  }
+
+  /** Work that is done on other threads too, in the time that this one has. */
+  public static <T> Consumer<T> carried(Consumer<T> work) {
+    Deadline mine = OWN.get();
+    if (mine == null) {
+      return work;
+    }
+    return of -> {
+      Deadline before = OWN.get();
+      OWN.set(new Deadline(mine.until, mine.stopping));
+      try {
+        work.accept(of);
+      } finally {
+        if (before == null) {
+          OWN.remove();
+        } else {
+          OWN.set(before);
+        }
+      }
+    };
   }
 
   /**

@@ -1,9 +1,12 @@
 package sempre.core;
 
 import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
 import java.time.Duration;
+import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.Consumer;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.Test;
 
@@ -27,6 +30,19 @@ public class DeadlineTest {
     for (int i = 0; i < 1_000; i++) {
       Deadline.check();
     }
+  }
+
+  /** What is done side by side ends with the work that it is done for. */
+  @Test
+  public void otherThreadsHaveTheSameTime() throws InterruptedException {
+    Deadline.begin(Duration.ofDays(1), () -> true);
+    AtomicReference<Throwable> ended = new AtomicReference<>();
+    Consumer<String> carried = Deadline.carried(x -> work());
+    Thread other = new Thread(() -> carried.accept(""));
+    other.setUncaughtExceptionHandler((t, e) -> ended.set(e));
+    other.start();
+    other.join();
+    assertTrue(ended.get() instanceof Limit.Exceeded);
   }
 
   private static void work() {

@@ -2,6 +2,7 @@ package sempre.core.search;
 
 import java.util.ArrayDeque;
 import java.util.Arrays;
+import sempre.core.Deadline;
 
 /**
  * The cheapest path through a {@link Layered} graph, and the cheapest through each single state:
@@ -38,6 +39,7 @@ public final class BestPath {
    * @param before is filled with the state from which each is reached
    */
   static long[] step(Layered graph, int layer, long[] known, int[] before) {
+    Deadline.check();
     long[] reached = new long[before.length];
     if (layer == 0) {
       for (int t = 0; t < reached.length; t++) {

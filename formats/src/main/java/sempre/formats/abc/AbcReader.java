@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.apache.commons.lang3.math.Fraction;
+import sempre.core.Deadline;
 import sempre.core.Limit;
 import sempre.core.Saying;
 import sempre.core.pitch.Transposition;
@@ -163,6 +164,7 @@ public final class AbcReader {
     AbcReader now = null;
     int n = 0;
     for (String raw : lines(text)) {
+      Deadline.check();
       n++;
       Matcher exercise = NUMBERED.matcher(raw);
       boolean begins = numbered ? raw.startsWith("X:") : exercise.matches();
@@ -470,7 +472,7 @@ public final class AbcReader {
                 alike
                     ? Saying.of(BARS, "bars", numbers, "wants", p.saying().with().get("wants"))
                     : Saying.of(BARS_VARIED, "bars", numbers)));
-      } else if (!bars.contains(p)) {
+      } else if (!p.saying().key().equals(BAR)) {
         together.add(p);
       }
     }

@@ -1,6 +1,7 @@
 package sempre.server.app;
 
 import java.util.List;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 import sempre.server.store.Db;
 import sempre.server.store.KeptOf;
@@ -24,6 +25,7 @@ public class EverythingOf {
       People.Student student,
       List<KeptOf.Heard> heard,
       List<KeptOf.Run> runs,
+      Optional<KeptOf.Week> week,
       List<KeptOf.Off> off,
       List<KeptOf.Sheet> sheets,
       List<KeptOf.Named> others) {}
@@ -35,6 +37,7 @@ public class EverythingOf {
                 players.student(tx, studentId),
                 kept.heard(tx, studentId),
                 kept.runs(tx, studentId),
+                kept.week(tx, studentId),
                 kept.off(tx, studentId),
                 kept.sheets(tx, studentId),
                 kept.others(tx, studentId)));

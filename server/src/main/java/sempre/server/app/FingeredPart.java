@@ -5,12 +5,11 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.HashSet;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
@@ -108,23 +107,40 @@ public final class FingeredPart {
     return says ? part : instrument.name() + ", " + part;
   }
 
-  /** A name for the file: piece, instrument, chair, student. */
-  public static String name(Stands.Loaded l) {
-    return Stream.of(l.piece().title(), who(l), l.student().name())
+  /**
+   * A name for the file: piece, instrument, chair.
+   *
+   * @param named whether the student stands in it: file names go wherever the file goes
+   */
+  public static String name(Stands.Loaded l, boolean named) {
+    return name(l, named, "");
+  }
+
+  private static String name(Stands.Loaded l, boolean named, String number) {
+    Stream<String> words =
+        named
+            ? Stream.of(l.piece().title(), who(l), l.student().name())
+            : Stream.of(l.piece().title(), who(l));
+    return words
             .map(w -> w.replaceAll("[^\\p{L}\\p{M}\\p{N} ]", "").strip())
             .collect(Collectors.joining(" - "))
+        + number
         + ".musicxml";
   }
 
-  /** One file a player, in one archive. */
+  /**
+   * One file a player, in one archive, in the order of the parts; those of one name are numbered.
+   *
+   * @param named whether names of students stand in those of the files
+   */
   public static byte[] archive(
-      List<Stands.Loaded> parts, String which, FingeredFile.As as, boolean score) {
+      List<Stands.Loaded> parts, String which, FingeredFile.As as, boolean score, boolean named) {
     ByteArrayOutputStream out = new ByteArrayOutputStream();
-    Set<String> names = new HashSet<>();
+    Map<String, Integer> names = new HashMap<>();
     try (ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
       for (Stands.Loaded l : parts) {
-        String name = name(l);
-        zip.putNextEntry(new ZipEntry(names.add(name) ? name : l.student().id() + " " + name));
+        int number = names.merge(name(l, named), 1, Integer::sum);
+        zip.putNextEntry(new ZipEntry(name(l, named, number == 1 ? "" : " (" + number + ")")));
         zip.write(xml(l, which, as, score));
         zip.closeEntry();
       }

@@ -10,6 +10,7 @@ import java.util.Set;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
+import sempre.core.Deadline;
 import sempre.core.instrument.Setup;
 import sempre.core.learning.Demand;
 import sempre.core.planning.Player;
@@ -98,13 +99,14 @@ public class PieceDemands {
     }
     wanting.values().parallelStream()
         .forEach(
-            p -> {
-              try {
-                kept.put(p.key(), demand(p.line(), p.player()));
-              } catch (RuntimeException e) {
-                LOG.debug("this one says so itself where it is asked for", e);
-              }
-            });
+            Deadline.carried(
+                p -> {
+                  try {
+                    kept.put(p.key(), demand(p.line(), p.player()));
+                  } catch (RuntimeException e) {
+                    LOG.debug("this one says so itself where it is asked for", e);
+                  }
+                }));
   }
 
   /** What a whole piece asks of a student's set-up; empty when it has no part for it. */

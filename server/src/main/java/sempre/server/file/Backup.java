@@ -1,12 +1,15 @@
 package sempre.server.file;
 
 import java.io.IOException;
+import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
@@ -25,6 +28,11 @@ import sempre.core.Saying;
 public final class Backup {
   private static final String DAILY = "daily-";
   static final String SUFFIX = ".zip";
+
+  /** Begins the names of folders in which a backup is made or looked at. */
+  private static final String OWN = ".sempre-backup";
+
+  private static final Duration LEFT_OVER = Duration.ofHours(1);
 
   private static final Comparator<Path> ORDER = Comparator.comparing(Backup::dayOf);
   private static final Pattern MADE =
@@ -60,7 +68,7 @@ public final class Backup {
    * @param file where to; what is there is replaced once the new one is seen to be good
    */
   public static void make(Connection c, Path file) throws SQLException, IOException {
-    Path dir = Files.createTempDirectory(file.toAbsolutePath().getParent(), ".backup");
+    Path dir = ownFolder(file.toAbsolutePath().getParent());
     try {
       Path copied = dir.resolve("copy.zip");
       try (Statement s = c.createStatement()) {
@@ -75,6 +83,22 @@ public final class Backup {
     } finally {
       FileSystemUtils.deleteRecursively(dir);
     }
+  }
+
+  /**
+   * A folder beside a backup for what is half made. One that a kill left there before holds names
+   * of students, and goes; whoever works in one now began it less than an hour ago.
+   */
+  private static Path ownFolder(Path in) throws IOException {
+    Instant longAgo = Instant.now().minus(LEFT_OVER);
+    try (DirectoryStream<Path> left = Files.newDirectoryStream(in, OWN + "*")) {
+      for (Path p : left) {
+        if (Files.getLastModifiedTime(p).toInstant().isBefore(longAgo)) {
+          FileSystemUtils.deleteRecursively(p);
+        }
+      }
+    }
+    return Files.createTempDirectory(in, OWN);
   }
 
   /** Puts a backup into its place, once it is seen to be good. */
@@ -101,7 +125,7 @@ public final class Backup {
    * @throws UnusableException where it does not
    */
   public static Holds check(Path backup, Path room) throws IOException {
-    Path dir = Files.createTempDirectory(room, ".check");
+    Path dir = ownFolder(room);
     try {
       return takeOut(backup, dir.resolve("check" + H2File.SUFFIX));
     } finally {

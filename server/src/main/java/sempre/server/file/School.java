@@ -134,7 +134,10 @@ public final class School implements AutoCloseable {
         folder
             .backups()
             .resolve(why + "-" + LocalDateTime.now(clock).format(STAMP) + H2File.SUFFIX);
-    Files600.copy(folder.file(), kept);
+    // half a copy never has the name of a whole one
+    Path copy = folder.backups().resolve("." + UUID.randomUUID() + H2File.SUFFIX);
+    Files600.copy(folder.file(), copy);
+    Files600.replace(copy, kept);
     return kept;
   }
 

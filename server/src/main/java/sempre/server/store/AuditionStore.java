@@ -97,7 +97,7 @@ public class AuditionStore {
         r.is("removed"));
   }
 
-  private static Map<Criterion, Integer> numbers(String text) {
+  static Map<Criterion, Integer> numbers(String text) {
     Map<Criterion, Integer> numbers = new EnumMap<>(Criterion.class);
     Pairs.read(text).forEach((k, v) -> numbers.put(Criterion.valueOf(k), Integer.valueOf(v)));
     return numbers;

@@ -22,6 +22,7 @@ import java.util.function.Function;
 import javax.sql.DataSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.stereotype.Component;
+import sempre.core.Deadline;
 import sempre.server.Settings;
 
 /** Plain JDBC: prepared statements, one transaction for what a request changes. */
@@ -241,6 +242,7 @@ public class Db {
 
     /** The one place where an error of the database becomes ours. */
     private <T> T ask(Asked<T> asked) {
+      Deadline.check();
       try {
         return asked.ask();
       } catch (SQLException e) {

@@ -1,10 +1,16 @@
 package sempre.server.store;
 
+import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import org.springframework.stereotype.Component;
+import sempre.core.audition.Criterion;
 
 /** Everything that is kept of one student, whatever it is for: the answer to who asks for it. */
 @Component
@@ -28,7 +34,31 @@ public class KeptOf {
   public record Off(LocalDate first, LocalDate last, String name) {}
 
   /** What a judge wrote in a mock audition. */
-  public record Sheet(Instant at, String audition, String judge, String points, String remark) {}
+  public record Sheet(
+      Instant at, String audition, String judge, Map<Criterion, Integer> points, String remark) {
+    public Sheet {
+      points = Map.copyOf(points);
+    }
+  }
+
+  /** On which days a student practices and has lessons, and how long a day. */
+  public record Week(Set<DayOfWeek> practice, Set<DayOfWeek> lessons, int minutes) {
+    public Week {
+      practice = Collections.unmodifiableSet(new TreeSet<>(practice));
+      lessons = Collections.unmodifiableSet(new TreeSet<>(lessons));
+    }
+  }
+
+  public Optional<Week> week(Db.Tx tx, long id) {
+    return tx.one(
+        "select practice, lessons, minutes from practice_days where student_id = ?",
+        r ->
+            new Week(
+                Weekdays.read(r.text("practice")),
+                Weekdays.read(r.text("lessons")),
+                r.number("minutes")),
+        id);
+  }
 
   /** A thing of which only its name, its day or its number is told. */
   public record Named(String kind, String name, Optional<Instant> at, int n) {}
@@ -93,7 +123,7 @@ public class KeptOf {
                 r.moment("at"),
                 r.text("name"),
                 r.text("judge"),
-                r.text("points"),
+                AuditionStore.numbers(r.text("points")),
                 r.text("remark")),
         id);
   }
@@ -124,8 +154,6 @@ public class KeptOf {
           where k.student_id = ?1
         union all select 'mock', a.name, m.at, 1
           from mock_audition m join audition a on a.id = m.audition_id where m.student_id = ?1
-        union all select 'days', d.practice || ' ' || d.lessons, null, d.minutes
-          from practice_days d where d.student_id = ?1
         """,
         r -> new Named(r.text("kind"), r.text("name"), r.optionalMoment("at"), r.number("n")),
         id);

@@ -449,7 +449,16 @@ public class ApiTest extends DemoTestBase {
     String path = "/api/stand/5/" + piece("Fog Horn and Fiddle") + "/part.musicxml";
     MvcTestResult all = mvc.get().uri(path + "?which=all").exchange();
     assertThat(all).hasStatusOk();
-    assertThat(all.getResponse().getHeader("Content-Disposition")).contains(".musicxml");
+    String said = all.getResponse().getHeader("Content-Disposition");
+    assertThat(said).contains(".musicxml");
+    assertThat(
+            mvc.get()
+                .uri(path + "?named=true")
+                .exchange()
+                .getResponse()
+                .getHeader("Content-Disposition"))
+        .as("a child's name only on wish")
+        .hasSizeGreaterThan(said.length());
     MvcTestResult few = mvc.get().uri(path).exchange();
     long every = count(all, "<lyric ");
     long changed = count(few, "<lyric ");

@@ -86,7 +86,7 @@ public class AssignmentsApiTest extends DemoTestBase {
           .isEqualTo("Your part: " + of[1] + ".");
       assertThat(
               mvc.get()
-                  .uri(stand + "/part.musicxml")
+                  .uri(stand + "/part.musicxml?named=true")
                   .exchange()
                   .getResponse()
                   .getHeader("Content-Disposition"))
@@ -133,7 +133,17 @@ public class AssignmentsApiTest extends DemoTestBase {
     assertThat(files)
         .hasSize(17)
         .doesNotHaveDuplicates()
-        .anyMatch(f -> f.matches("Two Boats - Oboe - Olu \\w+\\.musicxml"));
+        .contains("Two Boats - Oboe.musicxml")
+        // a file name goes wherever the file goes
+        .noneMatch(f -> f.contains("Olu"));
+    byte[] named =
+        mvc.get()
+            .uri("/api/assignments/" + id + "/parts.zip?named=true")
+            .exchange()
+            .getResponse()
+            .getContentAsByteArray();
+    assertThat(new String(named, StandardCharsets.ISO_8859_1))
+        .containsPattern("Two Boats - Oboe - Olu \\w+\\.musicxml");
     // all of them in one score, those who play the same from one staff
     byte[] score =
         mvc.get()

@@ -7,9 +7,14 @@ import java.io.InputStream;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.ResultSet;
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Random;
 import java.util.concurrent.ConcurrentHashMap;
@@ -20,12 +25,17 @@ import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import java.util.zip.GZIPInputStream;
+import org.testng.annotations.AfterClass;
 import org.testng.annotations.Test;
+import sempre.server.file.Backup;
+import sempre.server.file.School;
+import sempre.server.file.Unpacking;
 
 /**
  * The running application is killed at any moment and started again. {@code ./sempre bench kill}
- * does so a hundred times; here it is five.
+ * does so a hundred times, and says how long the starts took; here it is a few.
  */
 public class KillTest {
   private static final int KILLS = Integer.getInteger("sempre.kills", 3);
@@ -36,9 +46,24 @@ public class KillTest {
   private static final List<String> SCHEMAS =
       List.of("v1-2cf4931", "v2a-34cc0aa", "v5-408fa87", "v8-464eb3f", "v11-25e0c8c");
 
+  private static final Clock CLOCK = Clock.systemDefaultZone();
+
   private final Random random = new Random(KILLS);
 
-  /** Three in five. */
+  @AfterClass(alwaysRun = true)
+  void howLongTheStartsTook() {
+    List<Long> all = Running.STARTS.stream().sorted().toList();
+    if (!all.isEmpty()) {
+      System.out.printf(
+          Locale.ROOT,
+          "%d starts until the first answer: median %d ms, longest %d ms%n",
+          all.size(),
+          all.get(all.size() / 2),
+          all.get(all.size() - 1));
+    }
+  }
+
+  /** Two in five. */
   @Test
   public void everyMarkThatWasAnsweredIsThereOnceAfterAKill() throws Exception {
     Path data = Files.createTempDirectory("sempre-kill");
@@ -46,7 +71,7 @@ public class KillTest {
     List<Long> students = setUp(app);
     long check = beginCheck(app);
     int answered = 0;
-    for (int kill = 0; kill < Math.max(1, KILLS * 3 / 5); kill++) {
+    for (int kill = 0; kill < Math.max(1, KILLS * 2 / 5); kill++) {
       Map<String, String> sent = new ConcurrentHashMap<>();
       Map<String, Boolean> acknowledged = new ConcurrentHashMap<>();
       writeUntilKilled(app, kill, students, check, sent, acknowledged);
@@ -78,13 +103,8 @@ public class KillTest {
   @Test
   public void anUpgradeThatIsKilledAtAnyMomentOpensAfterwards() throws Exception {
     for (int kill = 0; kill < Math.max(1, KILLS / 5); kill++) {
-      Path data = Files.createTempDirectory("sempre-upgrade");
       String schema = SCHEMAS.get(random.nextInt(SCHEMAS.size()));
-      try (InputStream in =
-          new GZIPInputStream(
-              KillTest.class.getResourceAsStream("/schemas/" + schema + ".mv.db.gz"))) {
-        Files.copy(in, data.resolve("sempre.mv.db"));
-      }
+      Path data = school(Files.createTempDirectory("sempre-upgrade"), schema);
       killWhileStarting(data);
       Running app = Running.start(data).ready();
       assertThat(app.send("GET", "/api/people", "").body()).as(schema).contains("Ida", "Ben");
@@ -102,6 +122,110 @@ public class KillTest {
       Running app = Running.start(data).ready();
       setUp(app);
       app.stop();
+    }
+  }
+
+  /** A command that writes; all that it touches is there before. */
+  private enum Writes {
+    BACKUP,
+    RESTORE,
+    UNPACK
+  }
+
+  /** One in five, of each command in turn. */
+  @Test
+  public void aCommandThatIsKilledAtAnyMomentHasDoneAllOrNothing() throws Exception {
+    for (int kill = 0; kill < Math.max(Writes.values().length, KILLS / 5); kill++) {
+      Writes writes = Writes.values()[kill % Writes.values().length];
+      Path here = Files.createTempDirectory("sempre-command");
+      Path data = school(here.resolve("school"), SCHEMAS.get(random.nextInt(SCHEMAS.size())));
+      Path file = here.resolve("empty.zip");
+      School.open(here.resolve("empty"), CLOCK).close();
+      if (writes == Writes.UNPACK) {
+        try (School empty = School.open(here.resolve("empty"), CLOCK)) {
+          empty.handOver();
+          Files.move(empty.archive(CLOCK), file);
+        }
+      } else {
+        Backup.make(here.resolve("empty"), file, CLOCK);
+      }
+      List<String> words =
+          writes == Writes.BACKUP
+              ? List.of("backup", file.toString(), "--force", "--data", data.toString())
+              : List.of(
+                  writes.name().toLowerCase(Locale.ROOT),
+                  file.toString(),
+                  "--data",
+                  data.toString());
+      Files.deleteIfExists(data.resolve("sempre.lock"));
+      Process command = Running.command(words);
+      while (!Files.exists(data.resolve("sempre.lock")) && command.isAlive()) {
+        Thread.sleep(2);
+      }
+      Thread.sleep(random.nextInt((int) LONGEST_MILLIS));
+      command.destroyForcibly().waitFor();
+      if (writes == Writes.BACKUP) {
+        // the one of before, or the new one, whole
+        assertThat(Backup.check(file, here).students()).isIn(0L, 2L);
+        assertThat(students(data)).isEqualTo(2);
+        Backup.make(data, file, CLOCK);
+        assertThat(Backup.check(file, here).students()).isEqualTo(2);
+      } else {
+        long there = students(data);
+        assertThat(there).isIn(0L, 2L);
+        if (there == 0) {
+          assertThat(keptStudents(data)).containsOnly(2L);
+        }
+        // begun again it is done, and nothing half made is left
+        if (writes == Writes.RESTORE) {
+          Backup.restore(file, data, CLOCK);
+        } else {
+          Unpacking.unpack(file, data, CLOCK);
+        }
+        assertThat(students(data)).isZero();
+        assertThat(keptStudents(data)).contains(2L);
+      }
+      assertThat(leftOver(data)).isEmpty();
+    }
+  }
+
+  /** A school of an older form, with two students. */
+  private static Path school(Path data, String schema) throws IOException {
+    Files.createDirectories(data);
+    try (InputStream in =
+        new GZIPInputStream(
+            KillTest.class.getResourceAsStream("/schemas/" + schema + ".mv.db.gz"))) {
+      Files.copy(in, data.resolve("sempre.mv.db"));
+    }
+    return data;
+  }
+
+  /** How many students a school has when it is opened. */
+  private static long students(Path data) throws Exception {
+    try (School school = School.open(data, CLOCK);
+        Connection c = DriverManager.getConnection(school.url(), "sa", "");
+        ResultSet r = c.createStatement().executeQuery("select count(*) from student")) {
+      r.next();
+      return r.getLong(1);
+    }
+  }
+
+  /** How many students stand in each of the files that were kept. */
+  private static List<Long> keptStudents(Path data) throws IOException {
+    List<Long> all = new ArrayList<>();
+    try (Stream<Path> files = Files.list(data.resolve("backups"))) {
+      for (Path f : files.filter(f -> f.getFileName().toString().startsWith("before-")).toList()) {
+        all.add(Backup.check(f, data).students());
+      }
+    }
+    return all;
+  }
+
+  private static List<Path> leftOver(Path data) throws IOException {
+    try (Stream<Path> files = Files.walk(data)) {
+      return files
+          .filter(f -> f.getFileName().toString().matches("sempre\\.new\\..*|\\..+"))
+          .toList();
     }
   }
 

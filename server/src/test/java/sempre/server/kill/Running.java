@@ -11,12 +11,19 @@ import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
 import java.util.concurrent.TimeUnit;
 
 /** The application in a process of its own, which can be killed. */
 final class Running {
   private static final int START_SECONDS = 120;
 
+  /** How long each start took until it answered, in ms. */
+  static final List<Long> STARTS = Collections.synchronizedList(new ArrayList<>());
+
+  private final long begun = System.nanoTime();
   private final HttpClient http =
       HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(5)).build();
   private final Process process;
@@ -36,23 +43,28 @@ final class Running {
       port = free.getLocalPort();
     }
     Path log = Files.createTempFile("sempre-kill", ".log");
-    Process process =
-        new ProcessBuilder(
+    List<String> serve =
+        List.of("serve", "--port", String.valueOf(port), "--data", data.toString());
+    return new Running(begin(serve, log), port, log);
+  }
+
+  /** A command in a process of its own. */
+  static Process command(List<String> words) throws IOException {
+    return begin(words, Files.createTempFile("sempre-kill", ".log"));
+  }
+
+  private static Process begin(List<String> words, Path log) throws IOException {
+    List<String> all =
+        new ArrayList<>(
+            List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-Xmx768m",
                 "-XX:TieredStopAtLevel=1",
                 "-cp",
                 System.getProperty("java.class.path"),
-                "sempre.server.Main",
-                "serve",
-                "--port",
-                String.valueOf(port),
-                "--data",
-                data.toString())
-            .redirectErrorStream(true)
-            .redirectOutput(log.toFile())
-            .start();
-    return new Running(process, port, log);
+                "sempre.server.Main"));
+    all.addAll(words);
+    return new ProcessBuilder(all).redirectErrorStream(true).redirectOutput(log.toFile()).start();
   }
 
   /** Waits until it answers. */
@@ -61,6 +73,7 @@ final class Running {
     while (System.nanoTime() < end && process.isAlive()) {
       try {
         if (send("GET", "/api/today", "").statusCode() == 200) {
+          STARTS.add(TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - begun));
           return this;
         }
       } catch (IOException e) {

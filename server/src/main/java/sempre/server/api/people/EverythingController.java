@@ -2,11 +2,14 @@ package sempre.server.api.people;
 
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
+import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import java.util.Set;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.http.ContentDisposition;
@@ -16,10 +19,13 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
+import sempre.core.instrument.Catalogue;
 import sempre.core.pitch.Pitch;
+import sempre.server.api.Refs;
 import sempre.server.api.Speech;
 import sempre.server.app.EverythingOf;
 import sempre.server.store.KeptOf;
+import sempre.server.store.People;
 
 /** Everything that is kept of one student as a text that anybody can read. */
 @RestController
@@ -63,7 +69,7 @@ class EverythingController {
             all.student().name(),
             Speech.words().instrument(all.student().instrument()).orElse(""),
             all.student().seat(),
-            all.student().options().isEmpty() ? "" : all.student().options().toString()));
+            options(all.student())));
     for (String kind :
         List.of(
             "group",
@@ -72,7 +78,6 @@ class EverythingController {
             "lock",
             "simpler",
             "chosen",
-            "days",
             "absent",
             "audition",
             "mock")) {
@@ -103,16 +108,60 @@ class EverythingController {
                         r.takenBack() ? Speech.say("everything.undone") : "")));
     section(
         lines,
+        "days",
+        all.week().stream()
+            .flatMap(
+                w ->
+                    Stream.of(
+                        days("everything.practices", w.practice(), w.minutes()),
+                        days("everything.lessons", w.lessons(), w.minutes()))));
+    section(
+        lines,
         "off",
         all.off().stream().map(o -> together(o.first() + " – " + o.last(), o.name())));
     section(
         lines,
         "sheet",
         all.sheets().stream()
-            .map(s -> together(day(s.at()), s.audition(), s.judge(), s.points(), s.remark())));
+            .map(s -> together(day(s.at()), s.audition(), s.judge(), points(s), s.remark())));
     lines.add("");
     lines.add(Speech.say("everything.not"));
     return String.join("\r\n", lines) + "\r\n";
+  }
+
+  /** What the instrument of a student has. */
+  private static String options(People.Student student) {
+    return Catalogue.standard().instrument(student.instrument()).options().stream()
+        .map(Refs.OptionView::of)
+        .filter(o -> student.options().containsKey(o.name()))
+        .map(
+            o ->
+                o.label()
+                    + ": "
+                    + o.values().stream()
+                        .filter(v -> v.value().equals(student.options().get(o.name())))
+                        .map(Refs.SchoolView::label)
+                        .findFirst()
+                        .orElse(""))
+        .collect(Collectors.joining(", "));
+  }
+
+  private static String days(String key, Set<DayOfWeek> days, int minutes) {
+    return days.isEmpty()
+        ? ""
+        : Speech.say(
+            key,
+            "days",
+            days.stream().map(Speech.words()::weekday).collect(Collectors.joining(", ")),
+            "minutes",
+            minutes);
+  }
+
+  private static String points(KeptOf.Sheet sheet) {
+    return new TreeMap<>(sheet.points())
+        .entrySet().stream()
+            .map(p -> Speech.say("everything.point", "of", p.getKey().name(), "n", p.getValue()))
+            .collect(Collectors.joining(", "));
   }
 
   private String heard(KeptOf.Heard h) {

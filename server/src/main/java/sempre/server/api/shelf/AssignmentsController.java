@@ -126,13 +126,15 @@ class AssignmentsController {
    *
    * @param as {@code words} under the notes, or {@code marks}
    * @param score whether each file is the full score
+   * @param named whether students' names stand in those of the files
    */
   @GetMapping(value = "/assignments/{id}/parts.zip", produces = "application/zip")
   ResponseEntity<byte[]> zip(
       @PathVariable long id,
       @RequestParam(defaultValue = "changed") String which,
       @RequestParam(defaultValue = "words") String as,
-      @RequestParam(defaultValue = "false") boolean score) {
+      @RequestParam(defaultValue = "false") boolean score,
+      @RequestParam(defaultValue = "false") boolean named) {
     FingeredPart.which(which);
     FingeredFile.As written = FingeredPart.as(as);
     return ResponseEntity.ok()
@@ -142,7 +144,7 @@ class AssignmentsController {
                 .filename(assigning.sheet(id).piece().title() + ".zip", StandardCharsets.UTF_8)
                 .build()
                 .toString())
-        .body(FingeredPart.archive(assigning.parts(id), which, written, score));
+        .body(FingeredPart.archive(assigning.parts(id), which, written, score, named));
   }
 
   /** The full score as MusicXML, with a staff for each player. */

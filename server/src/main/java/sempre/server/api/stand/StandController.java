@@ -98,6 +98,7 @@ public class StandController {
    *     teacher; {@code all}: every fingering
    * @param as {@code words} under the notes, or {@code marks}
    * @param score whether the other parts are in it as well
+   * @param named whether the student's name stands in that of the file
    */
   @GetMapping(value = "/part.musicxml", produces = "application/vnd.recordare.musicxml+xml")
   public ResponseEntity<byte[]> fingered(
@@ -105,7 +106,8 @@ public class StandController {
       @PathVariable long pieceId,
       @RequestParam(defaultValue = "changed") String which,
       @RequestParam(defaultValue = "words") String as,
-      @RequestParam(defaultValue = "false") boolean score) {
+      @RequestParam(defaultValue = "false") boolean score,
+      @RequestParam(defaultValue = "false") boolean named) {
     FingeredPart.which(which);
     FingeredFile.As written = FingeredPart.as(as);
     Stands.Loaded l = stand.part(studentId, pieceId);
@@ -113,7 +115,7 @@ public class StandController {
         .header(
             HttpHeaders.CONTENT_DISPOSITION,
             ContentDisposition.attachment()
-                .filename(FingeredPart.name(l), StandardCharsets.UTF_8)
+                .filename(FingeredPart.name(l, named), StandardCharsets.UTF_8)
                 .build()
                 .toString())
         .body(FingeredPart.xml(l, which, written, score));
