@@ -70,8 +70,8 @@ export const es: Dictionary = {
     part: 'la parte sola',
     score: 'la partitura completa',
     save: 'Guardar en MusicXML',
-    named: 'Nombre del alumno en el del archivo',
-    namedEach: 'Nombres de los alumnos en los de los archivos',
+    named: 'Nombre del alumno en el nombre del archivo',
+    namedEach: 'Nombres de los alumnos en los nombres de los archivos',
     saveEach: 'Guardar un archivo por intérprete',
     saveEveryone: 'Guardar una partitura, con un pentagrama por intérprete'
   },
