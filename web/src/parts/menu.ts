@@ -17,6 +17,8 @@ export function menu(details: HTMLDetailsElement) {
     e.stopImmediatePropagation();
     e.preventDefault();
   };
+  // a press on words in it, such as those of a box to tick, keeps the focus in the menu
+  details.tabIndex = -1;
   document.addEventListener('pointerdown', outside, true);
   document.addEventListener('focusin', outside);
   window.addEventListener('keydown', key, true);

@@ -19,7 +19,9 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.file.DirectoryNotEmptyException;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.ArrayDeque;
@@ -112,7 +114,7 @@ final class Browsing implements AutoCloseable {
     boolean done =
         db.aside(
             () -> {
-              FileSystemUtils.deleteRecursively(data.resolve("backups"));
+              deleted(data.resolve("backups"));
               Files.deleteIfExists(data.resolve("sempre.erased"));
               Files.copy(filled, data.resolve("sempre.mv.db"), StandardCopyOption.REPLACE_EXISTING);
             });
@@ -424,9 +426,23 @@ final class Browsing implements AutoCloseable {
     }
     server.close();
     try {
-      FileSystemUtils.deleteRecursively(data);
+      deleted(data);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
+    }
+  }
+
+  /** Deletes a folder in which the day's backup may just be putting its own things away. */
+  private static void deleted(Path folder) throws IOException {
+    for (int left = 20; ; left--) {
+      try {
+        FileSystemUtils.deleteRecursively(folder);
+        return;
+      } catch (NoSuchFileException | DirectoryNotEmptyException e) {
+        if (left == 0) {
+          throw e;
+        }
+      }
     }
   }
 }

@@ -265,17 +265,18 @@ public class LessonTest {
     Page page = at("/stand/{Linh}/{Fog Horn and Fiddle}");
     page.getByText("Print, save").click();
     page.getByLabel("Which fingerings").selectOption("all");
-    var file = page.waitForDownload(() -> page.getByText("Save as MusicXML").click());
-    assertTrue(
-        file.suggestedFilename().matches("Fog Horn and Fiddle - Flute - Linh \\w+\\.musicxml"),
-        file.suggestedFilename());
+    Runnable save = () -> page.getByText("Save as MusicXML").click();
+    var file = page.waitForDownload(save);
+    assertEquals(file.suggestedFilename(), "Fog Horn and Fiddle - Flute.musicxml");
+    page.getByText("Student’s name in the file name").click();
+    String named = page.waitForDownload(save).suggestedFilename();
+    assertTrue(named.matches("Fog Horn and Fiddle - Flute - Linh \\w+\\.musicxml"), named);
     String alone = Files.readString(file.path());
     assertTrue(alone.contains("<lyric number=\"1\" name=\"fingering\""), "words under the notes");
     page.getByLabel("Written").selectOption("marks");
-    page.getByLabel("In the file").selectOption("score");
-    String score =
-        Files.readString(
-            page.waitForDownload(() -> page.getByText("Save as MusicXML").click()).path());
+    page.getByLabel("In the file", new Page.GetByLabelOptions().setExact(true))
+        .selectOption("score");
+    String score = Files.readString(page.waitForDownload(save).path());
     assertTrue(score.contains("<hole-closed>") && score.length() > 3 * alone.length());
   }
 
@@ -306,15 +307,19 @@ public class LessonTest {
     assertThat(page.locator(".cursor")).hasAttribute("style", before);
     page.locator(".play summary").click();
     page.getByText("Round and round").click();
+    assertThat(page.getByLabel("Round and round")).isChecked();
     page.keyboard().press("Escape");
     page.locator("h1").click();
     page.keyboard().press("Space");
     assertThat(page.locator(".go")).containsText("Stop");
-    // the marked note goes on, comes back to the first, and goes on again
+    page.waitForFunction(
+        "before => document.querySelector('.cursor')?.getAttribute('style') !== before", before);
+    String played = page.locator(".cursor").getAttribute("style");
+    // the marked note goes on, comes back to where it was, and goes on again
     for (String there : new String[] {"!==", "===", "!=="}) {
       page.waitForFunction(
-          "before => document.querySelector('.cursor')?.getAttribute('style') " + there + " before",
-          before);
+          "played => document.querySelector('.cursor')?.getAttribute('style') " + there + " played",
+          played);
     }
     assertThat(page.locator(".go")).containsText("Stop");
     page.keyboard().press("Space");
