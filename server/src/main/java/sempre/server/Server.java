@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.springframework.aot.AotDetector;
 import org.springframework.boot.Banner;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
@@ -15,6 +16,8 @@ import org.springframework.boot.context.properties.EnableConfigurationProperties
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.support.GenericApplicationContext;
+import org.springframework.core.SpringProperties;
+import org.springframework.util.ClassUtils;
 import sempre.core.Refusal;
 import sempre.core.Saying;
 import sempre.server.app.WorkingAhead;
@@ -64,10 +67,10 @@ public class Server {
       return application.run();
     }
     School school = School.open(data, Clock.systemDefaultZone());
-    settings.put("spring.datasource.url", school.url());
-    // it is in its newest form already
-    settings.put("spring.flyway.enabled", false);
+    settings.putAll(onAFolder(school.url()));
     application.setDefaultProperties(settings);
+    application.setMainApplicationClass(Server.class);
+    SpringProperties.setProperty(AotDetector.AOT_ENABLED, String.valueOf(prepared()));
     application.addInitializers(context -> lend(school, context));
     ConfigurableApplicationContext context;
     try {
@@ -80,6 +83,31 @@ public class Server {
     school.folder().running(port(context));
     context.getBean(Daily.class).start();
     return context;
+  }
+
+  /**
+   * Run by the build and never by a user: Spring works out from here what it would find out anew at
+   * each start by reading the application's classes. It stops before anything is opened.
+   */
+  public static void main(String[] args) {
+    SpringApplication application = new SpringApplication(Server.class);
+    application.setDefaultProperties(onAFolder("jdbc:h2:mem:"));
+    application.run();
+  }
+
+  /** The settings where the data is a folder of its own, in its newest form already. */
+  private static Map<String, Object> onAFolder(String url) {
+    return Map.of("spring.datasource.url", url, "spring.flyway.enabled", false);
+  }
+
+  /**
+   * Whether what Spring works out at the build is there. Beside loose classes, as they are while
+   * one works on them, it may be of another day.
+   */
+  private static boolean prepared() {
+    String here = Server.class.getProtectionDomain().getCodeSource().getLocation().getPath();
+    return here.endsWith(".jar")
+        && ClassUtils.isPresent(Server.class.getName() + "__ApplicationContextInitializer", null);
   }
 
   /**

@@ -12,7 +12,7 @@ import java.util.TreeSet;
 import java.util.stream.Collectors;
 import sempre.core.pitch.Pitch;
 
-/** What must hold for every instrument of the catalogue; checked whenever one is loaded. */
+/** What must hold for every instrument of the catalogue. */
 public final class Invariants {
   private Invariants() {}
 

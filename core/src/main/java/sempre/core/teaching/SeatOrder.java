@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import sempre.core.instrument.Catalogue;
-import sempre.core.instrument.Instrument;
 
 /** In which order the players of a group are listed. */
 public enum SeatOrder {
@@ -57,8 +56,7 @@ public enum SeatOrder {
   private static Comparator<String> byScore() {
     return Comparator.comparingInt(
         id -> {
-          List<String> all =
-              Catalogue.standard().instruments().stream().map(Instrument::id).toList();
+          List<String> all = Catalogue.standard().ids();
           int at = all.indexOf(id);
           return at < 0 ? all.size() : at;
         });

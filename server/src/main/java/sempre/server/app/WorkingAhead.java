@@ -2,6 +2,8 @@ package sempre.server.app;
 
 import java.time.Duration;
 import java.util.List;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
@@ -21,6 +23,10 @@ import sempre.server.store.Shelf;
 @Component
 public class WorkingAhead implements DisposableBean {
   private static final Duration LONGEST = Duration.ofSeconds(Limit.SECONDS.most());
+
+  /** Whoever opens Sempre looks at a list first, and that is not to share the processor. */
+  private static final long AFTER_MS = 4_000;
+
   private static final Logger LOG = LoggerFactory.getLogger(WorkingAhead.class);
 
   private final Db db;
@@ -28,7 +34,7 @@ public class WorkingAhead implements DisposableBean {
   private final Shelf shelf;
   private final Players players;
   private final PieceDemands demands;
-  private volatile boolean closed;
+  private final CountDownLatch closing = new CountDownLatch(1);
 
   public WorkingAhead(Db db, People people, Shelf shelf, Players players, PieceDemands demands) {
     this.db = db;
@@ -40,10 +46,10 @@ public class WorkingAhead implements DisposableBean {
 
   @Override
   public void destroy() {
-    closed = true;
+    closing.countDown();
   }
 
-  /** Begins, and returns at once. */
+  /** Begins after a moment, and returns at once. */
   public void start() {
     Thread thread = new Thread(this::run, "ahead");
     thread.setDaemon(true);
@@ -53,6 +59,9 @@ public class WorkingAhead implements DisposableBean {
 
   private void run() {
     try {
+      if (closing.await(AFTER_MS, TimeUnit.MILLISECONDS)) {
+        return;
+      }
       List<People.Student> students = db.inTransaction(people::students);
       List<Shelf.Piece> pieces = db.inTransaction(shelf::pieces);
       for (People.Student s : students) {
@@ -62,17 +71,23 @@ public class WorkingAhead implements DisposableBean {
       // somebody changes the school meanwhile, or it is closed: what is asked for is worked out
       // then
       LOG.debug("nothing more is worked out ahead", e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
     }
+  }
+
+  private boolean closed() {
+    return closing.getCount() == 0;
   }
 
   private boolean one(Db.Tx tx, People.Student s, List<Shelf.Piece> pieces) {
     Player player = players.player(tx, s, players.standing(tx, s, List.of()));
     PieceDemands.Reads reads = demands.reads(tx, s).asWritten();
     for (Shelf.Piece p : pieces) {
-      if (closed) {
+      if (closed()) {
         return false;
       }
-      Deadline.begin(LONGEST, () -> closed);
+      Deadline.begin(LONGEST, this::closed);
       try {
         demands.of(tx, s, player, p, reads);
       } catch (OddPiece | Limit.Exceeded e) {

@@ -8,10 +8,12 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.file.Path;
 import java.util.Map;
+import java.util.concurrent.CompletableFuture;
 import org.springframework.boot.web.server.PortInUseException;
 import org.springframework.context.ConfigurableApplicationContext;
 import sempre.core.Refusal;
 import sempre.core.Saying;
+import sempre.core.instrument.Catalogue;
 import sempre.server.Server;
 import sempre.server.Settings;
 import sempre.words.Words;
@@ -24,6 +26,8 @@ final class Launch {
     if (port < 0 || port > 65535) {
       throw new Refusal("cli.port");
     }
+    // the first page needs them, and opening the data uses one processor
+    CompletableFuture.runAsync(Catalogue.standard()::instruments);
     ConfigurableApplicationContext context;
     try {
       context = Server.start(data, port, demo);

@@ -20,6 +20,11 @@ import java.util.concurrent.TimeUnit;
 final class Running {
   private static final int START_SECONDS = 120;
 
+  /**
+   * Where the built application is; the classes that are tested are started where there is none.
+   */
+  private static final String BUILT = System.getProperty("sempre.app");
+
   /** How long each start took until it answered, in ms. */
   static final List<Long> STARTS = Collections.synchronizedList(new ArrayList<>());
 
@@ -59,10 +64,13 @@ final class Running {
             List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-Xmx768m",
-                "-XX:TieredStopAtLevel=1",
-                "-cp",
-                System.getProperty("java.class.path"),
-                "sempre.server.Main"));
+                "-XX:TieredStopAtLevel=1"));
+    if (BUILT == null) {
+      all.addAll(List.of("-cp", System.getProperty("java.class.path"), "sempre.server.Main"));
+    } else {
+      all.addAll(
+          List.of("-XX:SharedArchiveFile=" + BUILT + "/web.jsa", "-jar", BUILT + "/app.jar"));
+    }
     all.addAll(words);
     return new ProcessBuilder(all).redirectErrorStream(true).redirectOutput(log.toFile()).start();
   }
