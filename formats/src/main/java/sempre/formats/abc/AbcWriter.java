@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import org.apache.commons.lang3.math.Fraction;
+import sempre.core.Deadline;
 import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Letter;
 import sempre.core.pitch.Pitch;
@@ -144,6 +145,7 @@ public final class AbcWriter {
   private void voice(XmlNode part, String voice) {
     List<XmlNode> measures = part.children("measure");
     for (int b = 0; b < measures.size(); b++) {
+      Deadline.check();
       bar(measures.get(b), voice, b == measures.size() - 1);
       out.append((b + 1) % BARS_A_LINE == 0 || b == measures.size() - 1 ? "\n" : " ");
     }

@@ -9,6 +9,7 @@ import java.util.NavigableMap;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Function;
+import sempre.core.Deadline;
 import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Pitch;
 import sempre.core.pitch.Spelling;
@@ -176,6 +177,7 @@ public final class MidiTune {
     List<LetterLine.Event> events = new ArrayList<>();
     int at = 0;
     for (Struck s : line) {
+      Deadline.check();
       if (s.onset() > at) {
         events.add(LetterLine.Event.rest(s.onset() - at));
       }

@@ -15,6 +15,7 @@ import javax.sound.midi.MidiSystem;
 import javax.sound.midi.Sequence;
 import javax.sound.midi.ShortMessage;
 import javax.sound.midi.Track;
+import sempre.core.Deadline;
 import sempre.core.instrument.Instrument;
 import sempre.core.score.Bar;
 import sempre.core.score.Line;
@@ -137,6 +138,7 @@ public final class MidiWriter {
     double before = 0;
     for (Played.Stretch s : stretches(p)) {
       for (Bar b : p.bars().subList(s.from(), s.to() + 1)) {
+        Deadline.check();
         double tempo = p.topLine().get().tempi().at(b.start());
         if (tempo != before) {
           int micros = (int) Math.round(60_000_000 / tempo);
@@ -158,6 +160,7 @@ public final class MidiWriter {
     for (int i = 0; i < stretches.size(); i++) {
       Played.Stretch s = stretches.get(i);
       for (Note n : l.notes()) {
+        Deadline.check();
         if (n.onset() < s.start() || n.onset() >= s.start() + s.quarters()) {
           continue;
         }

@@ -19,6 +19,7 @@ import javax.sound.midi.MidiSystem;
 import javax.sound.midi.Sequence;
 import javax.sound.midi.ShortMessage;
 import javax.sound.midi.Track;
+import sempre.core.Deadline;
 import sempre.core.Limit;
 import sempre.core.Refusal;
 import sempre.core.pitch.KeySignature;
@@ -105,6 +106,7 @@ record Performance(
       Map<Integer, List<Sounding>> byChannel = new LinkedHashMap<>();
       Map<Integer, Long> open = new HashMap<>();
       for (int i = 0; i < track.size(); i++) {
+        Deadline.check();
         MidiEvent e = track.get(i);
         MidiMessage m = e.getMessage();
         if (m instanceof MetaMessage meta) {

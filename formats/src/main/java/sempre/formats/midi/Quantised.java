@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import sempre.core.Deadline;
 
 /**
  * Brings what was played onto a grid that can be written: in each beat sixteenths, thirds of the
@@ -104,6 +105,7 @@ final class Quantised {
     List<Integer> onsets = new ArrayList<>(byOnset.keySet());
     List<Struck> all = new ArrayList<>();
     for (int i = 0; i < onsets.size(); i++) {
+      Deadline.check();
       int onset = onsets.get(i);
       int next = i + 1 < onsets.size() ? onsets.get(i + 1) : Integer.MAX_VALUE;
       Map<Integer, List<Integer>> byEnd = new TreeMap<>(Comparator.reverseOrder());

@@ -12,6 +12,7 @@ import java.util.function.Predicate;
 import java.util.regex.Pattern;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import sempre.core.Deadline;
 import sempre.core.instrument.Control;
 import sempre.core.instrument.Fingering;
 import sempre.core.instrument.Hold;
@@ -353,6 +354,7 @@ public final class FingeredFile {
     int verse = verse(from);
     boolean first = reader.moved();
     for (XmlNode m : from.children()) {
+      Deadline.check();
       XmlNode measure = m.shell();
       XmlNode principal = null;
       for (XmlNode c : m.children()) {

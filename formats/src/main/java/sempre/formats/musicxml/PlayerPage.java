@@ -3,6 +3,7 @@ package sempre.formats.musicxml;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import sempre.core.Deadline;
 import sempre.core.pitch.KeySignature;
 import sempre.core.pitch.Transposition;
 import sempre.core.score.Bars;
@@ -55,6 +56,7 @@ public final class PlayerPage {
   private static XmlNode breathing(XmlNode root, Set<String> breaths) {
     for (XmlNode part : root.children("part")) {
       for (XmlNode m : part.children("measure")) {
+        Deadline.check();
         for (XmlNode n : m.children("note")) {
           if (breaths.contains(n.attribute("id"))) {
             breathe(n);
@@ -215,6 +217,7 @@ public final class PlayerPage {
     // some programs say what a note is altered by, and not what is printed before it
     boolean anew = moves() || part.descendants("accidental").isEmpty();
     for (XmlNode m : part.children("measure")) {
+      Deadline.check();
       XmlNode measure = new XmlNode("measure");
       m.attributes().forEach(measure::set);
       for (XmlNode e : m.children()) {

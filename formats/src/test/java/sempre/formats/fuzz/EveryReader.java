@@ -1,8 +1,11 @@
 package sempre.formats.fuzz;
 
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import sempre.core.Deadline;
+import sempre.core.Limit;
 import sempre.core.Refusal;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.House;
@@ -12,6 +15,8 @@ import sempre.core.score.Part;
 import sempre.core.score.PartChoice;
 import sempre.core.score.Score;
 import sempre.formats.abc.AbcReader;
+import sempre.formats.abc.AbcWriter;
+import sempre.formats.abc.PlainLetters;
 import sempre.formats.csv.KnownCsv;
 import sempre.formats.csv.Roster;
 import sempre.formats.music.MusicFile;
@@ -30,6 +35,8 @@ public final class EveryReader {
 
   private static final AbcReader.Said TYPED =
       new AbcReader.Said("Bb", "6/8", "1/4=96", AbcReader.Page.CONCERT, false);
+
+  private static final PlainLetters.Reach REACH = new PlainLetters.Reach(60, 84, 52, 96);
 
   private static final int LONG = 20_000;
 
@@ -59,6 +66,7 @@ public final class EveryReader {
     refusing(() -> KnownCsv.read(text, SETUP));
     refusing(() -> tunes(AbcReader.file(text)));
     refusing(() -> tunes(AbcReader.read(text, TYPED)));
+    refusing(() -> tunes(PlainLetters.read(text, TYPED, REACH, true)));
     refusing(() -> House.read("own.yaml", text, CLARINET));
   }
 
@@ -84,15 +92,24 @@ public final class EveryReader {
         FingeredFile.score(file, List.of(reader), FingeredFile.As.WORDS);
       }
     }
+    AbcWriter.write(file, "1", "read");
   }
 
   private static void refusing(Runnable reader) {
+    // as on the server; what so small a file holds for so long is a fault
+    Deadline.begin(Duration.ofSeconds(Limit.SECONDS.most()), () -> false);
     try {
       reader.run();
+    } catch (Limit.Exceeded e) {
+      if (e.limit() == Limit.SECONDS) {
+        throw new IllegalStateException("a few letters held a core", e);
+      }
     } catch (Refusal e) {
       if (e.saying().key().isEmpty()) {
         throw new IllegalStateException("a refusal without a sentence", e);
       }
+    } finally {
+      Deadline.over();
     }
   }
 }
