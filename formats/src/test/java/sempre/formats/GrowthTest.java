@@ -72,6 +72,9 @@ public class GrowthTest {
   /** The whole of what is taken with 1; every run takes half, which is half the time. */
   private static final int OF = Integer.getInteger("sempre.growth", 2);
 
+  /** As many as go into what is typed, with what stands beside them. */
+  private static final int TYPED_NOTES = Limit.TEXT_LETTERS.most() / 5;
+
   private static final int TRIES = 3;
   private static final ThreadMXBean CLOCK = ManagementFactory.getThreadMXBean();
   private static final Instrument FLUTE = Catalogue.standard().instrument("flute");
@@ -505,11 +508,11 @@ public class GrowthTest {
             n -> "X:1\nT:t\nK:C\n" + many(n, i -> "CDEF|\nw:la la la la\n")),
         text(
             "marks of a tune",
-            notes,
+            TYPED_NOTES,
             n -> "X:1\nT:t\nK:C\n" + many(n / 4, i -> "!trill!C~D.E-E|\n")),
         new Shape(
             "letters without a form",
-            notes,
+            TYPED_NOTES,
             n -> {
               String text = many(n / 4, i -> "C D E F |\n");
               PlainLetters.Reach reach = new PlainLetters.Reach(60, 84, 60, 96);
