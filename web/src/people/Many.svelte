@@ -7,6 +7,7 @@
   import { loaded } from '../lib/load.svelte';
   import TakeBackMany from '../parts/TakeBackMany.svelte';
   import Trouble from '../parts/Trouble.svelte';
+  import { withPart } from './order';
   import { steps as stepsOf } from './steps';
   import type { Stage } from '../words/standing';
   import { list, ui } from '../words/ui';
@@ -234,7 +235,7 @@
                 >
               {/if}</td
             >
-            <td>{r.instrument || r.called || '–'}</td>
+            <td>{r.instrument ? withPart(r.instrument, r.part) : r.called || '–'}</td>
             <td>{r.seat}</td>
             <td>{r.group || '–'}</td>
             <td

@@ -13,7 +13,8 @@
   import Own from './Own.svelte';
   import StudentForm from './StudentForm.svelte';
   import { Kept } from '../lib/kept.svelte';
-  import { sections, type Order } from './order';
+  import { sections, withPart, type Order } from './order';
+  import Parts from './Parts.svelte';
   import { ui, weekday } from '../words/ui';
 
   interface Page {
@@ -37,6 +38,7 @@
   let groupName = $state('');
   let editing = $state.raw<{ student?: Schemas['StudentView']; group?: number }>();
   let grouping = $state.raw<Schemas['GroupView']>();
+  let parting = $state.raw<Schemas['GroupView']>();
   let removing = $state.raw<{ kind: Kind; id: number; name: string; more: string }>();
 
   onMount(() => void load());
@@ -131,7 +133,7 @@
   <li>
     <a class="name" href="/people/{s.id}">{s.name}</a>
     <span class="quiet"
-      >{s.instrumentName}{s.others.length
+      >{withPart(s.instrumentName, s.part)}{s.others.length
         ? ui.people.also_(s.others.map((o) => o.instrumentInside).join(', '))
         : ''}</span
     >
@@ -206,6 +208,11 @@
               {ui.people.toGroup(g.name)}</span
             ></button
           >
+          {#if g.students.length}
+            <button class="plain link small" onclick={() => (parting = g)}
+              >{ui.people.partsLink}<span class="bx--visually-hidden">, {g.name}</span></button
+            >
+          {/if}
           <a class="small" href="/people/group/{g.id}/plays"
             >{ui.people.playsLink}<span class="bx--visually-hidden">, {g.name}</span></a
           >
@@ -352,6 +359,20 @@
     onclose={() => (grouping = undefined)}
     ondone={async (words) => {
       grouping = undefined;
+      await load();
+      said = words;
+    }}
+  />
+{/if}
+
+{#if parting && people}
+  <Parts
+    group={parting}
+    students={people.students.filter((s) => parting?.students.includes(s.id))}
+    score={instruments.map((i) => i.id)}
+    onclose={() => (parting = undefined)}
+    ondone={async (words) => {
+      parting = undefined;
       await load();
       said = words;
     }}

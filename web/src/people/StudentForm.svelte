@@ -5,6 +5,7 @@
   import { api, asked, type Schemas } from '../api/client';
   import { dropStudent } from '../ear/pending';
   import { door } from '../lib/door.svelte';
+  import { PARTS } from './order';
   import { steps as stepsOf } from './steps';
   import { loaded } from '../lib/load.svelte';
   import Dialog from '../parts/Dialog.svelte';
@@ -36,6 +37,7 @@
   const start = untrack(() => student);
   let givenName = $state(start?.givenName ?? '');
   let initial = $state(start?.initial ?? '');
+  let part = $state(start?.part ?? 0);
   let seat = $state(start?.seat ?? '');
   let instrument = $state(start?.instrument ?? untrack(() => instruments[0]?.id) ?? '');
   let options = $state<Record<string, string>>({ ...start?.options });
@@ -72,7 +74,8 @@
       style,
       groups: member,
       person: student?.person ?? 0,
-      seat
+      seat,
+      part
     };
     await changes.once(
       async () => {
@@ -133,6 +136,7 @@
     options = {};
     style = {};
     avoid = [];
+    part = 0;
     from = '';
     to = '';
   }
@@ -169,6 +173,15 @@
       on:change={(e) => changeInstrument(String((e.target as HTMLSelectElement).value))}
     >
       {#each instruments as i (i.id)}<SelectItem value={i.id} text={i.name} />{/each}
+    </Select>
+    <Select
+      size="sm"
+      labelText={ui.people.partLabel}
+      selected={part}
+      on:change={(e) => (part = Number((e.target as HTMLSelectElement).value))}
+    >
+      <SelectItem value={0} text={ui.people.partNotSaid} />
+      {#each PARTS as p (p)}<SelectItem value={p} text={ui.people.nth(p)} />{/each}
     </Select>
     {#if chosen}
       {#if chosen.options.length}

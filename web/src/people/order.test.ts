@@ -2,9 +2,10 @@ import { expect, test } from 'vitest';
 import type { Schemas } from '../api/client';
 import { sections } from './order';
 
-const student = (name: string, instrument: string, seat = '') =>
+const student = (name: string, instrument: string, seat = '', part = 0) =>
   ({
     name,
+    part,
     instrument,
     instrumentName: instrument.toUpperCase(),
     seat,
@@ -24,6 +25,20 @@ test('by section they stand in score order, by their seats, and no section is em
   expect(told(sections(all, '', 'section', score))).toEqual([
     ['FLUTE', 'Priya V.', 'Noor A.'],
     ['TRUMPET', 'Ayşe K.', 'Zola M.']
+  ]);
+});
+
+test('in a section the first part comes before the second, and Clarinet 2 is looked for so', () => {
+  const clarinets = [
+    student('Ava', 'clarinet', '1', 2),
+    student('Ben', 'clarinet', '1'),
+    student('Cem', 'clarinet', '3', 1)
+  ];
+  expect(told(sections(clarinets, '', 'section', ['clarinet']))).toEqual([
+    ['CLARINET', 'Cem', 'Ava', 'Ben']
+  ]);
+  expect(told(sections(clarinets, 'clarinet 2', 'section', ['clarinet']))).toEqual([
+    ['CLARINET', 'Ava']
   ]);
 });
 

@@ -4,6 +4,9 @@ import { matches } from '../lib/find';
 type Student = Schemas['StudentView'];
 export type Order = 'section' | 'name' | 'seat';
 
+/** Of so many parts a section may be. */
+export const PARTS = [1, 2, 3, 4, 5, 6];
+
 /** Students under one heading; none where they are in no sections. */
 export interface Section {
   heading: string;
@@ -16,6 +19,14 @@ const bySeat = (a: Student, b: Student) =>
   Number(!a.seat) - Number(!b.seat) ||
   a.seat.localeCompare(b.seat, undefined, { numeric: true }) ||
   byName(a, b);
+
+/** the first part before the second, and those of whom it is not said last */
+const byPart = (a: Student, b: Student) =>
+  Number(!a.part) - Number(!b.part) || a.part - b.part || bySeat(a, b);
+
+/** An instrument with the part: Clarinet 2. */
+export const withPart = (instrument: string, part: number) =>
+  part ? `${instrument} ${part}` : instrument;
 
 /**
  * The students of a group as they are looked for.
@@ -30,13 +41,19 @@ export function sections(
   score: string[]
 ): Section[] {
   const found = students.filter((s) =>
-    matches(typed, s.name, s.instrumentName, s.seat, ...s.others.map((o) => o.instrumentName))
+    matches(
+      typed,
+      s.name,
+      withPart(s.instrumentName, s.part),
+      s.seat,
+      ...s.others.map((o) => o.instrumentName)
+    )
   );
   if (!found.length) return [];
   if (order !== 'section')
     return [{ heading: '', students: [...found].sort(order === 'seat' ? bySeat : byName) }];
   return score.flatMap((id) => {
-    const here = found.filter((s) => s.instrument === id).sort(bySeat);
+    const here = found.filter((s) => s.instrument === id).sort(byPart);
     return here.length ? [{ heading: here[0]!.instrumentName, students: here }] : [];
   });
 }

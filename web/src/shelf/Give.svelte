@@ -6,6 +6,7 @@
   import { door } from '../lib/door.svelte';
   import Dialog from '../parts/Dialog.svelte';
   import Trouble from '../parts/Trouble.svelte';
+  import { withPart } from '../people/order';
   import { ui } from '../words/ui';
 
   let {
@@ -60,8 +61,10 @@
   const sections = $derived(
     people.groups.flatMap((g) => {
       const kinds = new Map<string, string>();
-      for (const s of people.students)
-        if (g.students.includes(s.id)) kinds.set(s.instrument, s.instrumentName);
+      for (const s of people.students.filter((s) => g.students.includes(s.id))) {
+        kinds.set(s.instrument, s.instrumentName);
+        if (s.part) kinds.set(`${s.instrument} ${s.part}`, withPart(s.instrumentName, s.part));
+      }
       return [...kinds]
         .sort((a, b) => a[1].localeCompare(b[1]))
         .map(([id, name]) => ({ value: `s/${g.id}/${id}`, text: `${g.name}: ${name}` }));

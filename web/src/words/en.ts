@@ -1629,6 +1629,16 @@ export const en = {
     column: (name: Text) => `Column ‘${name}’`,
     columnNumber: (n: Text) => `Column ${n}`,
     rowWord: 'Row',
+    partsLink: 'Parts …',
+    partsOf: (group: Text) => `Who plays which part in ${group}`,
+    partsIntro:
+      'Clarinet 2 gets the second part of a score. Where nothing is said, a section shares its parts in the order of the seats.',
+    partsKept: (n: number) =>
+      n === 1 ? '1 part changed.' : n ? `${n} parts changed.` : 'No part changed.',
+    partOf: (name: Text) => `Part of ${name}`,
+    partLabel: 'Part of the section',
+    partNotSaid: 'not said',
+    nth: (n: number) => ['1st', '2nd', '3rd'][n - 1] ?? `${n}th`,
     seatWord: 'Seat',
     groupWord: 'Group',
     also: 'Also',

@@ -1663,6 +1663,16 @@ export const es: Dictionary = {
     column: (name: Text) => `Columna «${name}»`,
     columnNumber: (n: Text) => `Columna ${n}`,
     rowWord: 'Fila',
+    partsLink: 'Partes …',
+    partsOf: (group: Text) => `Quién toca qué parte en ${group}`,
+    partsIntro:
+      'Clarinete 2 recibe la segunda parte de la partitura. Donde no se dice nada, la fila se reparte las partes por el orden de los atriles.',
+    partsKept: (n: number) =>
+      n ? form(n, '1 parte cambió.', `${n} partes cambiaron.`) : 'Ninguna parte cambió.',
+    partOf: (name: Text) => `Parte de ${name}`,
+    partLabel: 'Parte de la fila',
+    partNotSaid: 'sin decir',
+    nth: (n: number) => `${n}.ª`,
     seatWord: 'Atril',
     groupWord: 'Grupo',
     also: 'Además',

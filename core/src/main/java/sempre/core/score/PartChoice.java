@@ -4,6 +4,8 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.SortedSet;
+import java.util.TreeSet;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import sempre.core.Saying;
@@ -118,6 +120,79 @@ public final class PartChoice {
     Part part = own.get(which);
     int lines = (int) part.lines().stream().filter(l -> !l.notes().isEmpty()).count();
     return Optional.of(new Seat(part, share(desk.indexOf(place), desk.size(), lines)));
+  }
+
+  /**
+   * What one reads who plays a part of a section, the second clarinet: the part whose name says so,
+   * else the nearest above it; where the instrument has no part, that of the instrument it reads
+   * from. Where all parts stand on one staff the second player has the notes below the first's
+   * (common practice, no source). A part that divides is shared by those who play it, by their
+   * seats.
+   *
+   * @param number of the part, from 1
+   * @param place among those who play it, from 0
+   * @param players how many they are, at least 1
+   */
+  public static Optional<Seat> ofPart(
+      Score score, Instrument instrument, int number, int place, int players) {
+    List<Part> own = ownsOrNext(score, instrument);
+    if (own.isEmpty()) {
+      return Optional.empty();
+    }
+    List<SortedSet<Integer>> numbers = numbers(own);
+    int which =
+        IntStream.range(0, own.size())
+            .filter(i -> numbers.get(i).contains(number))
+            .findFirst()
+            .orElseGet(
+                () ->
+                    IntStream.range(0, own.size())
+                        .filter(i -> numbers.get(i).last() < number)
+                        .boxed()
+                        .max(Comparator.comparing(i -> numbers.get(i).last()))
+                        .orElse(0));
+    SortedSet<Integer> named = numbers.get(which);
+    int lines = (int) own.get(which).lines().stream().filter(l -> !l.notes().isEmpty()).count();
+    int line =
+        named.contains(number) && named.size() == 1 && !alone(own)
+            ? share(place, players, lines)
+            : Math.min(lines - 1, named.headSet(number).size() + beyond(named, number));
+    return Optional.of(new Seat(own.get(which), line));
+  }
+
+  /** An instrument's own parts, else those of the one it reads from; a recorder's has no parts. */
+  private static List<Part> ownsOrNext(Score score, Instrument instrument) {
+    List<String> next =
+        instrument.id().startsWith("recorder")
+            ? List.of()
+            : NEXT.getOrDefault(instrument.id(), List.of());
+    return Stream.concat(
+            Stream.of(instrument), next.stream().map(id -> Catalogue.standard().instrument(id)))
+        .map(i -> owns(score, i))
+        .filter(parts -> !parts.isEmpty())
+        .findFirst()
+        .orElse(List.of());
+  }
+
+  /** Whether all of a section read from one staff, whose name tells no parts. */
+  private static boolean alone(List<Part> own) {
+    return own.size() == 1 && PartNumbers.of(own.get(0).name()).isEmpty();
+  }
+
+  /** How far a part lies beyond the last that is named. */
+  private static int beyond(SortedSet<Integer> named, int number) {
+    return Math.max(0, number - named.last() - 1);
+  }
+
+  /** Which parts each is, by its name; one whose name says nothing by its place. */
+  private static List<SortedSet<Integer>> numbers(List<Part> own) {
+    return IntStream.range(0, own.size())
+        .mapToObj(
+            i -> {
+              SortedSet<Integer> said = PartNumbers.of(own.get(i).name());
+              return said.isEmpty() ? new TreeSet<>(List.of(i + 1)) : said;
+            })
+        .toList();
   }
 
   /** Which of some things falls to a place, as evenly as they go. */

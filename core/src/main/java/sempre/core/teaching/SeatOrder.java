@@ -8,8 +8,12 @@ import sempre.core.instrument.Catalogue;
 
 /** In which order the players of a group are listed. */
 public enum SeatOrder {
-  /** By section in score order, then by seat, then by name. */
-  SECTION("section", Comparator.comparing(Player::instrument, byScore()).thenComparing(seats())),
+  /** By section in score order, then by part, then by seat, then by name. */
+  SECTION(
+      "section",
+      Comparator.comparing(Player::instrument, byScore())
+          .thenComparing(parts())
+          .thenComparing(seats())),
   /** By seat, who has none last, then by section. */
   SEAT("seat", seats().thenComparing(Player::instrument, byScore())),
   /** By first name. */
@@ -19,9 +23,10 @@ public enum SeatOrder {
    * Who is listed.
    *
    * @param instrument its id
+   * @param part of the section, from 1; 0 where it is not said
    * @param seat in the school's words; may be empty
    */
-  public record Player(String name, String instrument, String seat) {}
+  public record Player(String name, String instrument, int part, String seat) {}
 
   private static final Pattern PIECE = Pattern.compile("\\d+|\\D+");
 
@@ -60,6 +65,11 @@ public enum SeatOrder {
           int at = all.indexOf(id);
           return at < 0 ? all.size() : at;
         });
+  }
+
+  /** The first before the second, and those of whom it is not said last. */
+  private static Comparator<Player> parts() {
+    return Comparator.comparing((Player p) -> p.part() == 0).thenComparing(Player::part);
   }
 
   private static Comparator<Player> seats() {

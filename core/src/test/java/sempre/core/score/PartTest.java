@@ -145,6 +145,102 @@ public class PartTest {
         .toList();
   }
 
+  private static Part divided(String name) {
+    Part upper = part(name, TRUMPET, 0, "C5");
+    Line lower = part(name, TRUMPET, 0, "E4").topLine().orElseThrow();
+    return new Part(
+        "P1",
+        name,
+        TRUMPET,
+        upper.bars(),
+        List.of(upper.topLine().orElseThrow(), lower),
+        List.of());
+  }
+
+  /** Score, instrument, part of the player; the part and the line that are read. */
+  @DataProvider
+  public Object[][] players() {
+    return new Object[][] {
+      {"Clarinet 1|Clarinet 2", "clarinet", 1, "Clarinet 1", 0},
+      {"Clarinet 1|Clarinet 2", "clarinet", 2, "Clarinet 2", 0},
+      // a third has nothing of its own: the lowest there is
+      {"Clarinet 1|Clarinet 2", "clarinet", 3, "Clarinet 2", 1},
+      {"Clarinet in B♭ 2|Clarinet in B♭ 1", "clarinet", 1, "Clarinet in B♭ 1", 0},
+      {"1st Trumpet|2nd Trumpet|3rd Trumpet", "trumpet", 3, "3rd Trumpet", 0},
+      {"Horn I & III|Horn II & IV", "horn", 3, "Horn I & III", 1},
+      {"Horn I & III|Horn II & IV", "horn", 2, "Horn II & IV", 0},
+      // on one staff the second player has the lower notes
+      {"Clarinet", "clarinet", 1, "Clarinet", 0},
+      {"Clarinet", "clarinet", 2, "Clarinet", 1},
+      {"Clarinet", "clarinet", 3, "Clarinet", 1},
+      {"2 Flutes", "flute", 2, "2 Flutes", 1},
+      {"Flute|Flute", "flute", 2, "Flute", 0},
+      // who has no part reads the same part of the instrument beside
+      {"Trumpet 1|Trumpet 2", "cornet", 2, "Trumpet 2", 0},
+    };
+  }
+
+  @Test(dataProvider = "players")
+  public void whoPlaysAPartReadsThatPart(
+      String parts, String instrument, int number, String reads, int line) {
+    Score score =
+        new Score(
+            "",
+            false,
+            java.util.Arrays.stream(parts.split("\\|")).map(PartTest::divided).toList(),
+            List.of());
+    PartChoice.Seat seat =
+        PartChoice.ofPart(score, Catalogue.standard().instrument(instrument), number, 0, 1)
+            .orElseThrow();
+    assertEquals(seat.part().name(), reads);
+    assertEquals(seat.line(), line);
+  }
+
+  @DataProvider
+  public Object[][] numbers() {
+    return new Object[][] {
+      {"Fl. 1", "[1]"},
+      {"Cl. 2", "[2]"},
+      {"Clarinet 3", "[3]"},
+      {"2nd Trumpet", "[2]"},
+      {"Horn II", "[2]"},
+      {"Horn in F 3", "[3]"},
+      {"Clarinet in Bb 2", "[2]"},
+      {"B♭ Clarinet 1", "[1]"},
+      {"1. Klarinette", "[1]"},
+      {"Zweite Trompete", "[2]"},
+      {"2ª Trompeta", "[2]"},
+      {"Clarinete segundo", "[2]"},
+      {"3ème Clarinette", "[3]"},
+      {"Flauto secondo", "[2]"},
+      {"Flute 1 & 2", "[1, 2]"},
+      {"Horn 1/3", "[1, 3]"},
+      {"Clarinets 1-3", "[1, 2, 3]"},
+      {"3 Clarinets", "[1, 2, 3]"},
+      {"E♭ Clarinet", "[]"},
+      {"Clarinet in A", "[]"},
+      {"Trombone 12", "[]"},
+      {"Flute", "[]"},
+      {"", "[]"},
+    };
+  }
+
+  @Test(dataProvider = "numbers")
+  public void aNameSaysWhichPartItIs(String name, String parts) {
+    assertEquals(PartNumbers.of(name).toString(), parts);
+  }
+
+  @Test
+  public void thoseOfOnePartShareItsLines() {
+    Score score = new Score("", false, List.of(divided("Cl. 1"), divided("Cl. 2")), List.of());
+    var clarinet = Catalogue.standard().instrument("clarinet");
+    List<Integer> lines =
+        java.util.stream.IntStream.range(0, 4)
+            .mapToObj(i -> PartChoice.ofPart(score, clarinet, 2, i, 4).orElseThrow().line())
+            .toList();
+    assertEquals(lines, List.of(0, 0, 1, 1));
+  }
+
   @DataProvider
   public Object[][] nearest() {
     return new Object[][] {

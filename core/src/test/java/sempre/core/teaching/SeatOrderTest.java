@@ -9,11 +9,11 @@ import org.testng.annotations.Test;
 public class SeatOrderTest {
   private static final List<SeatOrder.Player> BAND =
       List.of(
-          new SeatOrder.Player("Ada", "trumpet", "10"),
-          new SeatOrder.Player("Ben", "trumpet", "2b"),
-          new SeatOrder.Player("Cem", "trumpet", ""),
-          new SeatOrder.Player("Dov", "flute", "3"),
-          new SeatOrder.Player("Eli", "tuba", "1"));
+          new SeatOrder.Player("Ada", "trumpet", 0, "10"),
+          new SeatOrder.Player("Ben", "trumpet", 0, "2b"),
+          new SeatOrder.Player("Cem", "trumpet", 0, ""),
+          new SeatOrder.Player("Dov", "flute", 0, "3"),
+          new SeatOrder.Player("Eli", "tuba", 0, "1"));
 
   private static String listed(SeatOrder order) {
     return String.join(
@@ -35,10 +35,26 @@ public class SeatOrderTest {
   }
 
   @Test
+  public void inASectionThePartComesBeforeTheSeat() {
+    List<SeatOrder.Player> section =
+        List.of(
+            new SeatOrder.Player("third", "clarinet", 3, "1"),
+            new SeatOrder.Player("nobody knows", "clarinet", 0, "1"),
+            new SeatOrder.Player("first, behind", "clarinet", 1, "2"),
+            new SeatOrder.Player("first", "clarinet", 1, "1"));
+    assertEquals(
+        section.stream()
+            .sorted(SeatOrder.SECTION.comparator())
+            .map(SeatOrder.Player::name)
+            .toList(),
+        List.of("first", "first, behind", "third", "nobody knows"));
+  }
+
+  @Test
   public void aSeatWithoutALetterComesBeforeTheSameWithOne() {
     List<SeatOrder.Player> three =
         Stream.of("10", "2a", "2", "1B", "1a")
-            .map(seat -> new SeatOrder.Player(seat, "flute", seat))
+            .map(seat -> new SeatOrder.Player(seat, "flute", 0, seat))
             .toList();
     assertEquals(
         three.stream().sorted(SeatOrder.SEAT.comparator()).map(SeatOrder.Player::seat).toList(),

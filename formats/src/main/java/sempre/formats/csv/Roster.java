@@ -15,6 +15,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.SortedSet;
 import java.util.function.Predicate;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
@@ -28,6 +29,7 @@ import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Setup;
 import sempre.core.instrument.Stage;
 import sempre.core.pitch.Pitch;
+import sempre.core.score.PartNumbers;
 
 /**
  * A list of students as a school office or a spreadsheet gives it: CSV (RFC 4180) with commas,
@@ -95,8 +97,9 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
     INSTRUMENT("instrument", "instr", "instrument name", "inst", "plays instrument", "instrumento"),
     GROUP("group", "class", "band", "ensemble", "course", "grupo", "clase", "banda", "curso"),
     SEAT(
-        "seat", "section", "chair", "desk", "stand", "row", "part", "atril", "seccion", "sección",
-        "fila", "puesto", "parte"),
+        "seat", "section", "chair", "desk", "stand", "row", "atril", "seccion", "sección", "fila",
+        "puesto"),
+    PART("part", "part number", "voice", "parte", "papel", "voz", "stimme"),
     PLAYS(
         "plays",
         "plays to",
@@ -147,6 +150,8 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
    * @param called the instrument as the list has it
    * @param instrument empty when it was not found
    * @param seat seat or section, in the list's words
+   * @param part of the section, as the list or the name of the instrument says: 2 for "Cl. 2"; 0
+   *     where neither does
    * @param plays lowest and highest written note that is played already; empty for nothing
    * @param problems what is wrong, in clauses; empty when the row can be taken
    */
@@ -158,6 +163,7 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
       Optional<Instrument> instrument,
       String group,
       String seat,
+      int part,
       Optional<Compass.Range> plays,
       Map<String, String> options,
       Set<String> avoid,
@@ -171,7 +177,18 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
     /** The same student in another group. */
     public Row in(String other) {
       return new Row(
-          line, name, initial, called, instrument, other, seat, plays, options, avoid, problems);
+          line,
+          name,
+          initial,
+          called,
+          instrument,
+          other,
+          seat,
+          part,
+          plays,
+          options,
+          avoid,
+          problems);
     }
   }
 
@@ -296,9 +313,12 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
         said.set(c, m.orElse(Meaning.NOTHING));
       }
       // a section may be an instrument, or a place within the instruments
-      int section = said.indexOf(Meaning.SEAT);
-      if (section >= 0 && left.contains(Meaning.INSTRUMENT) && instruments(body, section)) {
-        said.set(section, Meaning.INSTRUMENT);
+      for (Meaning place : List.of(Meaning.SEAT, Meaning.PART)) {
+        int section = said.indexOf(place);
+        if (section >= 0 && left.contains(Meaning.INSTRUMENT) && instruments(body, section)) {
+          said.set(section, Meaning.INSTRUMENT);
+          left.remove(Meaning.INSTRUMENT);
+        }
       }
       return said;
     }
@@ -413,10 +433,20 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
         instrument,
         of.getOrDefault(Meaning.GROUP, ""),
         seat,
+        part(of.getOrDefault(Meaning.PART, ""), called, problems),
         plays,
         options,
         reach,
         problems);
+  }
+
+  /** Which part of the section: what its own column says, else what the instrument is called. */
+  private static int part(String said, String called, List<Saying> problems) {
+    SortedSet<Integer> parts = PartNumbers.of(said.isEmpty() ? called : said);
+    if (!said.isEmpty() && parts.size() != 1) {
+      problems.add(Saying.of("list.no-part", "typed", said, "most", PartNumbers.MOST));
+    }
+    return parts.size() == 1 ? parts.first() : 0;
   }
 
   /**

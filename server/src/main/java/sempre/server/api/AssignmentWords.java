@@ -9,12 +9,18 @@ import sempre.server.store.Shelf;
 public final class AssignmentWords {
   private AssignmentWords() {}
 
-  /** To whom something is given: {@code Quay Concert Band, trumpet}. */
+  /** To whom something is given: {@code Quay Concert Band, trumpet 2}. */
   public static String to(Assignments.Whom whom) {
     return whom.name() + whom.section().map(s -> ", " + instrument(s)).orElse("");
   }
 
-  private static String instrument(String id) {
+  private static String instrument(String section) {
+    String[] words = section.split(" ", 2);
+    String name = named(words[0]);
+    return words.length > 1 ? name + " " + words[1] : name;
+  }
+
+  private static String named(String id) {
     return Catalogue.standard().find(id).map(Speech.words()::instrumentInside).orElse(id);
   }
 

@@ -39,7 +39,8 @@ public class Assignments {
    * To whom something is given.
    *
    * @param name of the group or the student
-   * @param section the instrument of those of a group to whom alone it is given
+   * @param section the instrument of those of a group to whom alone it is given, with the part of
+   *     one
    */
   public record Whom(String name, Optional<String> section) {}
 

@@ -4,6 +4,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Instrument;
@@ -52,6 +54,27 @@ public class Enrolling {
           long id = people.add(tx, s);
           people.setGroups(tx, id, groups);
           return id;
+        });
+  }
+
+  /**
+   * Sets which part of their sections students of a group play.
+   *
+   * @param parts by student, 0 where it is not said
+   */
+  public void setParts(long groupId, Map<Long, Integer> parts) {
+    db.run(
+        tx -> {
+          found(people.group(tx, groupId).isPresent() ? 1 : 0, "gone.group");
+          Set<Long> members =
+              people.students(tx, groupId).stream()
+                  .map(People.Student::id)
+                  .collect(Collectors.toSet());
+          parts.forEach(
+              (student, part) ->
+                  found(
+                      members.contains(student) ? people.setPart(tx, student, part) : 0,
+                      "gone.student"));
         });
   }
 

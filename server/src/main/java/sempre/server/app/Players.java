@@ -145,20 +145,26 @@ public class Players {
             page(tx, s, piece, library.music(tx, piece.id()), simpler.of(tx, s.id(), piece.id())));
   }
 
-  /** First, second and third parts, and the lines of one, go to a section by its seats. */
+  /**
+   * First, second and third parts, and the lines of one, go to who plays them; where that is not
+   * said, to a section by its seats.
+   */
   private Optional<PartChoice.Seat> ofChair(
       Db.Tx tx, People.Student s, Score score, Instrument instrument) {
-    if (!PartChoice.isShared(score, instrument)) {
+    if (s.part() == 0 && !PartChoice.isShared(score, instrument)) {
       return Optional.empty();
     }
     return people.groupsOf(tx, s.id()).stream()
         .findFirst()
         .flatMap(
             group -> {
-              List<Long> seats = people.section(tx, group, s.instrument());
+              List<Long> seats = people.section(tx, group, s.instrument(), s.part());
               int place = seats.indexOf(s.id());
-              return place < 0
-                  ? Optional.empty()
+              if (place < 0) {
+                return Optional.empty();
+              }
+              return s.part() > 0
+                  ? PartChoice.ofPart(score, instrument, s.part(), place, seats.size())
                   : PartChoice.ofChair(score, instrument, place, seats.size());
             });
   }

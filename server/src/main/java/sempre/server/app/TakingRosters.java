@@ -141,7 +141,8 @@ public class TakingRosters {
                 r.avoid(),
                 Map.of(),
                 0,
-                r.seat()));
+                r.seat(),
+                r.part()));
     if (r.plays().isPresent()) {
       plays.range(tx, people.student(tx, id).orElseThrow(), r.plays().get(), scale, by);
     }

@@ -227,7 +227,16 @@ public class DemoSchool implements SmartInitializingSingleton {
         people.add(
             tx,
             new People.Student(
-                0, p.givenName, p.initial, p.instrument, p.options, p.avoid, Map.of(), 0, p.seat));
+                0,
+                p.givenName,
+                p.initial,
+                p.instrument,
+                p.options,
+                p.avoid,
+                Map.of(),
+                0,
+                p.seat,
+                p.part));
     people.setGroups(tx, id, List.of(group));
     Setup setup = Catalogue.standard().setup(p.instrument, p.options);
     Player player = Player.of(setup, Map.of(), p.avoid, Optional.empty());
@@ -304,6 +313,7 @@ public class DemoSchool implements SmartInitializingSingleton {
       Map<String, String> options,
       Set<String> avoid,
       String seat,
+      int part,
       List<Heard> heard) {
     /** Reads a line of the school's file. */
     static Pupil of(String line) {
@@ -312,12 +322,15 @@ public class DemoSchool implements SmartInitializingSingleton {
       Map<String, String> options = new LinkedHashMap<>();
       Set<String> avoid = new LinkedHashSet<>();
       String seat = "";
+      int part = 0;
       for (String word : f[3].strip().split("\\s+")) {
         int eq = word.indexOf('=');
         if (word.startsWith("avoid=")) {
           avoid.add(word.substring(eq + 1));
         } else if (word.startsWith("seat=")) {
           seat = word.substring(eq + 1);
+        } else if (word.startsWith("part=")) {
+          part = Integer.parseInt(word.substring(eq + 1));
         } else if (eq > 0) {
           options.put(word.substring(0, eq), word.substring(eq + 1));
         }
@@ -330,6 +343,7 @@ public class DemoSchool implements SmartInitializingSingleton {
           options,
           avoid,
           seat,
+          part,
           Stream.of(f[4].split(",")).map(Heard::of).toList());
     }
   }

@@ -15,6 +15,7 @@ import sempre.core.instrument.Role;
 import sempre.core.instrument.Stage;
 import sempre.core.pitch.Pitch;
 import sempre.core.score.PartChoice;
+import sempre.core.score.PartNumbers;
 
 /** Which texts a column may have, where they are names that only Sempre knows. */
 final class KnownNames {
@@ -32,10 +33,11 @@ final class KnownNames {
   private static final Map<String, Predicate<String>> COLUMNS =
       Map.ofEntries(
           Map.entry("student.instrument", Catalogue.standard()::has),
+          Map.entry("student.part", t -> t.matches("[0-" + PartNumbers.MOST + "]")),
           Map.entry("house_style.instrument", INSTRUMENT),
           Map.entry("own_fingering.instrument", INSTRUMENT),
           Map.entry("fingering_choice.instrument", INSTRUMENT),
-          Map.entry("assignment.section", INSTRUMENT),
+          Map.entry("assignment.section", KnownNames::section),
           Map.entry("band.stage", t -> accepted(() -> Stage.of(t))),
           Map.entry("band.days", WEEKDAYS),
           Map.entry("practice_days.practice", WEEKDAYS),
@@ -51,6 +53,10 @@ final class KnownNames {
           Map.entry("batch.kind", in(List.of("PLAYS", "ROSTER", "SIMPLER"))));
 
   private KnownNames() {}
+
+  private static boolean section(String written) {
+    return INSTRUMENT.test(written.replaceFirst(" [1-" + PartNumbers.MOST + "]$", ""));
+  }
 
   /** The first column of a row that names what is not there. */
   static Optional<String> unknown(String table, Map<String, String> row) {

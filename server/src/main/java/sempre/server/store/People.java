@@ -38,6 +38,7 @@ public class People {
    * @param style where this student differs from the house style
    * @param person the first row of the same person; 0 for a new one
    * @param seat seat or section in the school's words; may be empty
+   * @param part of the section, 2 for the second clarinet; 0 where it is not said
    */
   public record Student(
       long id,
@@ -48,15 +49,16 @@ public class People {
       Set<String> avoid,
       Map<String, String> style,
       long person,
-      String seat) {
+      String seat,
+      int part) {
     private SeatOrder.Player listed() {
-      return new SeatOrder.Player(name(), instrument, seat);
+      return new SeatOrder.Player(name(), instrument, part, seat);
     }
 
     /** The same with other controls that the hand can't reach. */
     public Student avoiding(Set<String> controls) {
       return new Student(
-          id, givenName, initial, instrument, options, controls, style, person, seat);
+          id, givenName, initial, instrument, options, controls, style, person, seat, part);
     }
 
     /** As a teacher says it: {@code Noor A.} */
@@ -77,7 +79,7 @@ public class People {
   private static final String STUDENT =
       """
       select s.id, s.given_name, s.initial, s.instrument, s.options, s.avoid, s.style, s.person,
-        s.seat
+        s.seat, s.part
       from student s
       """;
 
@@ -91,7 +93,8 @@ public class People {
         Pairs.words(r.text("avoid")),
         Pairs.read(r.text("style")),
         r.id("person"),
-        r.text("seat"));
+        r.text("seat"),
+        r.number("part"));
   }
 
   private static Group group(Row r) {
@@ -181,10 +184,14 @@ public class People {
         .toList();
   }
 
-  /** Who in a group plays an instrument, by seat, then by name. */
-  public List<Long> section(Db.Tx tx, long groupId, String instrument) {
+  /**
+   * Who in a group plays an instrument, by seat, then by name.
+   *
+   * @param part those of one part; 0 for all
+   */
+  public List<Long> section(Db.Tx tx, long groupId, String instrument, int part) {
     return students(tx, groupId).stream()
-        .filter(s -> s.instrument().equals(instrument))
+        .filter(s -> s.instrument().equals(instrument) && (part == 0 || s.part() == part))
         .sorted(Comparator.comparing(Student::listed, SeatOrder.SEAT.comparator()))
         .map(Student::id)
         .toList();
@@ -209,8 +216,8 @@ public class People {
         tx.insert(
             """
             insert into student (given_name, initial, instrument, options, avoid, style, person,
-              seat)
-            values (?, ?, ?, ?, ?, ?, ?, ?)
+              seat, part)
+            values (?, ?, ?, ?, ?, ?, ?, ?, ?)
             """,
             s.givenName(),
             s.initial(),
@@ -219,7 +226,8 @@ public class People {
             String.join(" ", s.avoid()),
             Pairs.write(s.style()),
             s.person(),
-            s.seat());
+            s.seat(),
+            s.part());
     if (s.person() == 0) {
       tx.run("update student set person = id where id = ?", id);
     }
@@ -239,7 +247,7 @@ public class People {
     return tx.run(
         """
         update student set given_name = ?, initial = ?, instrument = ?, options = ?, avoid = ?,
-          style = ?, seat = ?
+          style = ?, seat = ?, part = ?
         where id = ?
         """,
         s.givenName(),
@@ -249,7 +257,13 @@ public class People {
         String.join(" ", s.avoid()),
         Pairs.write(s.style()),
         s.seat(),
+        s.part(),
         s.id());
+  }
+
+  /** Sets which part of the section a student plays. */
+  public int setPart(Db.Tx tx, long id, int part) {
+    return tx.run("update student set part = ? where id = ?", part, id);
   }
 
   /** A person leaves, with all instruments, or is back when the day is empty. */

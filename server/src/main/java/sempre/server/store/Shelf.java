@@ -11,6 +11,7 @@ import java.util.OptionalInt;
 import java.util.OptionalLong;
 import org.springframework.stereotype.Component;
 import sempre.core.score.PartChoice;
+import sempre.core.score.PartNumbers;
 
 /**
  * Pieces (the file kept as it came), what is played next, who reads what, what the teacher locked.
@@ -45,7 +46,7 @@ public class Shelf {
       return OptionalLong.empty();
     }
 
-    /** The instrument of the section; empty where it is not given to one. */
+    /** The section, as it is written down; empty where it is not given to one. */
     default Optional<String> section() {
       return Optional.empty();
     }
@@ -63,11 +64,27 @@ public class Shelf {
       }
     }
 
-    /** Those of a group who play an instrument. */
-    record Section(long group, String instrument) implements To {
+    /**
+     * Those of a group who play an instrument.
+     *
+     * @param part those of one part; 0 for all of the section
+     */
+    record Section(long group, String instrument, int part) implements To {
+      /** Reads what is written down: {@code clarinet}, or {@code clarinet 2} for one part. */
+      public static Section of(long group, String written) {
+        int space = written.indexOf(' ');
+        return space < 0
+            ? new Section(group, written, 0)
+            : new Section(group, written.substring(0, space), number(written.substring(space + 1)));
+      }
+
+      private static int number(String part) {
+        return part.matches("[1-" + PartNumbers.MOST + "]") ? Integer.parseInt(part) : -1;
+      }
+
       @Override
       public boolean has(People.Student s) {
-        return s.instrument().equals(instrument);
+        return s.instrument().equals(instrument) && (part == 0 || s.part() == part);
       }
 
       @Override
@@ -77,7 +94,7 @@ public class Shelf {
 
       @Override
       public Optional<String> section() {
-        return Optional.of(instrument);
+        return Optional.of(part == 0 ? instrument : instrument + " " + part);
       }
     }
 
@@ -156,7 +173,7 @@ public class Shelf {
     String section = r.text("section");
     return section.isEmpty()
         ? new To.Group(group.getAsLong())
-        : new To.Section(group.getAsLong(), section);
+        : To.Section.of(group.getAsLong(), section);
   }
 
   /** The columns that say to whom something is given; the ids are null where they do not. */

@@ -46,7 +46,8 @@ public class StoreTest {
         Set.of("B", "C#"),
         Map.of("bFlat", "lever"),
         0,
-        "2b");
+        "2b",
+        2);
   }
 
   private long piece(String title, byte... content) {

@@ -68,6 +68,9 @@ class EverythingController {
         Stream.of(
             all.student().name(),
             Speech.words().instrument(all.student().instrument()).orElse(""),
+            all.student().part() == 0
+                ? ""
+                : Speech.say("everything.plays-part", "n", all.student().part()),
             all.student().seat(),
             options(all.student())));
     for (String kind :

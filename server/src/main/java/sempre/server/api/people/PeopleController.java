@@ -1,6 +1,8 @@
 package sempre.server.api.people;
 
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -26,6 +28,7 @@ import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Keywork;
 import sempre.core.instrument.Stage;
 import sempre.core.instrument.Style;
+import sempre.core.score.PartNumbers;
 import sempre.core.teaching.Ways;
 import sempre.server.api.Refs;
 import sempre.server.api.Speech;
@@ -73,7 +76,10 @@ class PeopleController {
       Map<String, String> style,
       List<Long> groups,
       long person,
-      @Size(max = 20, message = "ask.seat-long") String seat) {
+      @Size(max = 20, message = "ask.seat-long") String seat,
+      @Min(value = 0, message = "ask.part-number")
+          @Max(value = PartNumbers.MOST, message = "ask.part-number")
+          int part) {
     private People.Student student(long id) {
       return new People.Student(
           id,
@@ -84,13 +90,27 @@ class PeopleController {
           avoid == null ? Set.of() : Set.copyOf(avoid),
           style == null ? Map.of() : style,
           person,
-          Objects.toString(seat, "").strip());
+          Objects.toString(seat, "").strip(),
+          part);
     }
 
     private List<Long> inGroups() {
       return groups == null ? List.of() : groups;
     }
   }
+
+  /**
+   * Who plays which part.
+   *
+   * @param parts by the student's id, from 1; 0 where it is not said
+   */
+  record PartsBody(
+      @NotNull(message = "ask.part-number")
+          Map<
+                  Long,
+                  @NotNull(message = "ask.part-number") @Min(value = 0, message = "ask.part-number")
+                  @Max(value = PartNumbers.MOST, message = "ask.part-number") Integer>
+              parts) {}
 
   /**
    * What the house does.
@@ -138,6 +158,7 @@ class PeopleController {
             s.style()),
         e.groups(),
         s.seat(),
+        s.part(),
         e.others().stream().map(Refs.StudentRef::of).toList(),
         e.left().map(d -> Speech.words().due(d, LocalDate.now(clock))).orElse(""),
         e.secure(),
@@ -152,6 +173,13 @@ class PeopleController {
   @PutMapping("/groups/{id}")
   Refs.Id changeGroup(@PathVariable long id, @Valid @RequestBody GroupBody body) {
     enrolling.changeGroup(body.group(id));
+    return new Refs.Id(id);
+  }
+
+  /** Sets which part of their sections students of a group play, all or none. */
+  @PutMapping("/groups/{id}/parts")
+  Refs.Id parts(@PathVariable long id, @Valid @RequestBody PartsBody body) {
+    enrolling.setParts(id, body.parts());
     return new Refs.Id(id);
   }
 

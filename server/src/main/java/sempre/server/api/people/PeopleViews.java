@@ -41,6 +41,7 @@ public final class PeopleViews {
       @JsonUnwrapped SetUpView setUp,
       List<Long> groups,
       String seat,
+      int part,
       List<Refs.StudentRef> others,
       String left,
       int secure,
@@ -104,6 +105,7 @@ public final class PeopleViews {
       @JsonUnwrapped RosterInstrument plays,
       String group,
       String seat,
+      int part,
       List<String> problems) {}
 
   public record MeaningView(Roster.Meaning value, String label) {}

@@ -138,6 +138,7 @@ class RosterController {
             String.join(", ", more)),
         r.group(),
         r.seat(),
+        r.part(),
         r.problems().stream().map(Speech.words()::say).toList());
   }
 }

@@ -60,7 +60,8 @@ class AssignmentsController {
    *
    * @param groupId the group, or 0 with a student
    * @param studentId one student, or 0
-   * @param section an instrument of the group, or empty for all of it
+   * @param section an instrument of the group, {@code clarinet}, or one of its parts, {@code
+   *     clarinet 2}; empty for all of the group
    * @param bars printed bar numbers such as 9-16; empty for all
    * @param tempo quarters a minute; 0 for the written one
    * @param locked whether every fingering stays as it is planned now
@@ -92,7 +93,7 @@ class AssignmentsController {
           ? new Shelf.To.Student(studentId)
           : instrument.isEmpty()
               ? new Shelf.To.Group(groupId)
-              : new Shelf.To.Section(groupId, instrument);
+              : Shelf.To.Section.of(groupId, instrument);
     }
 
     private static String text(String s) {
