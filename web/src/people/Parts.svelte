@@ -78,6 +78,7 @@
   }
   th {
     text-align: left;
+    font-weight: 600;
     padding-top: 0.75rem;
   }
   td {

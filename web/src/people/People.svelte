@@ -419,7 +419,7 @@
   .head {
     display: flex;
     flex-wrap: wrap;
-    gap: 0 1.25rem;
+    gap: 0 0.875rem;
     align-items: baseline;
   }
   details {

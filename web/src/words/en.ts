@@ -1608,7 +1608,7 @@ export const en = {
     manyTitle: 'Many students at once · Sempre',
     many: 'Many students at once',
     manyIntro:
-      'Paste a list from a spreadsheet or choose a CSV file: one student in each row, with name and instrument; seat or section, group, options and what is played already if you have them. Of a name only the first name and an initial are kept.',
+      'Paste a list from a spreadsheet or choose a CSV file: one student in each row, with name and instrument; seat or section, group, options and what is played already if you have them. “Cl. 2” keeps its part. Of a name only the first name and an initial are kept.',
     theList: 'The list',
     groupNone: 'Group, where a row names none',
     noGroup: 'no group',
@@ -1629,7 +1629,7 @@ export const en = {
     column: (name: Text) => `Column ‘${name}’`,
     columnNumber: (n: Text) => `Column ${n}`,
     rowWord: 'Row',
-    partsLink: 'Parts …',
+    partsLink: 'parts …',
     partsOf: (group: Text) => `Who plays which part in ${group}`,
     partsIntro:
       'Clarinet 2 gets the second part of a score. Where nothing is said, a section shares its parts in the order of the seats.',

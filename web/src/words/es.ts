@@ -1642,7 +1642,7 @@ export const es: Dictionary = {
     manyTitle: 'Muchos alumnos a la vez · Sempre',
     many: 'Muchos alumnos a la vez',
     manyIntro:
-      'Pega una lista de una hoja de cálculo o elige un archivo CSV: un alumno en cada fila, con nombre e instrumento; atril o sección, grupo, opciones y lo que ya toca, si lo tienes. De un nombre solo se guardan el nombre de pila y una inicial.',
+      'Pega una lista de una hoja de cálculo o elige un archivo CSV: un alumno en cada fila, con nombre e instrumento; atril o sección, grupo, opciones y lo que ya toca, si lo tienes. «Cl. 2» conserva su parte. De un nombre solo se guardan el nombre de pila y una inicial.',
     theList: 'La lista',
     groupNone: 'Grupo, si la fila no dice ninguno',
     noGroup: 'sin grupo',
@@ -1663,7 +1663,7 @@ export const es: Dictionary = {
     column: (name: Text) => `Columna «${name}»`,
     columnNumber: (n: Text) => `Columna ${n}`,
     rowWord: 'Fila',
-    partsLink: 'Partes …',
+    partsLink: 'partes …',
     partsOf: (group: Text) => `Quién toca qué parte en ${group}`,
     partsIntro:
       'Clarinete 2 recibe la segunda parte de la partitura. Donde no se dice nada, la fila se reparte las partes por el orden de los atriles.',

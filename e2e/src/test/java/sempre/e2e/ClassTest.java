@@ -63,6 +63,51 @@ public class ClassTest {
     assertEquals(browsing.errors, List.of());
   }
 
+  /** A list as a teacher keeps it; all names are made up. */
+  @Test
+  public void aMessyListKeepsWhoPlaysWhichPart() {
+    String list =
+        """
+        Name,Instrument,Chair,Group
+        Ava Stone,Fl. 1,1,First-year band
+        Leo Birch,Cl. 2,1,First-year band
+        Mia Reed,Clarinet 3,1,First-year band
+        Noah Lake,Tpt. 2,,First-year band
+        Zoe Hill,Trombone 2,,First-year band
+        Ela Ost,EH,,First-year band
+        Gus Day,Glock,,First-year band
+        Max Pine,Sousaphone,,First-year band
+        Ivy Moor,Perc. (bells),,First-year band
+        Tod Fell,Snare / Perc,,First-year band
+        Ian West,String Bass,,First-year band
+        """;
+    Page page = at("/people/many");
+    page.getByLabel("The list").fill(list);
+    page.getByText("Look at it").click();
+    assertThat(page.locator("tr.new")).hasCount(10);
+    assertThat(page.locator("tr.wrong")).containsText("String Bass");
+    page.getByText("Set up 10 students").click();
+    page.getByText("To the people").click();
+    for (String row :
+        new String[] {"Leo B. Clarinet 2", "Mia R. Clarinet 3", "Noah L. Trumpet 2"}) {
+      assertThat(page.locator("li").filter(new Locator.FilterOptions().setHasText(row)).first())
+          .isVisible();
+    }
+    // Hana 1, Bilal and Leo 2, Mia 3: one list sets them all
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("parts …, First-year band"))
+        .click();
+    page.getByLabel("Part of Mia R.").selectOption("1st");
+    page.getByLabel("Part of Ava S.").selectOption("not said");
+    page.getByText("Save", new Page.GetByTextOptions().setExact(true)).click();
+    assertThat(page.getByText("2 parts changed.")).isVisible();
+    assertThat(
+            page.locator("li")
+                .filter(new Locator.FilterOptions().setHasText("Clarinet"))
+                .locator(".name"))
+        .containsText(new String[] {"Hana S.", "Mia R.", "Bilal N.", "Leo B."});
+    assertEquals(browsing.errors, List.of());
+  }
+
   @Test
   public void aFilesColumnsAreMatched() {
     Page page = at("/people/many");

@@ -32,7 +32,7 @@ public final class InstrumentNames {
     call("flute", "c flute", "concert flute", "fl", "flt", "flauta", "flauta travesera");
     call("piccolo", "picc", "flautin");
     call("oboe", "ob");
-    call("english-horn", "cor anglais", "corno ingles");
+    call("english-horn", "eh", "e hn", "cor anglais", "corno ingles");
     call("bassoon", "bsn", "fagott", "fagot");
     call(
         "clarinet",
@@ -81,6 +81,7 @@ public final class InstrumentNames {
         "mallets",
         "mallet",
         "bells",
+        "glock",
         "glockenspiel",
         "xylophone",
         "marimba",
@@ -100,7 +101,7 @@ public final class InstrumentNames {
     call("euphonium-tc", "euphonium tc", "euph tc");
     call("baritone", "baritone horn", "baritone bc", "baritono");
     call("baritone-tc", "baritone tc", "baritone horn tc");
-    call("tuba", "b flat tuba", "bb flat tuba", "tba");
+    call("tuba", "b flat tuba", "bb flat tuba", "tba", "sousaphone", "sousafon");
     for (String sax : List.of("sax", "saxophone", "saxo", "saxofon")) {
       UNCLEAR.put(sax, SAXOPHONES);
     }
@@ -147,6 +148,28 @@ public final class InstrumentNames {
     return Optional.ofNullable(CALLED.get(plain))
         .map(id -> Catalogue.standard().instrument(id))
         .or(() -> inItsKey(plain));
+  }
+
+  private static final Pattern BESIDE = Pattern.compile("[/,+&]|\\b(?:and|y|und|et|e)\\b");
+
+  /**
+   * The instrument of a name, also by what scores call it in other languages. Where a name holds
+   * two instruments, it is not known which is meant.
+   */
+  public static Optional<Instrument> read(String name) {
+    Optional<Instrument> known = find(name);
+    if (known.isPresent() || UNCLEAR.containsKey(plain(name))) {
+      return known;
+    }
+    List<String> ids =
+        BESIDE
+            .splitAsStream(name)
+            .flatMap(part -> Catalogue.standard().named(part).stream())
+            .distinct()
+            .toList();
+    return ids.size() == 1
+        ? Optional.of(Catalogue.standard().instrument(ids.get(0)))
+        : Optional.empty();
   }
 
   private static final Pattern KEY =

@@ -400,7 +400,7 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
     Optional<Instrument> instrument =
         Optional.ofNullable(meant.get(called))
             .map(id -> Catalogue.standard().instrument(id))
-            .or(() -> InstrumentNames.find(called));
+            .or(() -> InstrumentNames.read(called));
     if (instrument.isEmpty()) {
       problems.add(InstrumentNames.problem(called));
     }

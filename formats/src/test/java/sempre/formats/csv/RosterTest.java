@@ -129,6 +129,49 @@ public class RosterTest {
     assertFalse(r.rows().toString().contains("2014"));
   }
 
+  /** What stands in the instrument's cell; the instrument and the part. */
+  @DataProvider
+  public Object[][] parts() {
+    return new Object[][] {
+      {"Fl. 1", "flute 1"},
+      {"Cl. 2", "clarinet 2"},
+      {"Clarinet 3", "clarinet 3"},
+      {"Trombone 2", "trombone 2"},
+      {"2nd Trumpet", "trumpet 2"},
+      {"Horn II", "horn 2"},
+      {"1. Klarinette", "clarinet 1"},
+      {"Trompete 2 in B", "trumpet 2"},
+      {"Trompette", "trumpet 0"},
+      {"Clarinetto basso", "bass-clarinet 0"},
+      {"EH", "english-horn 0"},
+      {"Glock", "mallets 0"},
+      {"Sousaphone", "tuba 0"},
+      {"Perc. (bells)", "mallets 0"},
+      {"Snare / Perc", "percussion 0"},
+      // which of the two is meant nobody knows
+      {"Flute / Oboe", "? 0"},
+      {"Sax 1", "? 1"},
+    };
+  }
+
+  @Test(dataProvider = "parts")
+  public void theInstrumentKeepsItsPart(String called, String told) {
+    Roster.Row r = Roster.read("Name;Instrument;Seat\nAda;" + called + ";4\n").rows().get(0);
+    assertEquals(r.instrument().map(i -> i.id()).orElse("?") + " " + r.part(), told);
+    assertEquals(r.seat(), "4");
+  }
+
+  @Test
+  public void aColumnOfPartsGoesBeforeTheNumberOfTheInstrument() {
+    List<Roster.Row> rows =
+        Roster.read("Name,Instrument,Part\nAda,Clarinet 1,2nd\nBen,Clarinet,\nCem,flute,solo\n")
+            .rows();
+    assertEquals(rows.stream().map(Roster.Row::part).toList(), List.of(2, 0, 0));
+    assertEquals(Said.of(rows.get(2).problems().get(0)), "‘solo’ is no part from 1 to 6");
+    // a part may be all there is of an instrument
+    assertEquals(Roster.read("Name,Part\nAda,Clarinet 2\n").rows().get(0).part(), 2);
+  }
+
   @DataProvider
   public Object[][] wrong() {
     return new Object[][] {

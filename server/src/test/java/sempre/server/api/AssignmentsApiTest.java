@@ -95,6 +95,77 @@ public class AssignmentsApiTest extends DemoTestBase {
     assertThat(mvc.put().uri("/api/removals/PIECE/" + piece)).hasStatus2xxSuccessful();
   }
 
+  /** Hana sits before Bilal; what they play is what is said. */
+  @Test
+  public void whoPlaysTheSecondPartReadsItAndIsGivenIt() {
+    long piece = piece("Two Boats");
+    long group = group("First-year band");
+    long[] clarinets = {student("Hana"), student("Bilal")};
+    String file =
+        "<score-partwise version='4.0'><part-list><score-part id='A'><part-name>Clarinet in Bb 1"
+            + "</part-name></score-part><score-part id='B'><part-name>Clarinet in Bb 2"
+            + "</part-name></score-part></part-list>"
+            + clarinet("A", "G", 4)
+            + clarinet("B", "E", 4)
+            + "</score-partwise>";
+    long two =
+        body(upload(
+                "/api/pieces?title=Two Parts",
+                "two.musicxml",
+                file.getBytes(StandardCharsets.UTF_8)))
+            .get("id")
+            .asLong();
+    parts(group, clarinets, 2, 1);
+    try {
+      assertThat(written(clarinets[0], two)).isEqualTo("E4");
+      assertThat(written(clarinets[1], two)).isEqualTo("G4");
+      JsonNode given =
+          get("/api/assignments/" + give(piece, body(group, 0, "clarinet 2", "", 0, false)));
+      assertThat(given.get("parts")).hasSize(1);
+      assertThat(given.get("parts").get(0).get("student").get("id").asLong())
+          .isEqualTo(clarinets[0]);
+      assertThat(given.get("givenTo").asString()).isEqualTo("First-year band, clarinet 2");
+      takeBack(given.get("id").asLong());
+      assertThat(
+              post("/api/pieces/" + piece + "/assign", body(group, 0, "clarinet 3", "", 0, false)))
+          .as("nobody plays it")
+          .hasStatus(400);
+      assertThat(put("/api/groups/" + group + "/parts", "{\"parts\":{\"" + clarinets[0] + "\":7}}"))
+          .hasStatus(400);
+      // without a part the seats count again
+      parts(group, clarinets, 0, 0);
+      assertThat(written(clarinets[0], two)).isEqualTo("G4");
+    } finally {
+      parts(group, clarinets, 1, 2);
+      mvc.put().uri("/api/removals/PIECE/" + two).exchange();
+    }
+  }
+
+  private String written(long student, long piece) {
+    return get("/api/stand/" + student + "/" + piece)
+        .get("plan")
+        .get("notes")
+        .get(0)
+        .get("written")
+        .asString();
+  }
+
+  private void parts(long group, long[] students, int first, int second) {
+    assertThat(
+            put(
+                "/api/groups/" + group + "/parts",
+                "{\"parts\":{\""
+                    + students[0]
+                    + "\":"
+                    + first
+                    + ",\""
+                    + students[1]
+                    + "\":"
+                    + second
+                    + "}}"))
+        .hasStatusOk();
+  }
+
   @Test
   public void everyoneInTheGroupGetsTheOwnPart() throws Exception {
     long piece = piece("Two Boats");
