@@ -35,8 +35,15 @@
   let done = $state('');
   let batches = $state<{ again: () => void }>();
 
-  const loadPeople = () => people.ask(() => asked(api.GET('/api/people')));
-  onMount(() => void loadPeople());
+  const askPeople = () => asked(api.GET('/api/people'));
+  const loadPeople = () => people.ask(askPeople);
+  onMount(
+    () =>
+      void people.ask(askPeople, (p) => {
+        // the only group there is takes the list, where none is chosen yet
+        if (!group && p.groups.length === 1) group = p.groups[0]!.name;
+      })
+  );
 
   const view = $derived(look.value);
   const meanings = $derived((view?.columns ?? []).map((c) => c.meaning));
@@ -192,6 +199,9 @@
       {#if unsaid.length}<span class="small">{ui.people.firstSay(unsaid.length, list(unsaid))}</span
         >{/if}
     </div>
+    {#if !meanings.some((m) => m === 'FIRST_NAME' || m === 'WHOLE_NAME')}
+      <p class="which">{ui.people.whichNames}</p>
+    {/if}
     <div class="columns">
       {#each view.columns as c, i (i)}
         <div>
@@ -300,6 +310,10 @@
     gap: 1.5rem;
     align-items: center;
     margin: 0.5rem 0 1rem;
+  }
+  .which {
+    font-weight: 600;
+    margin-top: 0.75rem;
   }
   .columns {
     display: grid;

@@ -1629,6 +1629,7 @@ export const en = {
     column: (name: Text) => `Column ‘${name}’`,
     columnNumber: (n: Text) => `Column ${n}`,
     rowWord: 'Row',
+    whichNames: 'Which column has the first names? Last names are not kept.',
     partsLink: 'parts …',
     partsOf: (group: Text) => `Who plays which part in ${group}`,
     partsIntro:

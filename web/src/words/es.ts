@@ -1663,6 +1663,7 @@ export const es: Dictionary = {
     column: (name: Text) => `Columna «${name}»`,
     columnNumber: (n: Text) => `Columna ${n}`,
     rowWord: 'Fila',
+    whichNames: '¿Qué columna tiene los nombres de pila? Los apellidos no se guardan.',
     partsLink: 'partes …',
     partsOf: (group: Text) => `Quién toca qué parte en ${group}`,
     partsIntro:

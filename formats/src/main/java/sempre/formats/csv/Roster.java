@@ -17,6 +17,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.SortedSet;
 import java.util.function.Predicate;
+import java.util.stream.IntStream;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
@@ -322,13 +323,34 @@ public record Roster(boolean headed, List<Column> columns, List<Row> rows) {
       }
       return said;
     }
+    boolean unsure = twoNames(body, width);
     for (int c = 0; c < width; c++) {
       Meaning m = byContent(body, c);
+      if (m == Meaning.FIRST_NAME && unsure) {
+        // which of them is the first name is asked: a last name shall not be kept
+        continue;
+      }
       if (m != Meaning.NOTHING && left.remove(m)) {
         said.set(c, m);
       }
     }
     return said;
+  }
+
+  /**
+   * Whether several columns hold single words as names are: Quill and Ada, whichever comes first.
+   */
+  private static boolean twoNames(List<List<String>> body, int width) {
+    return IntStream.range(0, width).filter(c -> isNames(body, c)).count() > 1;
+  }
+
+  private static boolean isNames(List<List<String>> body, int column) {
+    List<String> filled =
+        body.stream().map(r -> cell(r, column)).filter(x -> !x.isEmpty()).toList();
+    return filled.size() > 1
+        && new HashSet<>(filled).size() * 2 > filled.size()
+        && filled.stream().allMatch(x -> x.matches("\\p{Lu}[\\p{L}'’-]+"))
+        && !most(filled, x -> InstrumentNames.find(x).isPresent());
   }
 
   private static Meaning byContent(List<List<String>> body, int column) {

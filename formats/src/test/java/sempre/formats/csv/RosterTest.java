@@ -161,6 +161,29 @@ public class RosterTest {
     assertEquals(r.seat(), "4");
   }
 
+  /** A last name shall not be kept, and which is which nobody has said. */
+  @Test
+  public void ofTwoColumnsOfNamesNoneIsTaken() {
+    String list = "Quill,Ada,flute\nReed,Ben,oboe\nBell,Cem,tuba\n";
+    Roster unsure = Roster.read(list);
+    assertEquals(
+        unsure.columns().stream().map(Roster.Column::meaning).toList(),
+        List.of(Meaning.NOTHING, Meaning.NOTHING, Meaning.INSTRUMENT));
+    assertEquals(unsure.rows().get(0).name().given(), "");
+    Roster said =
+        Roster.read(
+            list, List.of(Meaning.LAST_NAME, Meaning.FIRST_NAME, Meaning.INSTRUMENT), Map.of());
+    assertEquals(said(said), List.of("Ada|Q|flute|", "Ben|R|oboe|", "Cem|B|tuba|"));
+    // one column of names, groups and instruments beside it, needs no question
+    assertEquals(
+        Roster.read("Ada,flute,Band\nBen,oboe,Band\nCem,tuba,Band\nDov,horn,Band\n")
+            .rows()
+            .get(0)
+            .name()
+            .given(),
+        "Ada");
+  }
+
   @Test
   public void aColumnOfPartsGoesBeforeTheNumberOfTheInstrument() {
     List<Roster.Row> rows =
