@@ -44,8 +44,6 @@ public final class PartNumbers {
           Map.entry("deuxième", 2),
           Map.entry("troisième", 3));
 
-  private static final Pattern TUNED =
-      Pattern.compile("\\b(?:in|en) [A-Ga-g](?:[♭♯#b]|-?flat|is|es)?(?![\\p{L}\\p{N}])");
   private static final Pattern NUMBER =
       Pattern.compile(
           "(?<![\\p{L}\\p{N}])(?:(\\d{1,2})(?:st|nd|rd|th|er|re|ère|e|ème|eme|º|ª|°)?|(\\p{L}+))"
@@ -59,19 +57,18 @@ public final class PartNumbers {
 
   /** The parts that are named, the first first; empty where none is. */
   public static SortedSet<Integer> of(String name) {
-    String plain = TUNED.matcher(name).replaceAll(" ");
     SortedSet<Integer> parts = new TreeSet<>();
-    Matcher counted = COUNTED.matcher(plain);
+    Matcher counted = COUNTED.matcher(name);
     if (counted.matches()) {
       add(parts, 1, Integer.parseInt(counted.group(1)));
       return parts;
     }
-    Matcher range = RANGE.matcher(plain);
+    Matcher range = RANGE.matcher(name);
     if (range.find()) {
       add(parts, Integer.parseInt(range.group(1)), Integer.parseInt(range.group(2)));
       return parts;
     }
-    Matcher m = NUMBER.matcher(plain);
+    Matcher m = NUMBER.matcher(name);
     while (m.find()) {
       int part =
           m.group(1) != null

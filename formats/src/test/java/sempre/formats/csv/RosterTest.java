@@ -190,7 +190,7 @@ public class RosterTest {
         Roster.read("Name,Instrument,Part\nAda,Clarinet 1,2nd\nBen,Clarinet,\nCem,flute,solo\n")
             .rows();
     assertEquals(rows.stream().map(Roster.Row::part).toList(), List.of(2, 0, 0));
-    assertEquals(Said.of(rows.get(2).problems().get(0)), "‘solo’ is no part from 1 to 6");
+    assertEquals(Said.of(rows.get(2).problems().get(0)), "‘solo’ isn’t a part from 1 to 6");
     // a part may be all there is of an instrument
     assertEquals(Roster.read("Name,Part\nAda,Clarinet 2\n").rows().get(0).part(), 2);
   }

@@ -60,23 +60,27 @@ public class AssignmentsApiTest extends DemoTestBase {
         + "</octave></pitch><duration>4</duration></note></measure></part>";
   }
 
-  /** The first seat reads the first part, the second the second, and the sheet says which it is. */
-  @Test
-  public void partsOfAnInstrumentGoToTheSeatsOfItsSection() {
+  /** A piece of two parts, the first with G4 and the second with E4; its id. */
+  private long twoClarinets(String title, String called) {
     String file =
-        "<score-partwise version='4.0'><part-list><score-part id='A'><part-name>Clarinet 1"
-            + "</part-name></score-part><score-part id='B'><part-name>Clarinet 2</part-name>"
-            + "</score-part></part-list>"
+        "<score-partwise version='4.0'><part-list><score-part id='A'><part-name>"
+            + called
+            + "1</part-name></score-part><score-part id='B'><part-name>"
+            + called
+            + "2</part-name></score-part></part-list>"
             + clarinet("A", "G", 4)
             + clarinet("B", "E", 4)
             + "</score-partwise>";
-    long piece =
-        body(upload(
-                "/api/pieces?title=Two Clarinets",
-                "two.musicxml",
-                file.getBytes(StandardCharsets.UTF_8)))
-            .get("id")
-            .asLong();
+    return body(upload(
+            "/api/pieces?title=" + title, "two.musicxml", file.getBytes(StandardCharsets.UTF_8)))
+        .get("id")
+        .asLong();
+  }
+
+  /** The first seat reads the first part, the second the second, and the sheet says which it is. */
+  @Test
+  public void partsOfAnInstrumentGoToTheSeatsOfItsSection() {
+    long piece = twoClarinets("Two Clarinets", "Clarinet ");
     for (String[] of :
         new String[][] {{"Hana", "Clarinet 1", "G4"}, {"Bilal", "Clarinet 2", "E4"}}) {
       String stand = "/api/stand/" + student(of[0]) + "/" + piece;
@@ -101,20 +105,7 @@ public class AssignmentsApiTest extends DemoTestBase {
     long piece = piece("Two Boats");
     long group = group("First-year band");
     long[] clarinets = {student("Hana"), student("Bilal")};
-    String file =
-        "<score-partwise version='4.0'><part-list><score-part id='A'><part-name>Clarinet in Bb 1"
-            + "</part-name></score-part><score-part id='B'><part-name>Clarinet in Bb 2"
-            + "</part-name></score-part></part-list>"
-            + clarinet("A", "G", 4)
-            + clarinet("B", "E", 4)
-            + "</score-partwise>";
-    long two =
-        body(upload(
-                "/api/pieces?title=Two Parts",
-                "two.musicxml",
-                file.getBytes(StandardCharsets.UTF_8)))
-            .get("id")
-            .asLong();
+    long two = twoClarinets("Two Parts", "Clarinet in Bb ");
     parts(group, clarinets, 2, 1);
     try {
       assertThat(written(clarinets[0], two)).isEqualTo("E4");
