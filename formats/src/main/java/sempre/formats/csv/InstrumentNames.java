@@ -101,7 +101,7 @@ public final class InstrumentNames {
     call("euphonium-tc", "euphonium tc", "euph tc");
     call("baritone", "baritone horn", "baritone bc", "baritono");
     call("baritone-tc", "baritone tc", "baritone horn tc");
-    call("tuba", "b flat tuba", "bb flat tuba", "tba", "sousaphone", "sousafon");
+    call("tuba", "b flat tuba", "bb flat tuba", "tba");
     for (String sax : List.of("sax", "saxophone", "saxo", "saxofon")) {
       UNCLEAR.put(sax, SAXOPHONES);
     }
@@ -150,7 +150,26 @@ public final class InstrumentNames {
         .or(() -> inItsKey(plain));
   }
 
-  private static final Pattern BESIDE = Pattern.compile("[/,+&]|\\b(?:and|y|und|et|e)\\b");
+  private static final Pattern BESIDE = Pattern.compile("[/+&]|\\b(?:and|y|und|et)\\b");
+
+  /** "Clarinet, bass" is no clarinet: a size that the instrument found does not have. */
+  private static final Map<Pattern, Pattern> SIZES =
+      Map.of(
+          Pattern.compile("\\b(?:bass|basso|basse|bajo|baixo)\\b"),
+          Pattern.compile("bass|tuba|euphonium|baritone|percussion"),
+          Pattern.compile("\\b(?:contra|contrabass|contrabajo|contrebasse|contrabbasso)\\b"),
+          Pattern.compile("contrabass|tuba"),
+          Pattern.compile("\\b(?:alto|contralto)\\b"),
+          Pattern.compile("alto"),
+          Pattern.compile("\\b(?:tenor|tenore)\\b"),
+          Pattern.compile("tenor|alto-horn|trombone"),
+          Pattern.compile("\\b(?:soprano|sopranino)\\b"),
+          Pattern.compile("soprano|e-flat-clarinet"));
+
+  private static boolean hasItsSize(String plain, String id) {
+    return SIZES.entrySet().stream()
+        .allMatch(s -> !s.getKey().matcher(plain).find() || s.getValue().matcher(id).find());
+  }
 
   /**
    * The instrument of a name, also by what scores call it in other languages. Where a name holds
@@ -167,7 +186,7 @@ public final class InstrumentNames {
             .flatMap(part -> Catalogue.standard().named(part).stream())
             .distinct()
             .toList();
-    return ids.size() == 1
+    return ids.size() == 1 && hasItsSize(plain(name), ids.get(0))
         ? Optional.of(Catalogue.standard().instrument(ids.get(0)))
         : Optional.empty();
   }

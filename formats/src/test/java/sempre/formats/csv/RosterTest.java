@@ -151,6 +151,10 @@ public class RosterTest {
       // which of the two is meant nobody knows
       {"Flute / Oboe", "? 0"},
       {"Sax 1", "? 1"},
+      // another size than the name found: it is asked about
+      {"Clarinet, bass", "? 0"},
+      {"Sax (clarinet, contralto)", "? 0"},
+      {"horn in e", "? 0"},
     };
   }
 

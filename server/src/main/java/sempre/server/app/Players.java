@@ -154,7 +154,11 @@ public class Players {
     if (s.part() == 0 && !PartChoice.isShared(score, instrument)) {
       return Optional.empty();
     }
-    return people.groupsOf(tx, s.id()).stream()
+    List<Long> groups = people.groupsOf(tx, s.id());
+    if (s.part() > 0 && groups.isEmpty()) {
+      return PartChoice.ofPart(score, instrument, s.part(), 0, 1);
+    }
+    return groups.stream()
         .findFirst()
         .flatMap(
             group -> {
