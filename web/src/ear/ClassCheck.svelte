@@ -129,7 +129,7 @@
     [ui.all.student, ui.all.instrument, ...view!.items.map((_, i) => m.asks(i))],
     ...view!.rows.map((r) => [
       r.student.name,
-      r.student.instrumentName,
+      r.student.plays,
       ...r.cells.map((c, i) => {
         const g = m.gradeOf(r, i);
         if (r.absent && !g) return ui.ear.absent;
@@ -239,8 +239,7 @@
               <tr class:at={n === m.row} class:absent={r.absent}>
                 <th scope="row"
                   ><span>{r.student.name}</span>
-                  <span class="small quiet"
-                    >{r.absent ? ui.ear.absent : r.student.instrumentInside}</span
+                  <span class="small quiet">{r.absent ? ui.ear.absent : r.student.playsInside}</span
                   ></th
                 >
                 {#each r.cells as c, i (i)}
@@ -275,7 +274,7 @@
           <div class="now">
             <div>
               <h2>{student.student.name}</h2>
-              <p class="quiet">{student.student.instrumentName}</p>
+              <p class="quiet">{student.student.plays}</p>
               {#if cell.asked}
                 <p class="pitch">{cell.notes}</p>
                 {#if cell.fingering}

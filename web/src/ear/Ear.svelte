@@ -116,7 +116,7 @@
       <div>
         <h1>{ui.ear.hearing(view.student.name)}</h1>
         <p class="quiet">
-          {view.piece.title} · {view.student.instrumentInside} ·
+          {view.piece.title} · {view.student.playsInside} ·
           <a href="/stand/{student}/{piece}">{ui.ear.backToStand}</a>
         </p>
       </div>

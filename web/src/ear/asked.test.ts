@@ -8,7 +8,8 @@ const row = (id: number, instrument: string, written: string, octaves: string[])
     name: `S${id}`,
     instrument,
     instrumentName: instrument,
-    instrumentInside: instrument
+    plays: instrument,
+    playsInside: instrument
   },
   clef: 'treble',
   cells: [

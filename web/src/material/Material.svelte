@@ -91,7 +91,7 @@
     <PieceHead
       title={ui.material.of(view.piece.title)}
       student={view.student}
-      instrument={view.student.instrumentInside}
+      instrument={view.student.playsInside}
     >
       <a href="/practice/{student}/{piece}">{ui.material.back} <kbd>b</kbd></a>
       {#if sheet.length}

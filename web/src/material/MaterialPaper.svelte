@@ -69,7 +69,7 @@
       <TickSheet
         title={words.material.of(view.piece.title)}
         name={view.student.name}
-        instrument={view.student.instrumentInside}
+        instrument={view.student.playsInside}
       >
         <p class="tick">{words.material.tick}</p>
         {#if view.caution && studies.some((s) => s.study.group === 'TONE')}

@@ -117,7 +117,7 @@
 <div class="beyond" class:unseen={unattended} {@attach scrolls} {@attach fits}>
   <article
     class="on-paper"
-    aria-label="{view.student.name}, {view.student.instrumentName}"
+    aria-label="{view.student.name}, {view.student.plays}"
     style:width="{room.width}mm"
     style:--height="{room.height}mm"
   >
@@ -125,7 +125,7 @@
       <!-- the heading is the bookmark in a file of the whole class: whose it is stands in it -->
       <h2>
         <span>{view.piece.title}</span>
-        <span class="who"><b>{view.student.name}</b><br />{view.student.instrumentInside}</span>
+        <span class="who"><b>{view.student.name}</b><br />{view.student.playsInside}</span>
       </h2>
       <p class="when">
         {[due && words.shelf.forDay(fullDay(due, language)), what, view.piece.source]

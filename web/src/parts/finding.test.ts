@@ -27,8 +27,8 @@ const lists = {
   today: { groups: [{ next: [next(1, '', 'Friday'), next(2, 'measures 1–4', 'Monday')] }] },
   people: {
     students: [
-      { id: 1, name: 'Chloe B.', instrumentName: 'Flute' },
-      { id: 2, name: 'Yuna C.', instrumentName: 'Trumpet' }
+      { id: 1, name: 'Chloe B.', instrumentName: 'Flute', part: 0 },
+      { id: 2, name: 'Yuna C.', instrumentName: 'Trumpet', part: 2 }
     ],
     groups: []
   },
@@ -48,6 +48,10 @@ test('of a piece that is assigned twice both rows are there, by measures and day
     'Gate March, on the stand, measures 1–4, for Monday'
   ]);
   expect(rows.every((h) => h.text === 'Yuna C.')).toBe(true);
+});
+
+test('who plays second trumpet is found by the part', () => {
+  expect(find('trumpet 2').map((h) => h.text)).toEqual(['Yuna C.']);
 });
 
 test('no two rows have one key, however often a piece is assigned alike', () => {

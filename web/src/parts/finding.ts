@@ -1,4 +1,5 @@
 import type { Schemas } from '../api/client';
+import { withPart } from '../people/order';
 import { read, shown, text, words, type Name, type Naming } from '../lib/pitch';
 
 /** Something that can be gone to from anywhere. */
@@ -87,7 +88,7 @@ function rowsOf(lists: Lists, say: Saying): Hit[] {
   );
   const students = lists.people.students.map((s) => ({
     text: s.name,
-    detail: say.whatWasHeard(s.instrumentName),
+    detail: say.whatWasHeard(withPart(s.instrumentName, s.part)),
     href: `/people/${s.id}`
   }));
   const groups = lists.people.groups.map((g) => ({

@@ -48,7 +48,7 @@
     <TickSheet
       title={days[0] ? words.agenda.paperOf(days[0].shown) : words.agenda.title}
       name={view.student.name}
-      instrument={view.student.instrumentInside}
+      instrument={view.student.playsInside}
     >
       <p class="tick">{words.agenda.tick(view.session)}</p>
       {#if view.nothing}<p>{view.nothing}</p>{/if}

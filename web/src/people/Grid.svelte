@@ -23,7 +23,10 @@
 
   const MARKS: Standing[] = ['SECURE', 'SHAKY', 'NOT_YET', 'FADED'];
   const today = new Date().toLocaleDateString('sv');
-  const lists = (r: Schemas['GridRow']) => [r.seat, r.student.name].filter(Boolean).join(' · ');
+  const lists = (r: Schemas['GridRow']) =>
+    [r.student.plays === r.student.instrumentName ? '' : r.student.plays, r.seat, r.student.name]
+      .filter(Boolean)
+      .join(' · ');
 
   pageKeys(ui.people.grid, [
     { on: 'p', words: ui.paper.print, when: () => !!page.value, act: () => window.print() }

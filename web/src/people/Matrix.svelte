@@ -114,7 +114,7 @@
     [ui.all.student, ui.all.instrument, ...columns.map((c) => matrix!.pieces[c]!.title)],
     ...rows.map((r) => {
       const s = matrix!.students[r]!;
-      return [s.name, s.instrumentName, ...columns.map((c) => words(matrix!.rows[r]![c]!))];
+      return [s.name, s.plays, ...columns.map((c) => words(matrix!.rows[r]![c]!))];
     })
   ];
   const names = (list: Schemas['NoteName'][]) => list.map((n) => n.shown).join(', ');
@@ -189,7 +189,7 @@
                 {@const s = matrix.students[r]!}
                 <tr>
                   <th scope="row" class="who"
-                    >{s.name} <span class="small quiet">{s.instrumentInside}</span></th
+                    >{s.name} <span class="small quiet">{s.playsInside}</span></th
                   >
                   {#each columns as c, m (c)}
                     {@const x = matrix.rows[r]![c]!}

@@ -134,7 +134,7 @@
     <a class="name" href="/people/{s.id}">{s.name}</a>
     <span class="quiet"
       >{withPart(s.instrumentName, s.part)}{s.others.length
-        ? ui.people.also_(s.others.map((o) => o.instrumentInside).join(', '))
+        ? ui.people.also_(s.others.map((o) => o.playsInside).join(', '))
         : ''}</span
     >
     <span class="quiet small"
@@ -257,7 +257,7 @@
           {#each people.gone as s (s.id)}
             <li>
               <a class="name" href="/people/{s.id}">{s.name}</a>
-              <span class="quiet">{s.instrumentName}</span>
+              <span class="quiet">{withPart(s.instrumentName, s.part)}</span>
               <span class="quiet small">{ui.people.leftOn(s.left)}</span>
               <span class="two small">
                 <button class="plain link" onclick={() => back(s)}

@@ -152,7 +152,7 @@
     <SkeletonText heading /><SkeletonText paragraph lines={8} />
   {:else}
     <h1>{record.student.name}</h1>
-    <p class="quiet">{record.student.instrumentName}</p>
+    <p class="quiet">{record.student.plays}</p>
     {#if map?.notes.length}
       <div class="names small screen">
         <button class="plain link" onclick={() => (sounding = !sounding)}

@@ -58,10 +58,7 @@
       <article class="on-paper" style:width="{settings.room.width}mm">
         <h1>{report.student.name}</h1>
         <p>
-          {report.student.instrumentName} · {ui.people.reportFrom(
-            fullDay(since),
-            fullDay(report.to)
-          )}
+          {report.student.plays} · {ui.people.reportFrom(fullDay(since), fullDay(report.to))}
         </p>
         {#each report.sentences.filter(Boolean) as s (s)}<p class="said">{s}</p>{/each}
         {#if report.next.length}

@@ -352,7 +352,7 @@
     <PieceHead
       title={ui.practice.of(view.piece.title)}
       student={view.student}
-      instrument={stand.student.instrumentInside}
+      instrument={stand.student.playsInside}
     >
       <a href="/stand/{student}/{piece}">{ui.paper.onStand}</a>
       {#if bits.length && !sitting}

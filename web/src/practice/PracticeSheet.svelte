@@ -58,7 +58,7 @@
 <TickSheet
   title={words.practice.paperOf(view.piece.title)}
   name={view.student.name}
-  instrument={stand.student.instrumentInside}
+  instrument={stand.student.playsInside}
 >
   <p class="tick">{words.practice.tick}</p>
   {#if view.caution}<p class="tick">{view.caution}</p>{/if}

@@ -77,12 +77,12 @@
   const WAY = ['ODD', 'NONE', 'LACKS', 'HARD', 'SHAKY', 'FADED', 'READY'];
   const listed = $derived.by(() => {
     const found = (given?.parts ?? []).filter((p) =>
-      matches(typed, p.student.name, p.student.instrumentName)
+      matches(typed, p.student.name, p.student.plays)
     );
     if (order.value === 'section') {
       const by = new Map<string, PartRow[]>();
       for (const p of found) {
-        const name = p.student.instrumentName;
+        const name = p.student.plays;
         by.set(name, [...(by.get(name) ?? []), p]);
       }
       return [...by].map(([heading, parts]) => ({ heading, parts }));
@@ -314,7 +314,7 @@
             <tr>
               <th scope="row">
                 <a href="/people/{p.student.id}">{p.student.name}</a>
-                {#if !headed}<span class="quiet small">{p.student.instrumentName}</span>{/if}
+                {#if !headed}<span class="quiet small">{p.student.plays}</span>{/if}
               </th>
               <td class="how">
                 <div>

@@ -202,7 +202,7 @@
         <h1>{ui.stand.madeSimpler(view.piece.title)}</h1>
         <p class="quiet">
           {ui.people.for} <a href="/people/{view.student.id}">{view.student.name}</a>,
-          {view.student.instrumentInside} ·
+          {view.student.playsInside} ·
           <a href="/stand/{student}/{piece}">{ui.stand.partOnStand}</a>
         </p>
       </div>

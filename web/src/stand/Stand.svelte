@@ -211,8 +211,7 @@
       <div>
         <h1>{view.piece.title}</h1>
         <p class="quiet">
-          <a href="/people/{view.student.id}">{view.student.name}</a>, {view.student
-            .instrumentInside}
+          <a href="/people/{view.student.id}">{view.student.name}</a>, {view.student.playsInside}
           · {view.piece.source}
         </p>
       </div>

@@ -127,7 +127,7 @@
               <tr>
                 <th scope="row">
                   <a href="/people/{r.student.id}">{r.student.name}</a>
-                  <span class="quiet small">{r.student.instrumentName}</span>
+                  <span class="quiet small">{r.student.plays}</span>
                 </th>
                 <td class="how">
                   <a href="/stand/{r.student.id}/{r.next.piece.id}">

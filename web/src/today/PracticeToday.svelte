@@ -34,7 +34,7 @@
           <a href="/people/{p.student.id}/agenda" aria-label={ui.agenda.open(p.student.name)}
             >{p.student.name}</a
           >
-          <span class="small quiet">{p.student.instrumentName}</span>
+          <span class="small quiet">{p.student.plays}</span>
         </div>
         <div>
           <DayTasks day={p.day} student={p.student.id} />

@@ -30,8 +30,14 @@ public final class Catalogue {
   /** What is an instrument, but none of these. */
   private static final String NONE = "|";
 
+  /** What lists of students say, and no score. */
+  private static final String LISTS = "~";
+
   /** What parts are called by, to the id. */
   private static final Map<String, String> CALLED = new LinkedHashMap<>();
+
+  /** What only lists of students call an instrument by, to the id. */
+  private static final Map<String, String> LISTED = new LinkedHashMap<>();
 
   static {
     List<String> ids = new ArrayList<>();
@@ -47,6 +53,12 @@ public final class Catalogue {
                 return;
               }
               String id = l.substring(0, l.indexOf(':'));
+              if (l.startsWith(LISTS)) {
+                for (String name : l.substring(l.indexOf(':') + 1).split(",")) {
+                  LISTED.put(name.strip(), id.substring(LISTS.length()).strip());
+                }
+                return;
+              }
               ids.add(id);
               CALLED.put(id.replace('-', ' '), id);
               for (String name : l.substring(l.indexOf(':') + 1).split(",")) {
@@ -142,6 +154,19 @@ public final class Catalogue {
     return names.computeIfAbsent(part, Catalogue::byName);
   }
 
+  /** Every name of an instrument, as {@link #plain} makes it, to the id of the instrument. */
+  public static Map<String, String> called() {
+    Map<String, String> called = new LinkedHashMap<>(CALLED);
+    called.values().removeIf(NONE::equals);
+    called.putAll(LISTED);
+    return called;
+  }
+
+  /** Whether a name, as {@link #plain} makes it, is that of an instrument that Sempre lacks. */
+  public static boolean lacks(String plain) {
+    return NONE.equals(CALLED.get(plain));
+  }
+
   private static Optional<String> byName(String part) {
     String name = " " + plain(part) + " ";
     return CALLED.entrySet().stream()
@@ -152,7 +177,7 @@ public final class Catalogue {
   }
 
   /** A part's name in small letters without accents, signs and points; E♭ and Eb as "e flat". */
-  private static String plain(String name) {
+  public static String plain(String name) {
     return Normalizer.normalize(name, Normalizer.Form.NFD)
         .replaceAll("\\p{M}", "")
         .toLowerCase(Locale.ROOT)

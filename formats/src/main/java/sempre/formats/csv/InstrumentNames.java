@@ -1,6 +1,5 @@
 package sempre.formats.csv;
 
-import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -17,7 +16,7 @@ import sempre.core.pitch.Pitch;
 
 /** Finds an instrument by what people call it in lists (common practice, no source). */
 public final class InstrumentNames {
-  /** Names in use besides the catalogue's own, to its id. */
+  /** What scores and lists call an instrument, to its id. */
   private static final Map<String, String> CALLED = new LinkedHashMap<>();
 
   /** Names that may mean several instruments. */
@@ -29,79 +28,7 @@ public final class InstrumentNames {
       List.of("trombone", "baritone", "euphonium", "tuba");
 
   static {
-    call("flute", "c flute", "concert flute", "fl", "flt", "flauta", "flauta travesera");
-    call("piccolo", "picc", "flautin");
-    call("oboe", "ob");
-    call("english-horn", "eh", "e hn", "cor anglais", "corno ingles");
-    call("bassoon", "bsn", "fagott", "fagot");
-    call(
-        "clarinet",
-        "b flat clarinet",
-        "clarinet in b flat",
-        "soprano clarinet",
-        "cl",
-        "clar",
-        "clarinete",
-        "clarinete soprano");
-    call("e-flat-clarinet", "clarinet in e flat", "requinto", "clarinete requinto");
-    call("alto-clarinet", "e flat alto clarinet", "clarinete alto");
-    call("bass-clarinet", "b flat bass clarinet", "b cl", "bass cl", "clarinete bajo");
-    call("soprano-sax", "soprano sax", "sop sax", "saxofon soprano", "saxo soprano");
-    call("alto-sax", "alto sax", "alto", "a sax", "asax", "saxofon alto", "saxo alto");
-    call("tenor-sax", "tenor sax", "tenor", "t sax", "tsax", "saxofon tenor", "saxo tenor");
-    call(
-        "baritone-sax",
-        "baritone sax",
-        "bari sax",
-        "bari saxophone",
-        "b sax",
-        "bsax",
-        "saxofon baritono",
-        "saxo baritono");
-    call(
-        "recorder-soprano",
-        "recorder",
-        "descant recorder",
-        "soprano recorder",
-        "blockflote",
-        "flauta dulce",
-        "flauta dulce soprano",
-        "flauta de pico");
-    call(
-        "recorder-alto",
-        "alto recorder",
-        "treble recorder",
-        "flauta dulce alto",
-        "flauta dulce contralto");
-    call("trumpet", "b flat trumpet", "trumpet in b flat", "tpt", "trp", "trompeta");
-    call("trumpet-c", "c trumpet", "trompeta en do");
-    call("mellophone", "mello", "melofono");
-    call("alto-horn", "tenor horn", "e flat horn", "trompa alto");
-    call(
-        "mallets",
-        "mallet",
-        "bells",
-        "glock",
-        "glockenspiel",
-        "xylophone",
-        "marimba",
-        "vibraphone",
-        "laminas",
-        "lira",
-        "xilofono");
-    call("percussion", "perc", "drums", "drum", "snare drum", "percusion", "bateria", "caja");
-    call("contrabass-clarinet", "contra clarinet", "clarinete contrabajo");
-    call("bass-flute", "flauta baja");
-    call("cornet", "b flat cornet", "corneta");
-    call("flugelhorn", "flugel", "flugel horn", "fliscorno");
-    call("horn", "french horn", "f horn", "horn in f", "hn", "trompa");
-    call("trombone", "tenor trombone", "tbn", "bone", "trombon", "trombon tenor");
-    call("bass-trombone", "b tbn", "trombon bajo");
-    call("euphonium", "euph", "euphonium bc", "bombardino", "eufonio");
-    call("euphonium-tc", "euphonium tc", "euph tc");
-    call("baritone", "baritone horn", "baritone bc", "baritono");
-    call("baritone-tc", "baritone tc", "baritone horn tc");
-    call("tuba", "b flat tuba", "bb flat tuba", "tba");
+    CALLED.putAll(Catalogue.called());
     for (String sax : List.of("sax", "saxophone", "saxo", "saxofon")) {
       UNCLEAR.put(sax, SAXOPHONES);
     }
@@ -115,30 +42,15 @@ public final class InstrumentNames {
     UNCLEAR.put("woodwind", woodwind);
     UNCLEAR.put("viento madera", woodwind);
     for (Instrument i : Catalogue.standard().instruments()) {
-      call(i.id(), plain(i.name()), i.id().replace('-', ' '));
+      CALLED.put(plain(i.name()), i.id());
     }
   }
 
   private InstrumentNames() {}
 
-  private static void call(String id, String... names) {
-    for (String n : names) {
-      CALLED.put(n, id);
-    }
-  }
-
   /** Small letters without accents and signs; a part's number at the end is left out. */
   static String plain(String text) {
-    return Normalizer.normalize(text, Normalizer.Form.NFD)
-        .replaceAll("\\p{M}", "")
-        .toLowerCase(Locale.ROOT)
-        .replace("♭", " flat")
-        .replaceAll("\\bbbb\\b", "bb flat")
-        .replaceAll("\\bbb\\b(?! flat)", "b flat")
-        .replaceAll("\\beb\\b(?! flat)", "e flat")
-        .replaceAll("[^a-z0-9 ]", " ")
-        .replaceAll("\\s+", " ")
-        .strip()
+    return Catalogue.plain(text)
         .replaceAll("( (1|2|3|4|i|ii|iii|iv|1st|2nd|3rd|4th))$|^(1st|2nd|3rd|4th) ", "");
   }
 
@@ -275,6 +187,9 @@ public final class InstrumentNames {
     if (several != null) {
       return Saying.of(
           "list.which-instrument", "typed", name.strip(), "there", instruments(several));
+    }
+    if (Catalogue.lacks(plain)) {
+      return Saying.of("list.lacking-instrument", "typed", name.strip());
     }
     List<Instrument> meant = meant(name);
     return meant.isEmpty()

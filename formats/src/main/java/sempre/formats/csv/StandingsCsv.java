@@ -14,12 +14,14 @@ public final class StandingsCsv {
   /**
    * One note of one student, in words.
    *
+   * @param part of the section, Clarinet 2; 0 where nobody has said so
    * @param seat may be empty
    * @param written as it stands on the student's page
    */
   public record Row(
       String section,
       String student,
+      int part,
       String seat,
       String written,
       String sounds,
@@ -29,7 +31,7 @@ public final class StandingsCsv {
   /**
    * Writes it with a heading; a spreadsheet reads the letters right by the mark at its beginning.
    *
-   * @param heading the seven columns in words
+   * @param heading the eight columns in words
    * @param yes what stands in the last where the note comes next
    */
   public static String write(List<String> heading, String yes, List<Row> rows) {
@@ -41,6 +43,7 @@ public final class StandingsCsv {
         csv.printRecord(
             Spreadsheet.plain(r.section()),
             Spreadsheet.plain(r.student()),
+            r.part() > 0 ? r.part() : "",
             Spreadsheet.plain(r.seat()),
             r.written(),
             r.sounds(),

@@ -121,6 +121,38 @@ public class RosterTest {
     assertTrue(InstrumentNames.find("trumpet in D").isEmpty());
   }
 
+  /** What a score calls an instrument a list may call it too: one table has all names. */
+  @Test
+  public void aListKnowsEveryNameThatScoresUse() {
+    Catalogue.called()
+        .forEach(
+            (name, id) ->
+                assertEquals(
+                    InstrumentNames.read(name).map(i -> i.id()).orElse("none"), id, name));
+    assertTrue(Catalogue.called().size() > 320, "hundreds of names");
+    for (String[] named :
+        new String[][] {
+          {"EH", "english-horn"},
+          {"Glock", "mallets"},
+          {"Perc. (bells)", "mallets"},
+          {"Snare / Perc", "percussion"},
+          {"Sousaphone", "tuba"},
+          {"Alto 2", "alto-sax"},
+          {"Posaune", "trombone"},
+          {"Hautbois", "oboe"},
+          {"String Bass", "none"},
+          {"Clarinet in A", "none"},
+        }) {
+      assertEquals(
+          InstrumentNames.read(named[0]).map(i -> i.id()).orElse("none"), named[1], named[0]);
+    }
+    assertEquals(InstrumentNames.problem("String Bass").key(), "list.lacking-instrument");
+    assertEquals(
+        Catalogue.standard().named("Alto 1, Tenor"),
+        java.util.Optional.empty(),
+        "in a score they may be singers");
+  }
+
   @Test
   public void onlyFirstNameAndInitialAreTakenOfAName() {
     Roster r = Roster.read("Name,Date of birth,Instrument\nAda Quill,2014-01-02,flute\n");

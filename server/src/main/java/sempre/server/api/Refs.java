@@ -62,17 +62,26 @@ public final class Refs {
    * A student in a list.
    *
    * @param instrumentName as it stands at the start of a line
-   * @param instrumentInside as it stands in the middle of a sentence
+   * @param plays the instrument with the part, Clarinet 2, as it stands at the start of a line
+   * @param playsInside the same as it stands in the middle of a sentence
    */
   public record StudentRef(
-      long id, String name, String instrument, String instrumentName, String instrumentInside) {
+      long id,
+      String name,
+      String instrument,
+      String instrumentName,
+      String plays,
+      String playsInside) {
     public static StudentRef of(People.Student s) {
+      String called = Speech.words().instrument(s.instrument()).orElse(s.instrument());
+      String part = s.part() > 0 ? " " + s.part() : "";
       return new StudentRef(
           s.id(),
           s.name(),
           s.instrument(),
-          Speech.words().instrument(s.instrument()).orElse(s.instrument()),
-          Speech.words().instrumentInside(s.instrument()));
+          called,
+          called + part,
+          Speech.words().instrumentInside(s.instrument()) + part);
     }
   }
 

@@ -115,6 +115,8 @@ public class AssignmentsApiTest extends DemoTestBase {
       assertThat(given.get("parts")).hasSize(1);
       assertThat(given.get("parts").get(0).get("student").get("id").asLong())
           .isEqualTo(clarinets[0]);
+      assertThat(given.get("parts").get(0).get("student").get("plays").asString())
+          .isEqualTo("Clarinet 2");
       assertThat(given.get("givenTo").asString()).isEqualTo("First-year band, clarinet 2");
       takeBack(given.get("id").asLong());
       assertThat(

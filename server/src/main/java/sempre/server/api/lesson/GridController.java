@@ -81,7 +81,7 @@ class GridController {
       }
     }
     List<String> heading =
-        Stream.of("section", "student", "seat", "written", "sounds", "standing", "next")
+        Stream.of("section", "student", "part", "seat", "written", "sounds", "standing", "next")
             .map(c -> Speech.say("grid." + c))
             .toList();
     return ResponseEntity.ok()
@@ -100,6 +100,7 @@ class GridController {
     return new StandingsCsv.Row(
         Speech.words().instrument(i),
         s.name(),
+        s.part(),
         s.seat(),
         Speech.words().note(Speech.alone(n.written())),
         Speech.words().note(Speech.alone(i.transposition().sounding(n.written()))),
