@@ -8,6 +8,8 @@
   import TakeBackMany from '../parts/TakeBackMany.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { withPart } from './order';
+  import { visit } from '../router';
+  import { taken } from './taken.svelte';
   import { steps as stepsOf } from './steps';
   import type { Stage } from '../words/standing';
   import { list, ui } from '../words/ui';
@@ -81,6 +83,11 @@
         // what could not be taken stays to be mended
         await see(meanings);
         done = r.done;
+        if (!count('WRONG') && !count('ASK')) {
+          taken.words = r.done;
+          visit('/people');
+          return;
+        }
         batches?.again();
         await loadPeople();
       }

@@ -7,6 +7,7 @@
   import { loaded } from '../lib/load.svelte';
   import Removal, { type Kind } from '../parts/Removal.svelte';
   import Sought from '../parts/Sought.svelte';
+  import TakeBackMany from '../parts/TakeBackMany.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { ways } from '../ways.svelte';
   import GroupForm from './GroupForm.svelte';
@@ -15,6 +16,7 @@
   import { Kept } from '../lib/kept.svelte';
   import { sections, withPart, type Order } from './order';
   import Parts from './Parts.svelte';
+  import { taken } from './taken.svelte';
   import { ui, weekday } from '../words/ui';
 
   interface Page {
@@ -32,7 +34,10 @@
   const changes = door();
   /** the form of a new group has its own place for what goes wrong */
   const adding = door();
-  let said = $state('');
+  let said = $state(taken.words);
+  /** the list of students that was taken just now can be taken back where its students stand */
+  const fromList = !!taken.words;
+  taken.words = '';
   /** what the last change of style did to the parts that are assigned */
   let effects = $state.raw<Schemas['EffectView'][]>([]);
   let groupName = $state('');
@@ -171,6 +176,16 @@
 <div class="page">
   <h1>{ui.app.people}</h1>
   <p class="said" role="status">{said}</p>
+  {#if fromList}
+    <TakeBackMany
+      kind="ROSTER"
+      most={1}
+      ondone={(words) => {
+        said = words;
+        void load();
+      }}
+    />
+  {/if}
   {#if page.problem}<Trouble text={page.problem} again={load} />{/if}
   {#if changes.problem}<Trouble text={changes.problem} />{/if}
   {#if !people}

@@ -43,6 +43,14 @@ public final class Judgement {
     private Slips() {}
   }
 
+  /** Which hand strikes a drum. */
+  public static final class Sticking {
+    /** One hand alone strikes no quicker than this, from stroke to stroke, in seconds. */
+    public static final double ONE_HAND_SECONDS = 0.16;
+
+    private Sticking() {}
+  }
+
   /** Figures that are fingered alike. */
   public static final class Figure {
     /** Neighbours that count on each side. */

@@ -10,6 +10,7 @@ import java.util.TreeMap;
 import java.util.regex.Pattern;
 import sempre.core.Limit;
 import sempre.core.Saying;
+import sempre.core.drums.DrumPart;
 import sempre.core.pitch.Transposition;
 import sempre.core.score.Chord;
 import sempre.core.score.PagePitch;
@@ -47,6 +48,20 @@ public final class MusicXmlReader {
 
   /** Reads an opened file. */
   public static Score read(MusicXmlFile file) {
+    return read(file, false);
+  }
+
+  /** The parts of a file that have no pitches, with what a page says of their strokes. */
+  public static List<DrumPart> drums(MusicXmlFile file) {
+    Map<String, XmlNode> nodes = new LinkedHashMap<>();
+    file.root().children("part").forEach(p -> nodes.put(p.attribute("id"), p));
+    return read(file, true).parts().stream()
+        .filter(p -> p.topLine().isPresent())
+        .map(p -> DrumStrokes.of(p, nodes.get(p.id())))
+        .toList();
+  }
+
+  private static Score read(MusicXmlFile file, boolean drums) {
     XmlNode root = file.root();
     boolean concert = !root.descendants("concert-score").isEmpty();
     Map<String, String> names = partNames(root);
@@ -54,7 +69,7 @@ public final class MusicXmlReader {
     List<PartReader> readers = new ArrayList<>();
     for (XmlNode part : root.children("part")) {
       String id = part.attribute("id");
-      readers.add(new PartReader(part, id, names.getOrDefault(id, id), concert));
+      readers.add(new PartReader(part, id, names.getOrDefault(id, id), concert, drums));
     }
     // Bars begin together in all parts, and a tempo written in one holds in all.
     int bars = readers.stream().mapToInt(PartReader::bars).max().orElse(0);
@@ -93,7 +108,7 @@ public final class MusicXmlReader {
             .findFirst()
             .orElse(List.of());
     Score score = new Score(title, concert, parts, remarks.stream().distinct().toList(), chords);
-    return PagePitch.of(score).because().map(score::remarked).orElse(score);
+    return drums ? score : PagePitch.of(score).because().map(score::remarked).orElse(score);
   }
 
   /** What the parts are called, by their ids. */

@@ -46,6 +46,7 @@ final class PartReader {
   private final String id;
   private final String name;
   private final boolean concert;
+  private final boolean drums;
   private final List<BarData> bars = new ArrayList<>();
   private final TreeMap<Integer, VoiceLines<Raw>> staves = new TreeMap<>();
   private final List<Direction> directions = new ArrayList<>();
@@ -62,7 +63,14 @@ final class PartReader {
   private int slashes;
   private int chords;
 
-  PartReader(XmlNode part, String id, String name, boolean concert) {
+  /**
+   * Reads a part.
+   *
+   * @param drums whether what has no pitch is read, each with the place on the staff where it
+   *     stands, and not what has one
+   */
+  PartReader(XmlNode part, String id, String name, boolean concert, boolean drums) {
+    this.drums = drums;
     this.id = id;
     this.name = name;
     this.concert = concert;
@@ -201,24 +209,20 @@ final class PartReader {
       // it is there to be heard, not to be read
       return;
     }
-    if (e.has("unpitched")) {
+    if (e.has("unpitched") && !drums) {
       unpitched++;
       return;
     }
     int staff = MusicXmlReader.integer(e.textOf("staff"), 1);
     String voice = e.has("voice") ? e.textOf("voice") : "1";
-    if (e.child("pitch").isEmpty()) {
+    Optional<XmlNode> sounds = e.child(drums ? "unpitched" : "pitch");
+    if (sounds.isEmpty()) {
       if (e.has("rest")) {
         on(staff).rest(bar, inOrder(voice), start, start + length);
       }
       return;
     }
-    XmlNode p = e.child("pitch").get();
-    double alter = XmlPitch.alter(p);
-    if (alter != Math.rint(alter)) {
-      remark(Saying.of("read.quarter-tones"));
-    }
-    Pitch pitch = XmlPitch.read(p);
+    Pitch pitch = drums ? DrumStrokes.place(sounds.get()) : pitch(sounds.get());
     if (chord) {
       chords++;
     }
@@ -229,6 +233,14 @@ final class PartReader {
             start,
             start + length,
             new Raw(e, bar, start, length, pitch, chord, e.has("grace"), key, beatType));
+  }
+
+  private Pitch pitch(XmlNode p) {
+    double alter = XmlPitch.alter(p);
+    if (alter != Math.rint(alter)) {
+      remark(Saying.of("read.quarter-tones"));
+    }
+    return XmlPitch.read(p);
   }
 
   private VoiceLines<Raw> on(int staff) {
@@ -409,7 +421,7 @@ final class PartReader {
               Ornaments.of(top.node(), top.pitch(), top.key()),
               !top.node().descendants("fermata").isEmpty(),
               Ornaments.breath(top.node()),
-              FingeredFile.printed(together, top.node()),
+              drums ? DrumStrokes.stick(top.node()) : FingeredFile.printed(together, top.node()),
               manners.at(onset, top.node())));
     }
     return new Line(staff, voice, notes, tempi, played.holding(over.held(notes)));

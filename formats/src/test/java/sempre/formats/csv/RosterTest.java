@@ -127,8 +127,7 @@ public class RosterTest {
     Catalogue.called()
         .forEach(
             (name, id) ->
-                assertEquals(
-                    InstrumentNames.read(name).map(i -> i.id()).orElse("none"), id, name));
+                assertEquals(InstrumentNames.read(name).map(i -> i.id()).orElse("none"), id, name));
     assertTrue(Catalogue.called().size() > 320, "hundreds of names");
     for (String[] named :
         new String[][] {

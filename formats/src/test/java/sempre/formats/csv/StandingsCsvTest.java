@@ -23,7 +23,8 @@ public class StandingsCsvTest {
   public void whatIsWrittenIsReadAgain() throws IOException {
     List<CSVRecord> rows =
         written(
-            new StandingsCsv.Row("Flute", "Zoë \"Zo\", A.", 2, "1\n2", "B♭4", "B♭4", "secure", false),
+            new StandingsCsv.Row(
+                "Flute", "Zoë \"Zo\", A.", 2, "1\n2", "B♭4", "B♭4", "secure", false),
             new StandingsCsv.Row("Flute", "Noor", 0, "", "G5", "G5", "not heard", true));
     assertEquals(rows.get(0).toList(), HEADING);
     assertEquals(
