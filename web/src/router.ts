@@ -5,6 +5,8 @@ const { navigate, preload, route } = createRouter({
   '/': Today,
   '/stand': () => import('./stand/NoPart.svelte'),
   '/stand/:student/:piece': () => import('./stand/Stand.svelte'),
+  '/drums/:student/:piece': () => import('./drums/Drums.svelte'),
+  '/drums/:student/:piece/sheet': () => import('./drums/DrumSheet.svelte'),
   '/chart/:instrument': () => import('./chart/Chart.svelte'),
   '/scale': () => import('./chart/Scale.svelte'),
   '/sheet/:student/:piece': () => import('./paper/One.svelte'),

@@ -9,7 +9,8 @@ const row = (id: number, instrument: string, written: string, octaves: string[])
     instrument,
     instrumentName: instrument,
     plays: instrument,
-    playsInside: instrument
+    playsInside: instrument,
+    drums: false
   },
   clef: 'treble',
   cells: [

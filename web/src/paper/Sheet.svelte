@@ -41,6 +41,10 @@
   const inside = $derived(
     view.plan.notes.filter((n) => !bars || (n.bar >= bars[0] && n.bar <= bars[1]))
   );
+  /** of drums every hand is told: without it the rhythm alone would stand there */
+  const shown = $derived(
+    view.student.drums && settings.fingerings === 'new' ? 'all' : settings.fingerings
+  );
   const told = $derived(settings.fingerings === 'none' ? [] : sheet.told);
   const trills = $derived(inside.some((n) => n.trill.length));
   /** the marks that are on this sheet, with what they mean */
@@ -147,7 +151,7 @@
         width={room.width}
         first={room.height - head / PX - 2}
         room={room.height - 2}
-        fingerings={settings.fingerings}
+        fingerings={shown}
         names={settings.names}
         none={words.stand.noneWord}
         ondrawn={measured}

@@ -1,4 +1,5 @@
 import type { Schemas } from '../api/client';
+import { standOf } from '../drums/drums';
 import { withPart } from '../people/order';
 import { read, shown, text, words, type Name, type Naming } from '../lib/pitch';
 
@@ -82,7 +83,7 @@ function rowsOf(lists: Lists, say: Saying): Hit[] {
         detail: [say.onTheStand(n.piece.title), n.what, say.forDue(n.dueWords)]
           .filter(Boolean)
           .join(', '),
-        href: `/stand/${p.student.id}/${n.piece.id}?given=${n.assignmentId}`
+        href: `${standOf(p.student, n.piece.id)}?given=${n.assignmentId}`
       }))
     )
   );

@@ -7,6 +7,7 @@
   import { loaded } from '../lib/load.svelte';
   import Mark from '../parts/Mark.svelte';
   import NoteMap from './NoteMap.svelte';
+  import Rudiments from '../drums/Rudiments.svelte';
   import Weeks from './Weeks.svelte';
   import TakeAway from '../parts/TakeAway.svelte';
   import Trouble from '../parts/Trouble.svelte';
@@ -153,168 +154,177 @@
   {:else}
     <h1>{record.student.name}</h1>
     <p class="quiet">{record.student.plays}</p>
-    {#if map?.notes.length}
+    {#if record.student.drums}
+      <p>{ui.drums.both}</p>
       <div class="names small screen">
-        <button class="plain link" onclick={() => (sounding = !sounding)}
-          >{sounding ? ui.notes.soundingNames : ui.notes.writtenNames}</button
-        >
-        · <a href="/chart/{record.student.instrument}?student={student}">{ui.chart.link}</a>
-        · <a href="/people/{student}/agenda">{ui.agenda.title}</a>
-        · <a href="/people/{student}/sight">{ui.sight.title}</a>
-        · <a href="/people/{student}/report">{ui.people.reportLink}</a>
+        <a href="/people/{student}/report">{ui.people.reportLink}</a>
         · <a href="/api/students/{student}/everything.txt" download>{ui.people.everything}</a>
       </div>
-      <NoteMap {map} {sounding} />
-    {/if}
-    {#if next.length}
-      <h2>{ui.people.nextNotes}</h2>
-      <p>
-        {#each next as n, i (n.written)}{i ? '; ' : ''}<b>{n.shown}</b>
-          <span class="small"
-            >{ui.people.for}
-            {#each n.pieces as p, k (p.id)}{k ? ', ' : ''}<a href="/stand/{student}/{p.id}"
-                >{p.title}</a
-              >{/each}</span
-          >{/each}
-      </p>
-    {/if}
-    <h2 class:screen={!way}>{ui.people.theWay}</h2>
-    <form
-      class="way screen"
-      onsubmit={(e) => {
-        e.preventDefault();
-        void lead();
-      }}
-    >
-      <Select size="sm" labelText={ui.people.pieceWord} bind:selected={goal}>
-        <SelectItem value="" text={ui.all.choosePiece} />
-        {#each pieces as p (p.piece.id)}
-          <SelectItem
-            value={String(p.piece.id)}
-            text={p.piece.number ? `${p.piece.number}  ${p.piece.title}` : p.piece.title}
-          />
-        {/each}
-      </Select>
-      <label class="small">
-        {ui.people.by} <input type="date" bind:value={by} />
-      </label>
-      <Button size="small" kind="tertiary" type="submit">{ui.people.showWay}</Button>
-    </form>
-    {#if way}
-      <ol class="steps" aria-label={ui.people.wayTo(way.goal.title)}>
-        {#each way.steps as s, i (i)}
-          <li>
-            {s.by}: <b>{s.shown}</b>
-            {#each s.piece as p (p.id)}{ui.people.with}
-              <a href="/stand/{student}/{p.id}">{p.title}</a>{:else}{ui.people.byItself}{/each}
-          </li>
-        {/each}
-        <li>{way.sentence}</li>
-      </ol>
-    {/if}
-    {#if teach.length}
-      <h2>{ui.all.worthTeaching}</h2>
-      <ul class="teach">
-        {#each teach as t (t.shown + t.fingering)}
-          <li>
-            <b>{t.shown}</b>
-            <span>{t.label} <span class="quiet">{short(t.fingering).join(' · ')}</span></span>
-            <span class="small">
-              {#each t.pieces as p, i (p.piece.id)}{i ? '; ' : ''}<a
-                  href="/stand/{student}/{p.piece.id}">{p.piece.title}</a
-                >, {ui.all.barsList(p.bars)}{/each}
-            </span>
-          </li>
-        {/each}
-      </ul>
-    {/if}
-    <h2>{ui.app.notes}</h2>
-    <p class="small quiet rule">{record.rule}</p>
-    {#if record.marks.length}
-      <ul class="marks">
-        {#each record.marks as m (m.written + m.fingering)}
-          <li class:open={keyOf(m) === opened}>
-            <button
-              class="plain row"
-              aria-expanded={keyOf(m) === opened}
-              onclick={() => (opened = keyOf(m) === opened ? '' : keyOf(m))}
-            >
-              <Mark state={standing(m)} label={false} />
-              <b>{m.shown}</b>
-              <span class="small">{m.label}</span>
-              <span class="small quiet">{ui.standing[standing(m)]}, {m.when}</span>
-            </button>
-            {#if keyOf(m) === opened}
-              <ol class="history small" aria-label={ui.people.heardOf(m.shown)}>
-                {#each history as h (h.id)}
-                  <li class:undone={h.undone}>
-                    <b>{h.date}</b>{`: ${ui.standing[h.grade]}` +
-                      (h.piece
-                        ? ui.people.inPiece(h.piece) + (h.bars ? ui.people.atBar(h.bars) : '')
-                        : '') +
-                      ui.people.byWhom(h.by === 'teacher' ? ui.people.theTeacher : h.by) +
-                      (h.remark ? `: ${h.remark}` : '') +
-                      (h.undone ? ui.people.undone : '')}
-                  </li>
-                {/each}
-              </ol>
-              <p class="small now">
-                {ui.people.heardNow}
-                {#each GRADES as g (g)}
-                  <button class="plain link" onclick={() => hear(m, g)}>{ui.standing[g]}</button>
-                {/each}
-              </p>
-            {/if}
-          </li>
-        {/each}
-      </ul>
+      <Rudiments {student} />
     {:else}
-      <p>
-        {ui.people.nothingHeard} <a href="/">{ui.app.today}</a>
-        {ui.people.andPress} <kbd>h</kbd>{ui.people.orSay} <a href="/people">{ui.app.people}</a>
-        {ui.people.whatPlays}
-      </p>
-    {/if}
-    {#if (growth.value?.length ?? 0) > 1}
-      <h2>{ui.people.overTheWeeks}</h2>
-      <Weeks weeks={growth.value!} />
-    {/if}
-    {#if record.heard.length}
-      <h2>{ui.people.heard}</h2>
-      <TakeAway name={record.student.name} rows={lines} />
-      <table class="rows stack">
-        <thead>
-          <tr
-            ><th scope="col">{ui.people.when}</th><th scope="col">{ui.people.note}</th><th
-              scope="col">{ui.people.fingering}</th
-            ><th scope="col">{ui.people.how}</th><th scope="col">{ui.people.in}</th><th scope="col"
-              >{ui.people.remarkWord}</th
-            ><th scope="col"><span class="bx--visually-hidden">{ui.people.takeBackWord}</span></th
-            ></tr
+      {#if map?.notes.length}
+        <div class="names small screen">
+          <button class="plain link" onclick={() => (sounding = !sounding)}
+            >{sounding ? ui.notes.soundingNames : ui.notes.writtenNames}</button
           >
-        </thead>
-        <tbody>
-          {#each record.heard as h (h.id)}
-            <tr class:undone={h.undone}>
-              <td>{h.at}</td>
-              <td><b>{h.shown}</b></td>
-              <td>{short(h.fingering).join(' · ')}</td>
-              <td>{ui.standing[h.grade]}</td>
-              <td>{h.piece}{h.bars ? ui.people.atBar(h.bars) : ''}</td>
-              <td>{h.remark}</td>
-              <td>
-                {#if h.undone}<span class="quiet small">{ui.people.takenBackSmall}</span>{:else}
-                  <button class="plain link small" onclick={() => takeBack(h.id)}
-                    >{ui.all.takeBack}<span class="bx--visually-hidden">
-                      {h.shown}, {h.at}</span
-                    ></button
-                  >
-                {/if}
-              </td>
-            </tr>
+          · <a href="/chart/{record.student.instrument}?student={student}">{ui.chart.link}</a>
+          · <a href="/people/{student}/agenda">{ui.agenda.title}</a>
+          · <a href="/people/{student}/sight">{ui.sight.title}</a>
+          · <a href="/people/{student}/report">{ui.people.reportLink}</a>
+          · <a href="/api/students/{student}/everything.txt" download>{ui.people.everything}</a>
+        </div>
+        <NoteMap {map} {sounding} />
+      {/if}
+      {#if next.length}
+        <h2>{ui.people.nextNotes}</h2>
+        <p>
+          {#each next as n, i (n.written)}{i ? '; ' : ''}<b>{n.shown}</b>
+            <span class="small"
+              >{ui.people.for}
+              {#each n.pieces as p, k (p.id)}{k ? ', ' : ''}<a href="/stand/{student}/{p.id}"
+                  >{p.title}</a
+                >{/each}</span
+            >{/each}
+        </p>
+      {/if}
+      <h2 class:screen={!way}>{ui.people.theWay}</h2>
+      <form
+        class="way screen"
+        onsubmit={(e) => {
+          e.preventDefault();
+          void lead();
+        }}
+      >
+        <Select size="sm" labelText={ui.people.pieceWord} bind:selected={goal}>
+          <SelectItem value="" text={ui.all.choosePiece} />
+          {#each pieces as p (p.piece.id)}
+            <SelectItem
+              value={String(p.piece.id)}
+              text={p.piece.number ? `${p.piece.number}  ${p.piece.title}` : p.piece.title}
+            />
           {/each}
-        </tbody>
-      </table>
+        </Select>
+        <label class="small">
+          {ui.people.by} <input type="date" bind:value={by} />
+        </label>
+        <Button size="small" kind="tertiary" type="submit">{ui.people.showWay}</Button>
+      </form>
+      {#if way}
+        <ol class="steps" aria-label={ui.people.wayTo(way.goal.title)}>
+          {#each way.steps as s, i (i)}
+            <li>
+              {s.by}: <b>{s.shown}</b>
+              {#each s.piece as p (p.id)}{ui.people.with}
+                <a href="/stand/{student}/{p.id}">{p.title}</a>{:else}{ui.people.byItself}{/each}
+            </li>
+          {/each}
+          <li>{way.sentence}</li>
+        </ol>
+      {/if}
+      {#if teach.length}
+        <h2>{ui.all.worthTeaching}</h2>
+        <ul class="teach">
+          {#each teach as t (t.shown + t.fingering)}
+            <li>
+              <b>{t.shown}</b>
+              <span>{t.label} <span class="quiet">{short(t.fingering).join(' · ')}</span></span>
+              <span class="small">
+                {#each t.pieces as p, i (p.piece.id)}{i ? '; ' : ''}<a
+                    href="/stand/{student}/{p.piece.id}">{p.piece.title}</a
+                  >, {ui.all.barsList(p.bars)}{/each}
+              </span>
+            </li>
+          {/each}
+        </ul>
+      {/if}
+      <h2>{ui.app.notes}</h2>
+      <p class="small quiet rule">{record.rule}</p>
+      {#if record.marks.length}
+        <ul class="marks">
+          {#each record.marks as m (m.written + m.fingering)}
+            <li class:open={keyOf(m) === opened}>
+              <button
+                class="plain row"
+                aria-expanded={keyOf(m) === opened}
+                onclick={() => (opened = keyOf(m) === opened ? '' : keyOf(m))}
+              >
+                <Mark state={standing(m)} label={false} />
+                <b>{m.shown}</b>
+                <span class="small">{m.label}</span>
+                <span class="small quiet">{ui.standing[standing(m)]}, {m.when}</span>
+              </button>
+              {#if keyOf(m) === opened}
+                <ol class="history small" aria-label={ui.people.heardOf(m.shown)}>
+                  {#each history as h (h.id)}
+                    <li class:undone={h.undone}>
+                      <b>{h.date}</b>{`: ${ui.standing[h.grade]}` +
+                        (h.piece
+                          ? ui.people.inPiece(h.piece) + (h.bars ? ui.people.atBar(h.bars) : '')
+                          : '') +
+                        ui.people.byWhom(h.by === 'teacher' ? ui.people.theTeacher : h.by) +
+                        (h.remark ? `: ${h.remark}` : '') +
+                        (h.undone ? ui.people.undone : '')}
+                    </li>
+                  {/each}
+                </ol>
+                <p class="small now">
+                  {ui.people.heardNow}
+                  {#each GRADES as g (g)}
+                    <button class="plain link" onclick={() => hear(m, g)}>{ui.standing[g]}</button>
+                  {/each}
+                </p>
+              {/if}
+            </li>
+          {/each}
+        </ul>
+      {:else}
+        <p>
+          {ui.people.nothingHeard} <a href="/">{ui.app.today}</a>
+          {ui.people.andPress} <kbd>h</kbd>{ui.people.orSay} <a href="/people">{ui.app.people}</a>
+          {ui.people.whatPlays}
+        </p>
+      {/if}
+      {#if (growth.value?.length ?? 0) > 1}
+        <h2>{ui.people.overTheWeeks}</h2>
+        <Weeks weeks={growth.value!} />
+      {/if}
+      {#if record.heard.length}
+        <h2>{ui.people.heard}</h2>
+        <TakeAway name={record.student.name} rows={lines} />
+        <table class="rows stack">
+          <thead>
+            <tr
+              ><th scope="col">{ui.people.when}</th><th scope="col">{ui.people.note}</th><th
+                scope="col">{ui.people.fingering}</th
+              ><th scope="col">{ui.people.how}</th><th scope="col">{ui.people.in}</th><th
+                scope="col">{ui.people.remarkWord}</th
+              ><th scope="col"><span class="bx--visually-hidden">{ui.people.takeBackWord}</span></th
+              ></tr
+            >
+          </thead>
+          <tbody>
+            {#each record.heard as h (h.id)}
+              <tr class:undone={h.undone}>
+                <td>{h.at}</td>
+                <td><b>{h.shown}</b></td>
+                <td>{short(h.fingering).join(' · ')}</td>
+                <td>{ui.standing[h.grade]}</td>
+                <td>{h.piece}{h.bars ? ui.people.atBar(h.bars) : ''}</td>
+                <td>{h.remark}</td>
+                <td>
+                  {#if h.undone}<span class="quiet small">{ui.people.takenBackSmall}</span>{:else}
+                    <button class="plain link small" onclick={() => takeBack(h.id)}
+                      >{ui.all.takeBack}<span class="bx--visually-hidden">
+                        {h.shown}, {h.at}</span
+                      ></button
+                    >
+                  {/if}
+                </td>
+              </tr>
+            {/each}
+          </tbody>
+        </table>
+      {/if}
     {/if}
   {/if}
 </div>

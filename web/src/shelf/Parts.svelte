@@ -30,6 +30,7 @@
   import { matches } from '../lib/find';
   import { Kept } from '../lib/kept.svelte';
   import { sheet } from '../words/language';
+  import { asSheet, asStand, standOf } from '../drums/drums';
   import { ui } from '../words/ui';
 
   const id = $derived(Number(route.params.assignment));
@@ -74,9 +75,22 @@
   let typed = $state('');
   type PartRow = NonNullable<typeof given>['parts'][number];
   /** what is in the way weighs most */
-  const WAY = ['ODD', 'NONE', 'LACKS', 'HARD', 'SHAKY', 'FADED', 'READY'];
+  const WAY = ['ODD', 'NONE', 'LACKS', 'HARD', 'SHAKY', 'FADED', 'READY', 'DRUMS'];
+  /** who reads rhythm and sticking stands in the list as everyone does */
+  const drums = $derived(
+    (given?.drums ?? []).map((d): PartRow => ({
+      student: d.student,
+      state: 'DRUMS',
+      sentence: d.sentence,
+      lacking: [],
+      simpler: false,
+      unusual: [],
+      practice: ''
+    }))
+  );
+  const sheets = $derived((given?.parts.length ?? 0) + drums.length);
   const listed = $derived.by(() => {
-    const found = (given?.parts ?? []).filter((p) =>
+    const found = [...(given?.parts ?? []), ...drums].filter((p) =>
       matches(typed, p.student.name, p.student.plays)
     );
     if (order.value === 'section') {
@@ -112,6 +126,14 @@
       )
     ]);
   }
+  async function drumPart(studentId: number, pieceId: number) {
+    const headers: Record<string, string> = sheet.language ? {} : { 'Sempre-Sheet': 'yes' };
+    const path = { studentId, pieceId };
+    const view = await asked(
+      api.GET('/api/drums/{studentId}/{pieceId}', { params: { path }, headers })
+    );
+    return [asStand(view, () => ''), asSheet(view)] satisfies [unknown, unknown];
+  }
   let turn = 0;
   onDestroy(() => {
     turn++;
@@ -136,7 +158,12 @@
         if (mine !== turn) return;
         parts = [...parts, one];
       }
-      printable(drawn >= given.parts.length);
+      for (const d of drums) {
+        const one = await drumPart(d.student.id, given.piece.id);
+        if (mine !== turn) return;
+        parts = [...parts, one];
+      }
+      printable(drawn >= sheets);
     } catch (e) {
       failed = sentence(e);
     }
@@ -147,15 +174,15 @@
     if (is) stands.add(student);
     else stands.delete(student);
     drawn = stands.size;
-    printable(!!given && drawn >= given.parts.length);
-    if (given && drawn >= given.parts.length) wanted?.();
+    printable(!!given && drawn >= sheets);
+    if (given && drawn >= sheets) wanted?.();
   }
   async function print() {
     if (!given) return;
-    if (!showing || drawn < given.parts.length) {
+    if (!showing || drawn < sheets) {
       const all = new Promise<void>((done) => (wanted = done));
       if (!showing) await show();
-      if (drawn < given.parts.length) await all;
+      if (drawn < sheets) await all;
     }
     await tick();
     window.print();
@@ -287,7 +314,7 @@
         }}
       />
     {/if}
-    {#if given.parts.length > 5}
+    {#if sheets > 5}
       <Sought
         find={ui.shelf.findPart}
         bind:typed
@@ -327,7 +354,7 @@
               </td>
               <td class="small">{p.unusual.map((u) => `${u.shown} ${u.label}`).join(' · ')}</td>
               <td class="links">
-                <a href="/stand/{p.student.id}/{given.piece.id}">{ui.shelf.onStand}</a>
+                <a href={standOf(p.student, given.piece.id)}>{ui.shelf.onStand}</a>
                 {#if p.simpler}
                   <a href="/simpler/{p.student.id}/{given.piece.id}"
                     ><b>{ui.shelf.simplerLink}</b></a
@@ -341,7 +368,7 @@
         {:else}
           <tr
             ><td colspan="4"
-              >{#if given.parts.length}{ui.people.nobodySo}{:else}{ui.shelf.nobodyPart}
+              >{#if sheets}{ui.people.nobodySo}{:else}{ui.shelf.nobodyPart}
                 <a href="/people">{ui.all.setUpStudents}</a>.{/if}</td
             ></tr
           >
@@ -352,12 +379,12 @@
       <p class="small quiet screen">{w}</p>
     {/each}
     {#if showing}
-      {#if drawn < given.parts.length}
+      {#if drawn < sheets}
         <div class="screen progress">
           <ProgressBar
-            labelText={ui.shelf.engraving(drawn, given.parts.length)}
+            labelText={ui.shelf.engraving(drawn, sheets)}
             value={drawn}
-            max={given.parts.length}
+            max={sheets}
             size="sm"
           />
         </div>

@@ -6,6 +6,7 @@
   import OpenCheck from '../parts/OpenCheck.svelte';
   import { last } from '../last.svelte';
   import { visit, route } from '../router';
+  import { standOf } from '../drums/drums';
   import { ui } from '../words/ui';
 
   const ear = $derived(route.pathname.startsWith('/ear'));
@@ -53,8 +54,11 @@
         <div class="given">
           <b>{n.piece.title}</b>
           <span class="quiet small">{n.dueWords}</span><br />
-          {#each n.players as p, i (p.student.id)}{i ? ' · ' : ''}<a
-              href="/{place}/{p.student.id}/{n.piece.id}">{p.student.name}</a
+          {#each n.players.filter((p) => !ear || !p.student.drums) as p, i (p.student.id)}{i
+              ? ' · '
+              : ''}<a
+              href={ear ? `/ear/${p.student.id}/${n.piece.id}` : standOf(p.student, n.piece.id)}
+              >{p.student.name}</a
             >{/each}
         </div>
       {:else}

@@ -21,7 +21,8 @@
     from = $bindable(),
     to = $bindable(),
     follow = $bindable(),
-    sounding = $bindable('')
+    sounding = $bindable(''),
+    drums = false
   }: {
     notes: Note[];
     bars: string[];
@@ -40,6 +41,8 @@
     follow: boolean;
     /** the note that sounds now */
     sounding: string;
+    /** whether drums are struck, and no pitch sounds */
+    drums?: boolean;
   } = $props();
 
   const play = new Playback();
@@ -68,6 +71,7 @@
         speed: speed / 100,
         metronome,
         written,
+        drums,
         loop,
         // from the first bar that has a note
         ...(counts.value

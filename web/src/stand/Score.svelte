@@ -45,6 +45,7 @@
     follow = true,
     playing = false,
     print = '',
+    large = false,
     ondrawn
   }: {
     xml: string;
@@ -67,6 +68,8 @@
     playing?: boolean;
     /** what stands on paper: only the fingerings that are new or not usual, or the lanes too */
     print?: '' | 'changed' | 'lanes';
+    /** whether the names are read from a distance, as hands are */
+    large?: boolean;
     /** once, when all lines stand there */
     ondrawn?: () => void;
   } = $props();
@@ -75,7 +78,7 @@
   const names = $derived(against ? 60 : 30);
   const RIBBON = 20;
   /** size of the letters of a name, in px */
-  const NAME = 10.5;
+  const NAME = $derived(large ? 15 : 10.5);
   /** So many lines fill the screen until they are engraved. */
   const DRAFTS = 4;
 
@@ -234,7 +237,7 @@
   });
 </script>
 
-<div bind:clientWidth={width} class="score">
+<div bind:clientWidth={width} class="score" class:large>
   {#if read.length}
     <ul
       class="bx--visually-hidden notes"
@@ -530,6 +533,10 @@
   }
   .name {
     text-anchor: middle;
+  }
+  .large .name {
+    font-size: 15px;
+    font-weight: 600;
   }
   .name.other {
     font-weight: 600;

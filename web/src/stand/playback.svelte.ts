@@ -11,6 +11,8 @@ export interface How {
   loop: boolean;
   /** no note is heard, only the clicks; the notes are shown all the same */
   mute?: boolean;
+  /** drums are struck: a note is the place on the staff where the drum stands */
+  drums?: boolean;
   /** beats that are counted before it begins */
   countIn?: CountIn;
 }
@@ -52,7 +54,10 @@ export class Playback {
         const at = begin + when * stretch;
         if (at > now + AHEAD) break;
         const seconds = Math.max(LEAST, n.seconds) * stretch;
-        if (!how.mute) tone(audio, how.written ? n.writtenMidi : n.soundingMidi, at, seconds);
+        if (!how.mute) {
+          if (how.drums) strike(audio, n.writtenMidi < LOW, at);
+          else tone(audio, how.written ? n.writtenMidi : n.soundingMidi, at, seconds);
+        }
         this.marks.push(setTimeout(() => (this.note = n.id), Math.max(0, (at - now) * 1000)));
         next++;
       }
@@ -99,6 +104,38 @@ function tone(audio: AudioContext, midi: number, at: number, seconds: number) {
   source.connect(loud).connect(audio.destination);
   source.start(at);
   source.stop(end + 0.01);
+}
+
+/** Below A4 on the staff a bass drum stands. */
+const LOW = 69;
+
+/** A drum: a short noise for the snare, a falling low tone for the bass drum. */
+function strike(audio: AudioContext, low: boolean, at: number) {
+  const loud = audio.createGain();
+  const length = low ? 0.22 : 0.12;
+  loud.gain.setValueAtTime(low ? 0.5 : 0.3, at);
+  loud.gain.exponentialRampToValueAtTime(0.001, at + length);
+  loud.connect(audio.destination);
+  if (low) {
+    const skin = audio.createOscillator();
+    skin.frequency.setValueAtTime(110, at);
+    skin.frequency.exponentialRampToValueAtTime(45, at + length);
+    skin.connect(loud);
+    skin.start(at);
+    skin.stop(at + length);
+    return;
+  }
+  const frames = Math.ceil(audio.sampleRate * length);
+  const noise = audio.createBuffer(1, frames, audio.sampleRate);
+  const heard = noise.getChannelData(0);
+  for (let i = 0; i < frames; i++) heard[i] = Math.random() * 2 - 1;
+  const wires = audio.createBufferSource();
+  wires.buffer = noise;
+  const bright = audio.createBiquadFilter();
+  bright.type = 'highpass';
+  bright.frequency.value = 900;
+  wires.connect(bright).connect(loud);
+  wires.start(at);
 }
 
 /** The metronome: a short high click. */

@@ -4,6 +4,7 @@
   import OpenCheck from '../parts/OpenCheck.svelte';
   import Mark from '../parts/Mark.svelte';
   import { MARKS } from '../words/standing';
+  import { standOf } from '../drums/drums';
   import { ui } from '../words/ui';
 
   let {
@@ -26,9 +27,22 @@
   const shown = $derived(wanted ?? open);
 
   /** Those who are stuck come first. */
-  const order = { ODD: 0, LACKS: 0, NONE: 1, SHAKY: 2, HARD: 3, FADED: 4, READY: 5 } as const;
+  const order = {
+    ODD: 0,
+    LACKS: 0,
+    NONE: 1,
+    SHAKY: 2,
+    HARD: 3,
+    FADED: 4,
+    READY: 5,
+    DRUMS: 5
+  } as const;
 
   const first = $derived(group.next[0]);
+  /** whoever has notes to learn in it; drums have none */
+  const pitched = $derived(first?.players.filter((p) => !p.student.drums) ?? []);
+  const drums = $derived(first?.players.filter((p) => p.state === 'DRUMS') ?? []);
+  const partless = $derived(first?.players.filter((p) => p.state === 'NONE') ?? []);
   const lacking = $derived(first?.players.filter((p) => p.state === 'LACKS').length ?? 0);
   const odd = $derived(first?.players.filter((p) => p.state === 'ODD').length ?? 0);
   const rows = $derived(
@@ -59,8 +73,8 @@
     next.players.find((p) => p.student.id === student)?.sentence ?? '';
 
   const verdict = $derived.by(() => {
-    const many = first?.players.length ?? 0;
-    if (!many) return ui.today.nobody;
+    const many = pitched.length;
+    if (!many) return drums.length ? '' : ui.today.nobody;
     if (odd) return odd === many ? ui.today.oddAll : ui.today.oddSome(odd);
     const easier = first?.players.filter((p) => p.simpler).length ?? 0;
     if (easier) return ui.today.withSimpler(easier, many - lacking, many) + '.';
@@ -69,12 +83,13 @@
     return ui.today.lackSome(lacking, many);
   });
   const sum = (n: Schemas['NextView']) => {
+    const many = n.players.filter((p) => !p.student.drums).length;
     const lack = n.players.filter((p) => p.state === 'LACKS').length;
     const unclear = n.players.filter((p) => p.state === 'ODD');
     if (unclear.length) return unclear[0]!.sentence;
     const easier = n.players.filter((p) => p.simpler).length;
-    if (easier) return ui.today.withSimpler(easier, n.players.length - lack, n.players.length);
-    return lack ? ui.today.lack(lack, n.players.length) : ui.today.allHave;
+    if (easier) return ui.today.withSimpler(easier, many - lack, many);
+    return lack ? ui.today.lack(lack, many) : ui.today.allHave;
   };
 </script>
 
@@ -165,6 +180,20 @@
           {#each ready as r, i (r.student.id)}{i ? ', ' : ''}<a
               href="/stand/{r.student.id}/{r.piece.id}">{r.student.name}</a
             >{/each}
+        </p>
+      {/if}
+      {#if drums.length && first}
+        <p class="line">
+          {ui.today.drums}
+          {#each drums as p, i (p.student.id)}{i ? ', ' : ''}<a
+              href={standOf(p.student, first.piece.id)}>{p.student.name}</a
+            >{/each}
+        </p>
+      {/if}
+      {#if partless.length}
+        <p class="line">
+          {ui.today.partless}
+          {partless.map((p) => p.student.name).join(', ')}
         </p>
       {/if}
       {#if simpler.length}

@@ -102,6 +102,24 @@ export const en = {
       help: { text: 'Help', detail: 'how each place works', also: '' }
     }
   },
+  drums: {
+    title: 'Drum part',
+    print: 'Print the part',
+    why: 'Which hand, and why',
+    hands: { R: 'right hand', L: 'left hand' },
+    letGo: 'Let Sempre choose again',
+    keys: 'The stroke before, or the next',
+    handKeys: 'Right hand, left hand',
+    rudiments: 'Rudiments',
+    rudimentsHow:
+      'Slow and clean first. Write down the tempo of the quarter note at which you heard it.',
+    rudiment: 'Rudiment',
+    hand: 'Sticking',
+    hearAt: 'Hear it',
+    takeBack: 'take back',
+    tempoOf: (name: string) => `Tempo of ${name}, quarters a minute`,
+    both: 'Plays drums: rhythm and sticking, no notes to learn.'
+  },
   all: {
     close: 'Close',
     more: 'More',
@@ -301,6 +319,8 @@ export const en = {
     changeHard: 'has the notes; a change is hard',
     hear: 'hear',
     onlyFirst: 'only the first',
+    drums: 'Drums, rhythm and sticking:',
+    partless: 'No part in it:',
     ready: 'Ready:',
     fadedAs: 'Not heard for long, as it sounds:',
     of: (names: Text, more: Text) => `of ${names}${more}`,

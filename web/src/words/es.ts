@@ -107,6 +107,23 @@ export const es: Dictionary = {
       help: { text: 'Ayuda', detail: 'cómo funciona cada lugar', also: '' }
     }
   },
+  drums: {
+    title: 'Parte de percusión',
+    print: 'Imprimir la parte',
+    why: 'Qué mano, y por qué',
+    hands: { R: 'mano derecha', L: 'mano izquierda' },
+    letGo: 'Que Sempre elija de nuevo',
+    keys: 'El golpe anterior, o el siguiente',
+    handKeys: 'Mano derecha, mano izquierda',
+    rudiments: 'Rudimentos',
+    rudimentsHow: 'Primero lento y limpio. Anota el tempo de la negra al que lo escuchaste.',
+    rudiment: 'Rudimento',
+    hand: 'Baqueteo',
+    hearAt: 'Escuchar',
+    takeBack: 'retirar',
+    tempoOf: (name: string) => `Tempo de ${name}, negras por minuto`,
+    both: 'Toca percusión: ritmo y baqueteo, sin notas que aprender.'
+  },
   all: {
     close: 'Cerrar',
     more: 'Más',
@@ -308,6 +325,8 @@ export const es: Dictionary = {
     changeHard: 'tiene las notas; un cambio es difícil',
     hear: 'escuchar',
     onlyFirst: 'solo los primeros',
+    drums: 'Tambores, ritmo y baqueteo:',
+    partless: 'Sin parte en la pieza:',
     ready: 'Listos:',
     fadedAs: 'Hace mucho que no se oyen, como suenan:',
     of: (names: Text, more: Text) => `(${names}${more})`,

@@ -17,6 +17,7 @@ export const MARKS: Record<Schemas['ReadyView']['state'], Standing> = {
   HARD: 'SHAKY',
   FADED: 'FADED',
   LACKS: 'NOT_YET',
+  DRUMS: 'SECURE',
   NONE: 'NOT_YET',
   ODD: 'NOT_YET'
 };

@@ -65,8 +65,7 @@ public class ClassTest {
     page.getByText("Take it all back").click();
     assertThat(page.getByText("1 imported student was removed.")).isVisible();
     assertThat(
-            page.getByRole(
-                AriaRole.BUTTON, new Page.GetByRoleOptions().setName("set up Odo R.")))
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("set up Odo R.")))
         .hasCount(0);
     assertEquals(browsing.errors, List.of());
   }

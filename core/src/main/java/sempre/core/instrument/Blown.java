@@ -21,8 +21,10 @@ public record Blown(Voice voice, List<Pitch> from, Map<Stage, Integer> breath) {
     RECORDER,
     REED,
     BRASS,
-    /** Nothing is blown: bars and skins are struck. */
-    STRUCK
+    /** Nothing is blown: bars are struck. */
+    STRUCK,
+    /** Nothing is blown and nothing has a pitch: drums and cymbals. */
+    DRUM
   }
 
   public Blown {

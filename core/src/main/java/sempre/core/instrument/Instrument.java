@@ -77,6 +77,11 @@ public record Instrument(
     return keywork.kind() == Keywork.Kind.NONE;
   }
 
+  /** Whether its players read rhythm and sticking, and no pitches. */
+  public boolean unpitched() {
+    return blown.voice() == Blown.Voice.DRUM;
+  }
+
   public Instrument {
     compasses = List.copyOf(compasses);
     gaps = List.copyOf(gaps);

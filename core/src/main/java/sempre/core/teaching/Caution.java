@@ -24,14 +24,14 @@ public enum Caution {
 
   /** Where a high note is no strain. */
   private static final Set<Blown.Voice> UNSTRAINED =
-      EnumSet.of(Blown.Voice.RECORDER, Blown.Voice.STRUCK);
+      EnumSet.of(Blown.Voice.RECORDER, Blown.Voice.STRUCK, Blown.Voice.DRUM);
 
   /** What is to be watched where notes are held long, or the lips alone lead from note to note. */
   public static Optional<Caution> whereLong(Setup setup) {
     return switch (setup.instrument().blown().voice()) {
       case BRASS, REED -> Optional.of(LONG_LIPS);
       case FLUTE, RECORDER -> Optional.of(LONG_AIR);
-      case STRUCK -> Optional.empty();
+      case STRUCK, DRUM -> Optional.empty();
     };
   }
 

@@ -82,7 +82,7 @@ public final class Trouble {
   public static List<Fault.Symptom> symptoms(Instrument instrument) {
     Set<Fault.Sound> sounds = EnumSet.allOf(Fault.Sound.class);
     Blown.Voice voice = instrument.blown().voice();
-    if (voice == Blown.Voice.STRUCK) {
+    if (voice == Blown.Voice.STRUCK || voice == Blown.Voice.DRUM) {
       return List.of();
     }
     if (instrument.keywork().kind() != Keywork.Kind.VALVES) {

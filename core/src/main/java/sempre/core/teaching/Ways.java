@@ -56,6 +56,9 @@ public final class Ways {
   /** After how many runs that were not clean it gets slower. */
   public static final String BACK = "back";
 
+  /** In which way the hands of who plays drums take turns. */
+  public static final String STICKING = "sticking";
+
   /** Names by which {@code words} finds what a matter and its schools are called. */
   private static final String KEY = "way-";
 
@@ -72,6 +75,7 @@ public final class Ways {
           style(RUNS, "runs", "runs-3", "runs-1", "runs-2", "runs-5"),
           style(STEP, "step", "step-5", "step-3", "step-10"),
           style(BACK, "back", "back-2", "back-1", "back-3"),
+          style(STICKING, "sticking", "natural", "alternating"),
           style(SHEET, "sheet", "screen", "en", "es"));
 
   private Ways() {}

@@ -9,6 +9,7 @@ import sempre.core.instrument.Stage;
 import sempre.core.learning.Grade;
 import sempre.core.learning.Readiness;
 import sempre.core.pitch.Pitch;
+import sempre.server.app.Players;
 import sempre.server.store.People;
 import sempre.server.store.Shelf;
 
@@ -23,6 +24,8 @@ public final class Refs {
     HARD,
     FADED,
     LACKS,
+    /** Rhythm and sticking, with no notes to have. */
+    DRUMS,
     NONE,
     ODD;
 
@@ -64,6 +67,7 @@ public final class Refs {
    * @param instrumentName as it stands at the start of a line
    * @param plays the instrument with the part, Clarinet 2, as it stands at the start of a line
    * @param playsInside the same as it stands in the middle of a sentence
+   * @param drums whether the student reads rhythm and sticking, and no pitches
    */
   public record StudentRef(
       long id,
@@ -71,7 +75,8 @@ public final class Refs {
       String instrument,
       String instrumentName,
       String plays,
-      String playsInside) {
+      String playsInside,
+      boolean drums) {
     public static StudentRef of(People.Student s) {
       String called = Speech.words().instrument(s.instrument()).orElse(s.instrument());
       String part = s.part() > 0 ? " " + s.part() : "";
@@ -81,7 +86,8 @@ public final class Refs {
           s.instrument(),
           called,
           called + part,
-          Speech.words().instrumentInside(s.instrument()) + part);
+          Speech.words().instrumentInside(s.instrument()) + part,
+          Players.drums(s));
     }
   }
 

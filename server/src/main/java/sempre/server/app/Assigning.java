@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import sempre.core.Refusal;
+import sempre.core.drums.DrumPart;
 import sempre.core.instrument.Entry;
 import sempre.core.learning.Readiness;
 import sempre.core.pitch.Pitch;
@@ -27,6 +28,7 @@ public class Assigning {
   private final Stands stands;
   private final Assignments assignments;
   private final AssignedLocks locks;
+  private final Drums drums;
 
   Assigning(
       Db db,
@@ -36,7 +38,9 @@ public class Assigning {
       Library library,
       Stands stands,
       Assignments assignments,
-      AssignedLocks locks) {
+      AssignedLocks locks,
+      Drums drums) {
+    this.drums = drums;
     this.db = db;
     this.people = people;
     this.shelf = shelf;
@@ -136,12 +140,14 @@ public class Assigning {
    * One of those to whom something is given.
    *
    * @param part what the student plays; empty where there is none, or where it is odd
+   * @param drums what one reads who plays drums
    * @param written the page as it is written, where the student plays a simpler one
    */
   public record Of(
       People.Student student,
       Optional<Stands.Loaded> part,
       Optional<Players.Page> written,
+      Optional<DrumPart> drums,
       Optional<OddPiece> odd) {}
 
   /** What is given, and everyone to whom it is given. */
@@ -165,9 +171,15 @@ public class Assigning {
         Optional<Players.Page> written =
             part.filter(l -> l.page().simpler().isPresent())
                 .flatMap(l -> players.written(tx, s, l.piece()));
-        all.add(new Of(s, part, written, Optional.empty()));
+        all.add(
+            new Of(
+                s,
+                part,
+                written,
+                drums.part(tx, s, players.piece(tx, a.pieceId())),
+                Optional.empty()));
       } catch (OddPiece e) {
-        all.add(new Of(s, Optional.empty(), Optional.empty(), Optional.of(e)));
+        all.add(new Of(s, Optional.empty(), Optional.empty(), Optional.empty(), Optional.of(e)));
       }
     }
     return all;

@@ -24,6 +24,7 @@ public class EverythingOf {
   public record Everything(
       People.Student student,
       List<KeptOf.Heard> heard,
+      List<KeptOf.RudimentHeard> rudiments,
       List<KeptOf.Run> runs,
       Optional<KeptOf.Week> week,
       List<KeptOf.Off> off,
@@ -36,6 +37,7 @@ public class EverythingOf {
             new Everything(
                 players.student(tx, studentId),
                 kept.heard(tx, studentId),
+                kept.rudiments(tx, studentId),
                 kept.runs(tx, studentId),
                 kept.week(tx, studentId),
                 kept.off(tx, studentId),

@@ -71,10 +71,13 @@ public class Learners {
     return new Known(s, new Learner(player, standing, parts, spelled), next);
   }
 
-  /** Everyone of a group. */
+  /** Everyone of a group who reads pitches. */
   public List<Known> ofGroup(Db.Tx tx, long groupId) {
     List<Known> all = new ArrayList<>();
     for (People.Student s : people.students(tx, groupId)) {
+      if (Players.drums(s)) {
+        continue;
+      }
       all.add(of(tx, s));
     }
     return all;

@@ -2,10 +2,12 @@ package sempre.server.app;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Component;
+import sempre.core.drums.DrumPart;
 import sempre.core.score.Score;
 import sempre.formats.musicxml.MusicXmlFile;
 import sempre.formats.musicxml.MusicXmlReader;
@@ -37,6 +39,23 @@ public class Library {
 
   public Library(Shelf shelf) {
     this.shelf = shelf;
+  }
+
+  /** Parts without pitches are few and quickly read. */
+  private static final int MOST_DRUMS = 100;
+
+  private final Cache<Key, List<DrumPart>> drums =
+      Caffeine.newBuilder().maximumSize(MOST_DRUMS).build();
+
+  /** The parts of a piece that have no pitches. */
+  public List<DrumPart> drums(Db.Tx tx, long pieceId) {
+    Key key = new Key(pieceId, writing(pieceId), Optional.empty());
+    List<DrumPart> known = drums.getIfPresent(key);
+    if (known == null) {
+      known = MusicXmlReader.drums(music(tx, key).file());
+      drums.put(key, known);
+    }
+    return known;
   }
 
   /** A piece as it is written. */
@@ -77,5 +96,6 @@ public class Library {
   public void forget(long pieceId) {
     writings.merge(pieceId, 1, Integer::sum);
     read.asMap().keySet().removeIf(k -> k.piece() == pieceId);
+    drums.asMap().keySet().removeIf(k -> k.piece() == pieceId);
   }
 }

@@ -66,7 +66,9 @@ public class NoteMaps {
   private Group group(Db.Tx tx, long id) {
     People.Group g = people.group(tx, id).orElseThrow(() -> new NotThere("gone.group"));
     Map<String, Integer> sections = new LinkedHashMap<>();
-    people.students(tx, id).forEach(s -> sections.merge(s.instrument(), 1, Integer::sum));
+    people.students(tx, id).stream()
+        .filter(s -> !Players.drums(s))
+        .forEach(s -> sections.merge(s.instrument(), 1, Integer::sum));
     return new Group(g, sections);
   }
 

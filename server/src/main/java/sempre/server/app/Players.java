@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
+import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Setup;
 import sempre.core.learning.Check;
@@ -73,6 +74,16 @@ public class Players {
 
   public Shelf.Piece piece(Db.Tx tx, long id) {
     return shelf.piece(tx, id).orElseThrow(() -> new NotThere("gone.piece"));
+  }
+
+  /** Whether a student reads rhythm and sticking, and no pitches. */
+  public static boolean drums(People.Student s) {
+    return Catalogue.standard().find(s.instrument()).map(Instrument::unpitched).orElse(false);
+  }
+
+  /** Which of a score of drum parts falls to a student. */
+  Optional<PartChoice.Seat> ofDrums(Db.Tx tx, People.Student s, Score drums) {
+    return ofChair(tx, s, drums, Catalogue.standard().instrument(s.instrument()));
   }
 
   /** The student's instrument, as the house plays it. */
@@ -179,6 +190,9 @@ public class Players {
       Shelf.Piece piece,
       Library.Music music,
       Optional<Simpler.Kept> kept) {
+    if (drums(s)) {
+      return Optional.empty();
+    }
     Optional<Shelf.Chosen> chosen = shelf.chosen(tx, s.id(), piece.id());
     Setup setup = setup(tx, s);
     Optional<PartChoice.Seat> seat = ofChair(tx, s, music.score(), setup.instrument());

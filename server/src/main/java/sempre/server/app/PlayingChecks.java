@@ -126,6 +126,11 @@ public class PlayingChecks {
   /** What one student is asked, item by item. */
   public record AskedOf(People.Student student, String clef, List<Asked> items) {}
 
+  /** Whoever is asked for notes: all of a group but those who read none. */
+  private List<People.Student> asked(Db.Tx tx, long groupId) {
+    return people.students(tx, groupId).stream().filter(s -> !Players.drums(s)).toList();
+  }
+
   /** What each student of a group would be asked; nothing is kept. */
   public List<AskedOf> look(long groupId, List<Question> questions) {
     return db.inTransaction(
@@ -133,7 +138,7 @@ public class PlayingChecks {
           List<ClassChecks.Item> items = items(tx, questions);
           People.Group group = group(tx, groupId);
           List<AskedOf> all = new ArrayList<>();
-          for (People.Student s : people.students(tx, groupId)) {
+          for (People.Student s : asked(tx, groupId)) {
             Placing placing = placing(tx, s, group);
             List<Optional<Placing.Placed>> placed = place(items, placing);
             List<Asked> asked = new ArrayList<>();
@@ -164,7 +169,7 @@ public class PlayingChecks {
           List<ClassChecks.Item> items = items(tx, questions);
           People.Group group = group(tx, groupId);
           long id = classes.add(tx, groupId, clock.instant(), items);
-          for (People.Student s : people.students(tx, groupId)) {
+          for (People.Student s : asked(tx, groupId)) {
             Placing placing = placing(tx, s, group);
             List<Optional<Placing.Placed>> placed = place(items, placing);
             for (int i = 0; i < items.size(); i++) {
@@ -271,7 +276,7 @@ public class PlayingChecks {
           Map<Cell, ClassChecks.Entry> last = new HashMap<>();
           classes.entries(tx, id).forEach(e -> last.put(new Cell(e.studentId(), e.place()), e));
           List<Row> rows = new ArrayList<>();
-          for (People.Student s : people.students(tx, asked.group.id())) {
+          for (People.Student s : asked(tx, asked.group.id())) {
             List<Answer> answers = new ArrayList<>();
             for (int i = 0; i < asked.items.size(); i++) {
               answers.add(

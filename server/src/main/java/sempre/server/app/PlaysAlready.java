@@ -145,6 +145,7 @@ public class PlaysAlready {
 
   private Map<String, List<People.Student>> byInstrument(Db.Tx tx, long groupId) {
     return people.students(tx, groupId).stream()
+        .filter(s -> !Players.drums(s))
         .collect(
             Collectors.groupingBy(
                 People.Student::instrument, LinkedHashMap::new, Collectors.toList()));

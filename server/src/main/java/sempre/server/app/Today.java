@@ -39,6 +39,7 @@ public class Today {
   private final Players players;
   private final Assignments assignments;
   private final PieceDemands demands;
+  private final Drums drums;
   private final Memo<OfStudent> memo;
   private final Clock clock;
 
@@ -51,7 +52,9 @@ public class Today {
       Players players,
       Assignments assignments,
       PieceDemands demands,
+      Drums drums,
       Clock clock) {
+    this.drums = drums;
     this.db = db;
     this.people = people;
     this.shelf = shelf;
@@ -75,8 +78,15 @@ public class Today {
      */
     record Known(Readiness readiness, Optional<Readiness> simpler) implements State {}
 
-    /** The piece has no notes with a pitch. */
-    record NoNotes() implements State {}
+    /**
+     * The piece has no notes with a pitch, or none without for who plays drums.
+     *
+     * @param drums whether it is a part for drums that is missing
+     */
+    record NoNotes(boolean drums) implements State {}
+
+    /** Rhythm and sticking, in a part of this name. */
+    record Drums(String part) implements State {}
 
     record Odd(OddPiece why) implements State {}
   }
@@ -243,7 +253,10 @@ public class Today {
             a.id(),
             page.isPresent()
                 ? known(tx, a, page.get(), s, learner, piece, r.orElseThrow())
-                : new State.NoNotes());
+                : drums
+                    .part(tx, s, piece)
+                    .<State>map(d -> new State.Drums(d.part().name()))
+                    .orElseGet(() -> new State.NoNotes(Players.drums(s))));
         if (r.isPresent()) {
           r.get().faded().forEach(p -> fade(p, learner.player(), faded));
           if (say.isEmpty()) {

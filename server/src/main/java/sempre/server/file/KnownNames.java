@@ -10,8 +10,10 @@ import java.util.function.Predicate;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import sempre.core.Refusal;
+import sempre.core.drums.Rudiment;
 import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Role;
+import sempre.core.learning.Grade;
 import sempre.core.instrument.Stage;
 import sempre.core.pitch.Pitch;
 import sempre.core.score.PartChoice;
@@ -43,6 +45,8 @@ final class KnownNames {
           Map.entry("practice_days.practice", WEEKDAYS),
           Map.entry("practice_days.lessons", WEEKDAYS),
           Map.entry("heard.written", NOTE),
+          Map.entry("rudiment_heard.rudiment", t -> Rudiment.of(t).isPresent()),
+          Map.entry("rudiment_heard.grade", in(names(Grade.values()))),
           Map.entry("own_fingering.written", NOTE),
           Map.entry("class_asked.written", NOTE),
           Map.entry("own_fingering.role", in(names(Role.values()))),

@@ -103,6 +103,27 @@ public class KeptOf {
         id);
   }
 
+  /** A rudiment that was heard. */
+  public record RudimentHeard(
+      Instant at, String rudiment, int tempo, String grade, String by, boolean takenBack) {}
+
+  public List<RudimentHeard> rudiments(Db.Tx tx, long id) {
+    return tx.list(
+        """
+        select at, rudiment, tempo, grade, heard_by, taken_back from rudiment_heard
+        where student_id = ? order by at, id
+        """,
+        r ->
+            new RudimentHeard(
+                r.moment("at"),
+                r.text("rudiment"),
+                r.number("tempo"),
+                r.text("grade"),
+                r.text("heard_by"),
+                r.is("taken_back")),
+        id);
+  }
+
   public List<Off> off(Db.Tx tx, long id) {
     return tx.list(
         "select first_day, last_day, name from day_off where student_id = ? order by first_day",

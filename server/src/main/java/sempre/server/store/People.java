@@ -274,7 +274,10 @@ public class People {
   /** How much is written down of a student, by what it is. */
   public Map<String, Integer> written(Db.Tx tx, long id) {
     Map<String, Integer> counts = new LinkedHashMap<>();
-    counts.put("heard", tx.count("heard where student_id = ? and undoes is null", id));
+    counts.put(
+        "heard",
+        tx.count("heard where student_id = ? and undoes is null", id)
+            + tx.count("rudiment_heard where student_id = ? and not taken_back", id));
     counts.put("locks", tx.count("fingering_lock where student_id = ?", id));
     counts.put("choices", tx.count("choice_step where student_id = ?", id));
     counts.put("absent", tx.count("class_absent where student_id = ?", id));

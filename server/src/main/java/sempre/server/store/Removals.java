@@ -165,6 +165,12 @@ public class Removals {
         count(
             tx,
             with,
+            "rudiments",
+            OF_PERSON.replace("?table", "rudiment_heard") + " and not x.taken_back",
+            id);
+        count(
+            tx,
+            with,
             "assignments",
             OF_PERSON.replace("?table", "assignment") + " and x.removed_at is null",
             id);

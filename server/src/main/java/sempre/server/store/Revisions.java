@@ -25,7 +25,8 @@ final class Revisions {
           "class_item",
           "class_asked",
           "class_absent",
-          "practice_run");
+          "practice_run",
+          "rudiment_heard");
 
   private static final Pattern TABLE =
       Pattern.compile(

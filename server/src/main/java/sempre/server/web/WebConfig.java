@@ -56,6 +56,7 @@ public class WebConfig implements WebMvcConfigurer {
     @GetMapping({
       "/",
       "/stand/**",
+      "/drums/**",
       "/ear/**",
       "/simpler/**",
       "/practice/**",

@@ -99,6 +99,19 @@ class EverythingController {
     section(lines, "heard", all.heard().stream().map(this::heard));
     section(
         lines,
+        "rudiment",
+        all.rudiments().stream()
+            .map(
+                r ->
+                    together(
+                        day(r.at()),
+                        Speech.say("rudiment." + r.rudiment()),
+                        "\u2669 = " + r.tempo(),
+                        Speech.say("everything.grade", "grade", r.grade()),
+                        r.by().isEmpty() ? "" : Speech.say("everything.by", "teacher", r.by()),
+                        r.takenBack() ? Speech.say("everything.undone") : "")));
+    section(
+        lines,
         "run",
         all.runs().stream()
             .map(

@@ -26,6 +26,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.Refusal;
+import sempre.core.drums.DrumPart;
 import sempre.core.score.Bar;
 import sempre.formats.musicxml.FingeredFile;
 import sempre.server.api.AssignmentWords;
@@ -39,6 +40,7 @@ import sempre.server.app.OddPiece;
 import sempre.server.app.Players;
 import sempre.server.app.Practising;
 import sempre.server.app.Stands;
+import sempre.server.store.People;
 import sempre.server.store.Shelf;
 
 /** Giving a piece to a group, a section or a student, and the part each of them gets. */
@@ -177,6 +179,7 @@ class AssignmentsController {
     List<ShelfViews.PartView> parts = new ArrayList<>();
     Map<Long, Practising.Summary> practised =
         practising.summaries(a, sheet.all().stream().map(of -> of.student().id()).toList());
+    List<ShelfViews.DrumsView> drums = new ArrayList<>();
     List<String> without = new ArrayList<>();
     for (Assigning.Of of : sheet.all()) {
       try {
@@ -184,11 +187,9 @@ class AssignmentsController {
             .ifPresentOrElse(
                 l -> parts.add(part(a, l, of.written(), practised)),
                 () ->
-                    without.add(
-                        of.odd()
-                            .map(Errors::sentence)
-                            .orElseGet(
-                                () -> Speech.say("part.none", "student", of.student().name()))));
+                    of.drums()
+                        .ifPresentOrElse(
+                            d -> drums.add(drums(of.student(), d)), () -> without.add(none(of))));
       } catch (OddPiece e) {
         without.add(Errors.sentence(e));
       }
@@ -208,7 +209,24 @@ class AssignmentsController {
         a.locked(),
         a.sentence(),
         parts,
+        drums,
         without);
+  }
+
+  private static ShelfViews.DrumsView drums(People.Student s, DrumPart d) {
+    return new ShelfViews.DrumsView(
+        Refs.StudentRef.of(s), d.part().name(), Speech.say("drums.part", "part", d.part().name()));
+  }
+
+  private static String none(Assigning.Of of) {
+    return of.odd()
+        .map(Errors::sentence)
+        .orElseGet(
+            () ->
+                Speech.say(
+                    Players.drums(of.student()) ? "drums.none-for" : "part.none",
+                    "student",
+                    of.student().name()));
   }
 
   private static ShelfViews.PartView part(

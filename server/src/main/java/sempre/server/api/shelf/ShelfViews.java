@@ -25,6 +25,7 @@ public final class ShelfViews {
   /**
    * What is given to whom, with everyone's part.
    *
+   * @param drums who reads rhythm and sticking
    * @param without who has no part in it, and why, a sentence each
    */
   public record AssignmentView(
@@ -34,7 +35,11 @@ public final class ShelfViews {
       boolean locked,
       String message,
       List<PartView> parts,
+      List<DrumsView> drums,
       List<String> without) {}
+
+  /** A part without pitches, and who reads it. */
+  public record DrumsView(Refs.StudentRef student, String part, String sentence) {}
 
   /** To whom, until when and what of a piece; a tempo of 0 is the written one. */
   public record GivenView(

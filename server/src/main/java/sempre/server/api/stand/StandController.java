@@ -154,7 +154,7 @@ public class StandController {
                 .map(StandController::part)
                 .toList(),
             remarks,
-            bars(page),
+            bars(page.reading().part().bars(), page.line()),
             BreathViews.of(breaths),
             page.simpler().map(k -> Speech.say("stand.simpler")).orElse("")),
         new StandViews.HandsView(
@@ -163,15 +163,15 @@ public class StandController {
             Lanes.of(instrument),
             Lanes.guides(instrument)),
         PlanViews.of(seen.planned()),
-        given(seen));
+        given(seen.given(), seen.planned().part().page().reading().part(), LocalDate.now(clock)));
   }
 
-  private static StandViews.BarsView bars(Players.Page page) {
-    List<Bar> bars = page.reading().part().bars();
+  /** Measures and the order in which they are played. */
+  static StandViews.BarsView bars(List<Bar> bars, Line line) {
     return new StandViews.BarsView(
         bars.stream().map(Bar::number).toList(),
-        times(bars, page.line().tempi()),
-        page.line().played().stretches().stream().map(s -> stretch(s, page.line())).toList());
+        times(bars, line.tempi()),
+        line.played().stretches().stream().map(s -> stretch(s, line)).toList());
   }
 
   /** When bars begin, and how long they and their beats are. */
@@ -213,10 +213,9 @@ public class StandController {
   }
 
   /** What of this part is given to the student, and how. */
-  private List<StandViews.GivenView> given(AtTheStand.Seen seen) {
-    LocalDate today = LocalDate.now(clock);
-    Part part = seen.planned().part().page().reading().part();
-    return seen.given().stream()
+  static List<StandViews.GivenView> given(
+      List<Shelf.Assignment> given, Part part, LocalDate today) {
+    return given.stream()
         .map(
             a -> {
               Bars bars = Assignments.bars(a, part);

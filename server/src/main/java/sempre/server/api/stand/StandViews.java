@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import sempre.core.drums.DrumPart;
 import sempre.core.instrument.Keywork;
 import sempre.core.instrument.Role;
 import sempre.core.planning.Plan;
@@ -127,6 +128,44 @@ public final class StandViews {
 
   /** A plan after a choice: what was done, and every note that is fingered otherwise by it. */
   public record ChosenView(PlanView plan, String sentence, List<ChangeView> changes) {}
+
+  /**
+   * A stroke of a drum.
+   *
+   * @param hand R or L; empty where sticking isn't asked
+   * @param text as it stands under the stroke: lR is a flam
+   * @param said whether the teacher has chosen the hand
+   * @param why why this hand, in a sentence
+   * @param midi the place on the staff, as a note of the treble clef stands there
+   */
+  public record StrokeView(
+      @JsonUnwrapped PlaceView place,
+      @JsonUnwrapped TimeView time,
+      String hand,
+      String text,
+      boolean said,
+      String why,
+      boolean roll,
+      int midi) {}
+
+  /**
+   * A part without pitches.
+   *
+   * @param sticking how hands are chosen here, in a sentence
+   */
+  public record DrumView(
+      Language language,
+      Refs.StudentRef student,
+      Refs.PieceRef piece,
+      String xml,
+      String partId,
+      String part,
+      List<PartRef> parts,
+      DrumPart.Kind kind,
+      String sticking,
+      List<StrokeView> strokes,
+      @JsonUnwrapped BarsView numbers,
+      List<GivenView> given) {}
 
   public record PartRef(String id, String name, List<String> voices) {}
 

@@ -103,16 +103,18 @@ class TodayController {
               .map(p -> Speech.say("today.simpler", "stands", Speech.words().readiness(r)))
               .orElseGet(() -> Speech.words().readiness(r)));
     }
-    boolean odd = state instanceof Today.State.Odd;
+    if (state instanceof Today.State.Drums d) {
+      return without(s, Ready.DRUMS, Speech.say("drums.part", "part", d.part()));
+    }
+    if (state instanceof Today.State.NoNotes n) {
+      return without(s, Ready.NONE, Speech.say(n.drums() ? "drums.none" : "today.no-notes"));
+    }
+    return without(s, Ready.ODD, Errors.sentence(((Today.State.Odd) state).why()));
+  }
+
+  private static TodayViews.ReadyView without(People.Student s, Ready state, String sentence) {
     return new TodayViews.ReadyView(
-        Refs.StudentRef.of(s),
-        false,
-        odd ? Ready.ODD : Ready.NONE,
-        List.of(),
-        List.of(),
-        List.of(),
-        List.of(),
-        odd ? Errors.sentence(((Today.State.Odd) state).why()) : Speech.say("today.no-notes"));
+        Refs.StudentRef.of(s), false, state, List.of(), List.of(), List.of(), List.of(), sentence);
   }
 
   private TodayViews.SayView say(People.Student s, Today.Say say) {
