@@ -31,6 +31,7 @@ const { navigate, preload, route } = createRouter({
   '/people/group/:group/pieces': () => import('./people/Matrix.svelte'),
   '/people/group/:group/note/:pitch': () => import('./people/Lesson.svelte'),
   '/people/group/:group/grid': () => import('./people/Grid.svelte'),
+  '/people/group/:group/grades': () => import('./people/Gradebook.svelte'),
   '/people/group/:group/plays': () => import('./people/Plays.svelte'),
   '/people/group/:group': () => import('./people/GroupMap.svelte'),
   '/people/:student/sight': () => import('./people/Sight.svelte'),

@@ -228,6 +228,9 @@
               >{ui.people.partsLink}<span class="bx--visually-hidden">, {g.name}</span></button
             >
           {/if}
+          <a class="small" href="/people/group/{g.id}/grades"
+            >{ui.grades.title}<span class="bx--visually-hidden">, {g.name}</span></a
+          >
           <a class="small" href="/people/group/{g.id}/plays"
             >{ui.people.playsLink}<span class="bx--visually-hidden">, {g.name}</span></a
           >

@@ -36,19 +36,77 @@
   });
 
   type Section = Schemas['PlaysSection'];
-  /** From the lowest note of the first years up to one, by the steps that are chosen. */
-  function upTo(s: Section, written: string) {
+  /** from which note and up to which, by instrument */
+  let from = $state<Record<string, string>>({});
+  let to = $state<Record<string, string>>({});
+  /**
+   * Where a section begins unless it is said: by a scale at its tonic that is nearest to the lowest
+   * note of the first years, else at that note.
+   */
+  function begins(s: Section): string {
+    const low = Math.max(
+      0,
+      s.notes.findIndex((n) => n.stage === 'FIRST_YEARS')
+    );
+    const tonic = scaleOf(steps)[0];
+    const tonics = s.notes.flatMap((n, i) =>
+      n.stage !== 'BEYOND' && n.sound === tonic ? [i] : []
+    );
+    const nearest = tonics.sort((a, b) => Math.abs(a - low) - Math.abs(b - low))[0];
+    return s.notes[nearest ?? low]?.written ?? '';
+  }
+  /** From one note up to another, by the steps that are chosen. */
+  function range(s: Section) {
     const scale = scaleOf(steps);
-    const to = s.notes.findIndex((n) => n.written === written);
-    const low = s.notes.findIndex((n) => n.stage === 'FIRST_YEARS');
-    const from = to < low ? 0 : low;
+    const at = (written: string) => s.notes.findIndex((n) => n.written === written);
+    const up = at(to[s.instrument] ?? '');
+    if (up < 0) return;
+    const low = at(from[s.instrument] || begins(s));
     chosen = {
       ...chosen,
       [s.instrument]: s.notes
-        .slice(from, to + 1)
+        .slice(Math.min(low, up), Math.max(low, up) + 1)
         .filter((n) => !scale.length || scale.includes(n.sound))
         .map((n) => n.written)
     };
+  }
+  const shelf = loaded<Schemas['ShelfPiece'][]>();
+  $effect(() => void shelf.ask(() => asked(api.GET('/api/pieces'))));
+  const books = $derived(
+    [...new Set((shelf.value ?? []).map((p) => p.piece.book))].filter((b) => b)
+  );
+  let book = $state('');
+  let first = $state('');
+  let last = $state('');
+  const ofBook = $derived((shelf.value ?? []).filter((p) => p.piece.book === book));
+  const played = loaded<Schemas['BookNotes'][]>();
+  /** Ticks what the book has brought each section between two numbers. */
+  function byBook() {
+    const ids = ofBook.map((p) => String(p.piece.id));
+    const [a, b] = [ids.indexOf(first), ids.indexOf(last)];
+    const piece = ids.slice(Math.min(a, b), Math.max(a, b) + 1).map(Number);
+    if (a < 0 || b < 0) return;
+    const groupId = group;
+    void played.ask(
+      () =>
+        asked(
+          api.GET('/api/groups/{groupId}/plays/pieces', {
+            params: { path: { groupId }, query: { piece } }
+          })
+        ),
+      (all) => {
+        const next = { ...chosen };
+        for (const s of sections) {
+          const notes = all.find((x) => x.instrument === s.instrument)?.notes ?? [];
+          const lacking = s.notes.filter((n) => n.has < s.students.length).map((n) => n.written);
+          next[s.instrument] = [
+            ...new Set([...(next[s.instrument] ?? []), ...notes.filter((n) => lacking.includes(n))])
+          ];
+        }
+        chosen = next;
+        said = ui.people.ticked(piece.length);
+      }
+    );
   }
   function toggle(s: Section, written: string) {
     const now = chosen[s.instrument] ?? [];
@@ -105,6 +163,40 @@
     <p class="quiet">
       {ui.people.playsIntro}
     </p>
+    {#if books.length}
+      <div class="how book">
+        <Select
+          size="sm"
+          labelText={ui.people.byBook}
+          selected={book}
+          on:change={(e) => {
+            book = String((e.target as HTMLSelectElement).value);
+            first = String(ofBook[0]?.piece.id ?? '');
+            last = '';
+          }}
+        >
+          <SelectItem value="" text={ui.people.chooseBook} />
+          {#each books as b (b)}<SelectItem value={b} text={b} />{/each}
+        </Select>
+        {#if book}
+          <Select size="sm" labelText={ui.people.fromNote} bind:selected={first}>
+            {#each ofBook as p (p.piece.id)}
+              <SelectItem value={String(p.piece.id)} text="{p.piece.number} {p.piece.title}" />
+            {/each}
+          </Select>
+          <Select size="sm" labelText={ui.people.upTo} bind:selected={last}>
+            <SelectItem value="" text={ui.people.chooseNumber} />
+            {#each ofBook as p (p.piece.id)}
+              <SelectItem value={String(p.piece.id)} text="{p.piece.number} {p.piece.title}" />
+            {/each}
+          </Select>
+          <Button size="small" kind="tertiary" disabled={!first || !last} on:click={byBook}
+            >{ui.people.tickNotes}</Button
+          >
+        {/if}
+      </div>
+      {#if played.problem}<Trouble text={played.problem} again={played.again} />{/if}
+    {/if}
     <div class="how">
       <Select size="sm" labelText={ui.people.upToSteps} bind:selected={steps}>
         {#each stepsOf() as [value, words] (value)}<SelectItem {value} text={words} />{/each}
@@ -131,17 +223,35 @@
         <div class="who">
           <h2>{s.name}</h2>
           <p class="small quiet">{s.students.map((x) => x.name).join(', ')}</p>
-          <Select
-            size="sm"
-            labelText={ui.people.upTo}
-            selected=""
-            on:change={(e) => upTo(s, String((e.target as HTMLSelectElement).value))}
-          >
-            <SelectItem value="" text={ui.people.chooseNote} />
-            {#each s.notes.filter((n) => n.stage !== 'BEYOND') as n (n.written)}
-              <SelectItem value={n.written} text={n.shown} />
-            {/each}
-          </Select>
+          <div class="range">
+            <Select
+              size="sm"
+              labelText={ui.people.fromNote}
+              selected={from[s.instrument] || begins(s)}
+              on:change={(e) => {
+                from[s.instrument] = String((e.target as HTMLSelectElement).value);
+                range(s);
+              }}
+            >
+              {#each s.notes.filter((n) => n.stage !== 'BEYOND') as n (n.written)}
+                <SelectItem value={n.written} text={n.shown} />
+              {/each}
+            </Select>
+            <Select
+              size="sm"
+              labelText={ui.people.upTo}
+              selected={to[s.instrument] ?? ''}
+              on:change={(e) => {
+                to[s.instrument] = String((e.target as HTMLSelectElement).value);
+                range(s);
+              }}
+            >
+              <SelectItem value="" text={ui.people.chooseNote} />
+              {#each s.notes.filter((n) => n.stage !== 'BEYOND') as n (n.written)}
+                <SelectItem value={n.written} text={n.shown} />
+              {/each}
+            </Select>
+          </div>
         </div>
         <div class="notes">
           {#each s.notes.filter((n) => n.stage !== 'BEYOND') as n (n.written)}
@@ -198,6 +308,11 @@
   .who {
     display: grid;
     gap: 0.25rem;
+  }
+  .range {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 0.5rem;
   }
   .notes {
     display: flex;

@@ -102,6 +102,20 @@ export const en = {
       help: { text: 'Help', detail: 'how each place works', also: '' }
     }
   },
+  grades: {
+    title: 'Gradebook',
+    from: 'From',
+    to: 'to',
+    show: 'Show',
+    worth: (secure: number, shaky: number, notYet: number, absent: string) =>
+      `Points: secure ${secure}, shaky ${shaky}, not yet ${notYet}, absent ${absent}`,
+    notCounted: 'doesn’t count',
+    absentHint: 'Leave absent empty if it doesn’t count.',
+    changed: 'The points are changed, for everything that was heard.',
+    sum: 'Points',
+    percent: 'Percent',
+    none: 'No playing test in these days.'
+  },
   drums: {
     title: 'Drum part',
     print: 'Print the part',
@@ -1775,6 +1789,13 @@ export const en = {
     upToSteps: 'Up to a note, in steps of',
     writeDown: (n: number) => `Write down ${form(n, 'one note', `${n} notes`)}`,
     upTo: 'Up to',
+    fromNote: 'From',
+    byBook: 'Played in a book',
+    chooseBook: 'choose a book',
+    chooseNumber: 'choose a number',
+    tickNotes: 'Tick the notes',
+    ticked: (n: number) =>
+      `The notes of ${form(n, 'one piece', `${n} pieces`)} are ticked. Look through them, then write them down.`,
     chooseNote: 'choose a note',
     there: 'there already',
     playsLegend:

@@ -107,6 +107,20 @@ export const es: Dictionary = {
       help: { text: 'Ayuda', detail: 'cómo funciona cada lugar', also: '' }
     }
   },
+  grades: {
+    title: 'Libro de calificaciones',
+    from: 'Desde',
+    to: 'hasta',
+    show: 'Mostrar',
+    worth: (secure: number, shaky: number, notYet: number, absent: string) =>
+      `Puntos: segura ${secure}, insegura ${shaky}, todavía no ${notYet}, ausente ${absent}`,
+    notCounted: 'no cuenta',
+    absentHint: 'Deja vacío el de ausente si no cuenta.',
+    changed: 'Los puntos han cambiado, también para lo que ya se escuchó.',
+    sum: 'Puntos',
+    percent: 'Por ciento',
+    none: 'Ninguna prueba en estos días.'
+  },
   drums: {
     title: 'Parte de percusión',
     print: 'Imprimir la parte',
@@ -1808,6 +1822,13 @@ export const es: Dictionary = {
     upToSteps: 'Hasta una nota, por pasos de',
     writeDown: (n: number) => `Anotar ${form(n, 'una nota', `${n} notas`)}`,
     upTo: 'Hasta',
+    fromNote: 'Desde',
+    byBook: 'Tocado de un libro',
+    chooseBook: 'elige un libro',
+    chooseNumber: 'elige un número',
+    tickNotes: 'Marcar las notas',
+    ticked: (n: number) =>
+      `Están marcadas las notas de ${form(n, 'una pieza', `${n} piezas`)}. Revísalas y luego anótalas.`,
     chooseNote: 'elige una nota',
     there: 'ya está',
     playsLegend:

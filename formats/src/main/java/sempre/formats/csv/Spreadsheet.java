@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.StringReader;
 import java.io.StringWriter;
 import java.io.UncheckedIOException;
+import java.util.List;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import org.apache.commons.csv.CSVRecord;
@@ -27,6 +28,23 @@ public final class Spreadsheet {
 
   private static boolean calculated(String cell) {
     return !cell.isEmpty() && CALCULATES.indexOf(cell.charAt(0)) >= 0;
+  }
+
+  /**
+   * A table for a spreadsheet, in which no cell is calculated; the mark at its beginning says how
+   * its letters are read.
+   */
+  public static String table(List<List<String>> rows) {
+    StringWriter text = new StringWriter();
+    text.append('\uFEFF');
+    try (CSVPrinter out = new CSVPrinter(text, CSVFormat.RFC4180)) {
+      for (List<String> row : rows) {
+        out.printRecord(row.stream().map(Spreadsheet::plain));
+      }
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return text.toString();
   }
 
   /** A table in which no cell is calculated. */

@@ -1,11 +1,7 @@
 package sempre.formats.csv;
 
-import java.io.IOException;
-import java.io.StringWriter;
-import java.io.UncheckedIOException;
+import java.util.ArrayList;
 import java.util.List;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
 
 /** How students stand on their notes, as CSV for a spreadsheet: a row a student and note. */
 public final class StandingsCsv {
@@ -35,24 +31,20 @@ public final class StandingsCsv {
    * @param yes what stands in the last where the note comes next
    */
   public static String write(List<String> heading, String yes, List<Row> rows) {
-    StringWriter text = new StringWriter();
-    text.append('\uFEFF');
-    try (CSVPrinter csv = new CSVPrinter(text, CSVFormat.RFC4180)) {
-      csv.printRecord(heading);
-      for (Row r : rows) {
-        csv.printRecord(
-            Spreadsheet.plain(r.section()),
-            Spreadsheet.plain(r.student()),
-            r.part() > 0 ? r.part() : "",
-            Spreadsheet.plain(r.seat()),
-            r.written(),
-            r.sounds(),
-            r.standing(),
-            r.next() ? yes : "");
-      }
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
+    List<List<String>> table = new ArrayList<>();
+    table.add(heading);
+    for (Row r : rows) {
+      table.add(
+          List.of(
+              r.section(),
+              r.student(),
+              r.part() > 0 ? String.valueOf(r.part()) : "",
+              r.seat(),
+              r.written(),
+              r.sounds(),
+              r.standing(),
+              r.next() ? yes : ""));
     }
-    return text.toString();
+    return Spreadsheet.table(table);
   }
 }

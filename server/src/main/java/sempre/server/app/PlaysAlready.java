@@ -98,6 +98,48 @@ public class PlaysAlready {
         });
   }
 
+  /**
+   * The notes that some pieces bring, by instrument and as written: of a section those that all of
+   * it read, so that nobody is credited with another's part.
+   */
+  public Map<String, List<Pitch>> ofPieces(long groupId, List<Long> pieces) {
+    return db.inTransaction(
+        tx -> {
+          group(tx, groupId);
+          Map<String, List<Pitch>> notes = new LinkedHashMap<>();
+          byInstrument(tx, groupId)
+              .forEach((i, section) -> notes.put(i, inAll(tx, section, pieces)));
+          return notes;
+        });
+  }
+
+  private List<Pitch> inAll(Db.Tx tx, List<People.Student> section, List<Long> pieces) {
+    BitSet all = null;
+    for (People.Student s : section) {
+      BitSet played = new BitSet();
+      for (long piece : pieces) {
+        try {
+          players
+              .written(tx, s, players.piece(tx, piece))
+              .ifPresent(p -> p.line().notes().forEach(n -> played.set(n.pitch().midi())));
+        } catch (OddPiece e) {
+          // a piece that one can't read has brought nothing
+        }
+      }
+      if (all == null) {
+        all = played;
+      } else {
+        all.and(played);
+      }
+    }
+    Setup setup = players.setup(tx, section.get(0));
+    return all.stream()
+        .mapToObj(m -> PlayedAlready.standard(setup, m))
+        .flatMap(Optional::stream)
+        .map(Entry::written)
+        .toList();
+  }
+
   private Section section(Db.Tx tx, List<People.Student> students) {
     Setup setup = players.setup(tx, students.get(0));
     List<BitSet> has = students.stream().map(s -> players.standing(tx, s.id()).has()).toList();

@@ -124,6 +124,7 @@ public class EverythingApiTest extends DemoTestBase {
             // names of presses, without a meaning of their own
             "press",
             "reading",
+            "rudiment_heard",
             "simpler_note",
             "simpler_part");
   }

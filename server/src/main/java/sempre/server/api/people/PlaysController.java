@@ -3,6 +3,7 @@ package sempre.server.api.people;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.Size;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -12,10 +13,12 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.instrument.Compass;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Setup;
+import sempre.core.pitch.Pitch;
 import sempre.server.api.Refs;
 import sempre.server.api.Speech;
 import sempre.server.api.WhoMarks;
@@ -73,6 +76,18 @@ public class PlaysController {
         i.clef(),
         s.students().stream().map(Refs.StudentRef::of).toList(),
         notes);
+  }
+
+  /** The notes of a section. */
+  record BookNotes(String instrument, List<String> notes) {}
+
+  /** The notes that some pieces bring each section, as when a book was played up to a number. */
+  @GetMapping("/pieces")
+  List<BookNotes> ofPieces(
+      @PathVariable long groupId, @RequestParam @Size(min = 1, max = 200) List<Long> piece) {
+    return plays.ofPieces(groupId, piece).entrySet().stream()
+        .map(e -> new BookNotes(e.getKey(), e.getValue().stream().map(Pitch::toString).toList()))
+        .toList();
   }
 
   /** Writes it down for everyone of each section; what a student has already stays as it is. */
