@@ -36,7 +36,8 @@ public final class Backup {
 
   private static final Comparator<Path> ORDER = Comparator.comparing(Backup::dayOf);
   private static final Pattern MADE =
-      Pattern.compile("(?:" + DAILY + "|before-.*-)(\\d{4}-\\d\\d-\\d\\d)(?:-\\d{6})?\\..*");
+      Pattern.compile(
+          "(?:" + DAILY + "|before-.*-)(\\d{4}-\\d\\d-\\d\\d)(?:-\\d{6}(?:-\\d+)?)?\\..*");
 
   private Backup() {}
 

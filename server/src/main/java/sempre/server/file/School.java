@@ -130,10 +130,12 @@ public final class School implements AutoCloseable {
   /** Keeps the data as they are, under a name that says why. */
   static Path keep(DataFolder folder, String why, Clock clock) throws IOException {
     Files600.folder(folder.backups());
-    Path kept =
-        folder
-            .backups()
-            .resolve(why + "-" + LocalDateTime.now(clock).format(STAMP) + H2File.SUFFIX);
+    String name = why + "-" + LocalDateTime.now(clock).format(STAMP);
+    Path kept = folder.backups().resolve(name + H2File.SUFFIX);
+    // what was kept within the same second stays
+    for (int n = 2; Files.exists(kept); n++) {
+      kept = folder.backups().resolve(name + "-" + n + H2File.SUFFIX);
+    }
     // half a copy never has the name of a whole one
     Path copy = folder.backups().resolve("." + UUID.randomUUID() + H2File.SUFFIX);
     Files600.copy(folder.file(), copy);

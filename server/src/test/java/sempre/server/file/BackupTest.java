@@ -142,7 +142,9 @@ public class BackupTest {
     assertThat(Folders.ask(dir, "select count(*) from student")).containsExactly("2");
     assertThat(kept).isPresent();
     // and that can be put back too: a plain data file is taken as well
-    Backup.restore(kept.get(), dir, Folders.NOON);
+    Backup.Restored again = Backup.restore(kept.get(), dir, Folders.NOON);
+    assertThat(again.kept()).as("kept within the same second, beside the other").isNotEqualTo(kept);
+    assertThat(kept.get()).exists();
     assertThat(Folders.ask(dir, "select count(*) from student")).containsExactly("0");
   }
 
