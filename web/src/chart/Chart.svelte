@@ -18,6 +18,8 @@
   import Mark from '../parts/Mark.svelte';
   import SheetWords from '../parts/SheetWords.svelte';
   import Trouble from '../parts/Trouble.svelte';
+  import Wall from '../parts/Wall.svelte';
+  import { ofTable } from '../parts/wall';
   import { route } from '../router';
   import { STAGES, STANDINGS } from '../words/standing';
   import { ui } from '../words/ui';
@@ -85,6 +87,8 @@
   const all = $derived(table ? cells(table, extent, alternates.value, map) : []);
   const how = $derived(FORMATS[format.value]);
   const room = $derived(format.value === 'poster' ? POSTER : settings.room);
+  let wall = $state(false);
+  const slides = $derived(table ? ofTable(table, all) : []);
   const title = $derived(
     table &&
       ui.chart.heading(
@@ -144,7 +148,15 @@
   const legend = $derived([...new Set(all.map(shown).filter((s) => s !== undefined))]);
   const value = (e: Event) => (e.target as HTMLSelectElement).value;
   pageKeys(ui.chart.title(''), [
-    { on: 'p', words: ui.paper.print, when: () => all.length > 0, act: () => window.print() }
+    { on: 'p', words: ui.paper.print, when: () => all.length > 0, act: () => window.print() },
+    {
+      on: 'f',
+      words: ui.wall.open,
+      when: () => all.length > 0,
+      act: () => {
+        wall = true;
+      }
+    }
   ]);
 </script>
 
@@ -194,6 +206,9 @@
           <SelectItem value="LETTER" text={ui.paper.letter} />
         </Select>
       {/if}
+      <button class="plain link" onclick={() => (wall = true)} disabled={!all.length}
+        >{ui.wall.open} <kbd>f</kbd></button
+      >
       <SheetWords />
       <Checkbox
         labelText={ui.chart.alternates}
@@ -281,6 +296,8 @@
     </div>
   {/if}
 </div>
+
+{#if wall}<Wall {slides} onclose={() => (wall = false)} />{/if}
 
 <style>
   header,

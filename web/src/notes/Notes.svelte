@@ -6,6 +6,8 @@
   import type { Schemas } from '../api/client';
   import Removal from '../parts/Removal.svelte';
   import Trouble from '../parts/Trouble.svelte';
+  import Wall from '../parts/Wall.svelte';
+  import { ofTable } from '../parts/wall';
   import { route } from '../router';
   import Ask from './Ask.svelte';
   import Compare from './Compare.svelte';
@@ -73,8 +75,25 @@
         eyes.plain = !eyes.plain;
       }
     },
-    { on: 'a', words: ui.keys.own, when: here, act: () => (t.adding = true) }
+    { on: 'a', words: ui.keys.own, when: here, act: () => (t.adding = true) },
+    {
+      on: 'p',
+      words: ui.wall.open,
+      when: () => here() && !!way,
+      act: () => {
+        wall = true;
+      }
+    }
   ]);
+  /** all notes of the table for the wall, this one in the fingering that is looked at */
+  let wall = $state(false);
+  const shown = $derived(
+    (table?.notes ?? []).flatMap((n) => {
+      const w = n.midi === note?.midi ? way : n.ways[0];
+      return w ? [{ note: n, way: w }] : [];
+    })
+  );
+  const slides = $derived(table ? ofTable(table, shown) : []);
 
   let removing = $state.raw<{ id: number; name: string }>();
   async function remove(n: Schemas['TableNote'], w: Way) {
@@ -110,6 +129,9 @@
           >{eyes.plain ? ui.notes.plainPictures : ui.notes.drawnPictures} <kbd>i</kbd></button
         >
       {/if}
+      <button class="plain link" disabled={!way} onclick={() => (wall = true)}
+        >{ui.wall.open} <kbd>p</kbd></button
+      >
       <span class="quiet hints"
         ><kbd>←</kbd> <kbd>→</kbd>
         {#if byName}{ui.notes.noteWord}{:else}{ui.notes.noteComma} <kbd>↑</kbd> <kbd>↓</kbd>
@@ -242,6 +264,12 @@
     }}
   />
 {/if}
+
+{#if wall}<Wall
+    {slides}
+    at={shown.findIndex((s) => s.note.midi === note?.midi)}
+    onclose={() => (wall = false)}
+  />{/if}
 
 <style>
   .bar {

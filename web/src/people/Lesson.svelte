@@ -10,6 +10,9 @@
   import Staff from '../parts/Staff.svelte';
   import TakeAway from '../parts/TakeAway.svelte';
   import Trouble from '../parts/Trouble.svelte';
+  import { pageKeys } from '../lib/keys.svelte';
+  import Wall from '../parts/Wall.svelte';
+  import { ofLesson } from '../parts/wall';
   import { visit, route } from '../router';
   import { short } from '../stand/lanes';
   import { ways } from '../ways.svelte';
@@ -91,6 +94,19 @@
     [ui.all.student, ui.all.instrument, ui.notes.reads, ui.notes.fingers, ui.people.how],
     ...lesson!.rows.flatMap((r) => r.students.map((s) => [s, r.name, r.shown, r.label, r.compared]))
   ];
+  /** the wall shows one section at a time */
+  let wall = $state(false);
+  const slides = $derived(ofLesson(lesson?.rows ?? [], midiOf));
+  pageKeys(ui.today.newNote, [
+    {
+      on: 'f',
+      words: ui.wall.open,
+      when: () => slides.length > 0,
+      act: () => {
+        wall = true;
+      }
+    }
+  ]);
   const offered = $derived([...new Set([...pitches, ...suggested.map(name), pitch])]);
 </script>
 
@@ -119,6 +135,9 @@
           {#each offered as p (p)}<SelectItem value={p} text={shown(p)} />{/each}
         </Select>
         <SheetWords />
+        <button class="plain link screen" onclick={() => (wall = true)}
+          >{ui.wall.open} <kbd>f</kbd></button
+        >
         <TakeAway name={ui.people.everyonePlays(lesson.shown)} rows={lines} />
         <a href="/ear/class/{group}">{ui.all.playingCheck}</a>
       </div>
@@ -199,6 +218,8 @@
     </p>
   {/if}
 </div>
+
+{#if wall}<Wall {slides} onclose={() => (wall = false)} />{/if}
 
 <style>
   header {

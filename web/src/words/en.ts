@@ -102,6 +102,15 @@ export const en = {
       help: { text: 'Help', detail: 'how each place works', also: '' }
     }
   },
+  wall: {
+    title: 'On the wall',
+    open: 'Fill the wall',
+    before: 'before',
+    next: 'next',
+    of: (n: number, all: number) => `${n} of ${all}`,
+    dark: 'dark or light',
+    leave: 'back'
+  },
   grades: {
     title: 'Gradebook',
     from: 'From',
@@ -1018,6 +1027,7 @@ export const en = {
     link: 'One scale for the band'
   },
   paper: {
+    settings: 'Print settings',
     notDrawn: 'The music is still being drawn. Wait a moment, then print again.',
     letter: 'US Letter',
     none: 'none',

@@ -107,6 +107,15 @@ export const es: Dictionary = {
       help: { text: 'Ayuda', detail: 'cómo funciona cada lugar', also: '' }
     }
   },
+  wall: {
+    title: 'En la pared',
+    open: 'Llenar la pared',
+    before: 'anterior',
+    next: 'siguiente',
+    of: (n: number, all: number) => `${n} de ${all}`,
+    dark: 'oscuro o claro',
+    leave: 'volver'
+  },
   grades: {
     title: 'Libro de calificaciones',
     from: 'Desde',
@@ -1039,6 +1048,7 @@ export const es: Dictionary = {
     link: 'Una escala para la banda'
   },
   paper: {
+    settings: 'Ajustes de impresión',
     notDrawn: 'La música todavía se está dibujando. Espera un momento e imprime otra vez.',
     letter: 'Carta (EE. UU.)',
     none: 'ninguna',

@@ -271,4 +271,23 @@ public class NotesTest {
     assertEquals(browsing.errors, List.of());
     assertEquals(browsing.foreign, List.of());
   }
+
+  /** For a projector: one fingering fills the wall, and the arrows lead to the next. */
+  @Test
+  public void oneFingeringFillsTheWall() {
+    Page page = at("/notes/clarinet/A4");
+    assertThat(page.locator(".pitch")).hasText("A4");
+    page.keyboard().press("p");
+    Locator wall =
+        page.getByRole(AriaRole.DIALOG, new Page.GetByRoleOptions().setName("On the wall"));
+    assertThat(wall.locator(".shown")).hasText("A4");
+    assertThat(wall.locator(".label")).isVisible();
+    double high = wall.locator(".shown").boundingBox().height;
+    assertTrue(high > 100, "read from the last row: " + high);
+    page.keyboard().press("ArrowRight");
+    assertThat(wall.locator(".shown")).hasText("B\u266d4");
+    page.keyboard().press("Escape");
+    assertThat(wall).hasCount(0);
+    assertThat(page.locator(".pitch")).hasText("A4");
+  }
 }

@@ -207,6 +207,7 @@ public class PaperTest {
   @Test
   public void nothingTouchesUnderTheNotesHoweverMuchIsWritten() {
     open("/sheet/{Linh}/{Fog Horn and Fiddle}");
+    page.getByText("Print settings").click();
     page.getByLabel("Fingerings under the notes").selectOption("all");
     page.getByLabel("Names over the notes").selectOption("all");
     for (String staff : List.of("8", "7")) {

@@ -27,6 +27,7 @@ public class WaysTest {
             Map.entry("step", "step-5"),
             Map.entry("back", "back-2"),
             Map.entry("order", "section"),
+            Map.entry("sticking", "natural"),
             Map.entry("sheet", "screen")));
     assertEquals(Ways.without(Map.of("tempo", "marked", "bFlat", "side")), Map.of("bFlat", "side"));
   }
