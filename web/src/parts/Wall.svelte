@@ -35,7 +35,6 @@
   }
 </script>
 
-<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
 <dialog bind:this={dialog} onkeydown={key} onclose={close} aria-label={ui.wall.title}>
   {#if slide}
     <header>
