@@ -43,7 +43,12 @@
   const here = (start: string) => route.pathname.startsWith(start);
   const places = $derived([
     { href: '/', name: ui.app.today, key: 't', active: route.pathname === '/' },
-    { href: '/stand' + part, name: ui.app.stand, key: 's', active: here('/stand') },
+    {
+      href: '/stand' + part,
+      name: ui.app.stand,
+      key: 's',
+      active: here('/stand') || here('/drums')
+    },
     { href: '/ear' + part, name: ui.app.ear, key: 'e', active: here('/ear') },
     { href: '/shelf', name: ui.app.shelf, key: 'l', active: here('/shelf') },
     { href: '/notes', name: ui.app.notes, key: 'n', active: here('/notes') },

@@ -150,7 +150,7 @@
   pageKeys(ui.chart.title(''), [
     { on: 'p', words: ui.paper.print, when: () => all.length > 0, act: () => window.print() },
     {
-      on: 'f',
+      on: 'v',
       words: ui.wall.open,
       when: () => all.length > 0,
       act: () => {
@@ -207,7 +207,7 @@
         </Select>
       {/if}
       <button class="plain link" onclick={() => (wall = true)} disabled={!all.length}
-        >{ui.wall.open} <kbd>f</kbd></button
+        >{ui.wall.open} <kbd>v</kbd></button
       >
       <SheetWords />
       <Checkbox

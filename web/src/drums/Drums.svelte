@@ -1,6 +1,7 @@
 <!-- The part of who plays drums: the rhythm, a hand under each stroke, and why it is this one. -->
 <script lang="ts">
   import { Select, SelectItem, SkeletonText } from 'carbon-components-svelte';
+  import { untrack } from 'svelte';
   import { api, asked, type Schemas } from '../api/client';
   import { door } from '../lib/door.svelte';
   import { pageKeys } from '../lib/keys.svelte';
@@ -10,29 +11,38 @@
   import Play from '../stand/Play.svelte';
   import Score from '../stand/Score.svelte';
   import { ui } from '../words/ui';
-  import { asStand } from './drums';
+  import { asPressed, asStand, lettered } from './drums';
 
   const studentId = $derived(Number(route.params.student));
   const pieceId = $derived(Number(route.params.piece));
   const page = loaded<Schemas['DrumView']>();
   const changes = door();
   const view = $derived(page.value);
-  const stand = $derived(
-    view ? asStand(view, (h) => ui.drums.hands[h as 'R' | 'L'] ?? '') : undefined
+  /** hands that were pressed and are on their way, by stroke: they show at once */
+  let pressed = $state.raw<Record<string, 'R' | 'L'>>({});
+  const shown = $derived(
+    view && { ...view, strokes: view.strokes.map((s) => asPressed(s, pressed[s.id])) }
   );
+  const stand = $derived(shown ? asStand(shown) : undefined);
   let chosen = $state('');
   let sounding = $state('');
   let from = $state(0);
   let to = $state(-1);
   let follow = $state(true);
   let player = $state<ReturnType<typeof Play>>();
-  const strokes = $derived(view?.strokes.filter((s) => s.hand) ?? []);
+  const strokes = $derived(shown?.strokes.filter((s) => s.hand) ?? []);
   const at = $derived(strokes.findIndex((s) => s.id === chosen));
   const stroke = $derived(strokes[at]);
 
   $effect(() => {
     const path = { studentId, pieceId };
     chosen = '';
+    untrack(() => {
+      // what another part was answered counts no more
+      changes.next();
+      page.put(undefined);
+      pressed = {};
+    });
     void page.ask(
       () => asked(api.GET('/api/drums/{studentId}/{pieceId}', { params: { path } })),
       (v) => {
@@ -49,14 +59,29 @@
   function stick(hand: 'R' | 'L' | '') {
     const noteId = chosen;
     if (!noteId || (stroke && hand && stroke.said && stroke.hand === hand)) return;
+    const to = params;
+    pressed = without(pressed, noteId);
+    if (hand) pressed = { ...pressed, [noteId]: hand };
+    const sent = () => {
+      if (pressed[noteId] === hand) pressed = without(pressed, noteId);
+    };
     void changes.change(
       () =>
         asked(
-          api.PUT('/api/drums/{studentId}/{pieceId}/stick', { params, body: { noteId, hand } })
+          api.PUT('/api/drums/{studentId}/{pieceId}/stick', {
+            params: to,
+            body: { noteId, hand }
+          })
         ),
-      (v) => page.put(v)
+      (v) => {
+        page.put(v);
+        sent();
+      },
+      sent
     );
   }
+  const without = (all: typeof pressed, id: string) =>
+    Object.fromEntries(Object.entries(all).filter(([k]) => k !== id));
   const read = (partId: string) =>
     changes.change(
       () =>
@@ -160,7 +185,10 @@
         <p class="quiet">{view.sticking}</p>
         {#if stroke}
           <h2>{ui.stand.barBeat(stroke.barNumber, Math.round(stroke.beat * 100) / 100)}</h2>
-          <p class="hand">{stroke.text} <span>{ui.drums.hands[stroke.hand as 'R' | 'L']}</span></p>
+          <p class="hand">
+            {lettered(stroke.text, ui.drums.letters)}
+            <span>{ui.drums.hands[stroke.hand as 'R' | 'L']}</span>
+          </p>
           <p>{stroke.why}</p>
           <div class="do">
             <button class="plain" aria-pressed={stroke.hand === 'R'} onclick={() => stick('R')}

@@ -9,6 +9,7 @@
   import Trouble from '../parts/Trouble.svelte';
   import { GRADES, type Grade } from '../words/standing';
   import { ui } from '../words/ui';
+  import { lettered } from './drums';
 
   let { student }: { student: number } = $props();
 
@@ -23,7 +24,11 @@
 
   $effect(() => {
     const studentId = student;
-    untrack(() => changes.next());
+    untrack(() => {
+      changes.next();
+      page.put(undefined);
+      typed = {};
+    });
     void page.ask(() =>
       asked(api.GET('/api/students/{studentId}/rudiments', { params: { path: { studentId } } }))
     );
@@ -71,7 +76,7 @@
     {#each page.value ?? [] as r (r.rudiment)}
       <tr>
         <th scope="row">{r.name}</th>
-        <td class="hands">{r.hands}</td>
+        <td class="hands">{lettered(r.hands, ui.drums.letters)}</td>
         <td>
           {#if r.standing !== 'OPEN'}<Mark state={r.standing} label={false} />{/if}
           {r.sentence}

@@ -1,5 +1,7 @@
 import type { Schemas } from '../api/client';
 import type { Note } from '../stand/lanes';
+import type { Language } from '../words/language';
+import { wordsOf } from '../words/ui';
 
 type Drums = Schemas['DrumView'];
 
@@ -7,8 +9,21 @@ type Drums = Schemas['DrumView'];
 export const standOf = (student: { id: number; drums: boolean }, piece: number) =>
   `/${student.drums ? 'drums' : 'stand'}/${student.id}/${piece}`;
 
+/** What each hand is called, or its letter. */
+interface Hands {
+  R: string;
+  L: string;
+}
+
+/** R, lR and the like with the letters of a language: a small letter is a grace note. */
+export const lettered = (text: string, letters: Hands) =>
+  text.replace(/[RrLl]/g, (c) => {
+    const letter = letters[c.toUpperCase() as 'R' | 'L'];
+    return c < 'a' ? letter : letter.toLowerCase();
+  });
+
 /** A stroke as the page draws a note: its hand stands where a fingering would. */
-function note(s: Drums['strokes'][number], hand: (h: string) => string): Note {
+function note(s: Drums['strokes'][number], hands: Hands, letters: Hands): Note {
   return {
     id: s.id,
     tied: s.tied,
@@ -24,8 +39,8 @@ function note(s: Drums['strokes'][number], hand: (h: string) => string): Note {
     at: s.at,
     seconds: s.seconds,
     quarter: s.quarter,
-    fingering: s.text,
-    label: hand(s.hand),
+    fingering: lettered(s.text, letters),
+    label: hands[s.hand as 'R' | 'L'] ?? '',
     usual: true,
     isNew: false,
     unlearned: false,
@@ -44,12 +59,16 @@ function note(s: Drums['strokes'][number], hand: (h: string) => string): Note {
   };
 }
 
-/**
- * A part without pitches as one with them is shown, played and printed.
- *
- * @param hand names a hand, R or L
- */
-export function asStand(view: Drums, hand: (h: string) => string): Schemas['StandView'] {
+/** A stroke with the hand that was pressed and has not been answered. */
+export function asPressed(s: Drums['strokes'][number], hand: 'R' | 'L' | undefined) {
+  if (!hand) return s;
+  const grace = (hand === 'R' ? 'l' : 'r').repeat(s.text.length - 1);
+  return { ...s, hand, text: grace + hand, said: true, why: '' };
+}
+
+/** A part without pitches as one with them is shown, played and printed. */
+export function asStand(view: Drums): Schemas['StandView'] {
+  const words = wordsOf(view.language.toLowerCase() as Language);
   return {
     ...view,
     section: [],
@@ -64,7 +83,7 @@ export function asStand(view: Drums, hand: (h: string) => string): Schemas['Stan
     slideGuides: [],
     plan: {
       cost: 0,
-      notes: view.strokes.map((s) => note(s, hand)),
+      notes: view.strokes.map((s) => note(s, words.drums.hands, words.drums.letters)),
       pictures: [],
       moves: [],
       newNotes: [],

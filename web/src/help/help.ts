@@ -28,6 +28,6 @@ export function placeOf(path: string): string {
   const [, first = '', second = 'today'] = path.split('/');
   if (first === 'help') return second;
   if (first === 'removed') return 'people';
-  if (['simpler', 'practice', 'tools'].includes(first)) return 'stand';
+  if (['drums', 'simpler', 'practice', 'tools'].includes(first)) return 'stand';
   return first || 'today';
 }

@@ -77,7 +77,7 @@
     },
     { on: 'a', words: ui.keys.own, when: here, act: () => (t.adding = true) },
     {
-      on: 'p',
+      on: 'v',
       words: ui.wall.open,
       when: () => here() && !!way,
       act: () => {
@@ -130,7 +130,7 @@
         >
       {/if}
       <button class="plain link" disabled={!way} onclick={() => (wall = true)}
-        >{ui.wall.open} <kbd>p</kbd></button
+        >{ui.wall.open} <kbd>v</kbd></button
       >
       <span class="quiet hints"
         ><kbd>←</kbd> <kbd>→</kbd>

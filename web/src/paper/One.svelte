@@ -9,10 +9,13 @@
   import { printable } from './settings.svelte';
   import Sheet from './Sheet.svelte';
   import SheetSettings from './SheetSettings.svelte';
+  import { asSheet, asStand } from '../drums/drums';
   import { ui } from '../words/ui';
 
   const studentId = $derived(Number(route.params.student));
   const pieceId = $derived(Number(route.params.piece));
+  /** drums have a part of another kind, printed alike */
+  const drums = $derived(route.pathname.startsWith('/drums/'));
   const page = loaded<[Schemas['StandView'], Schemas['SheetView']]>();
   const view = $derived(page.value?.[0]);
   const given = $derived(view?.given[0]);
@@ -22,7 +25,12 @@
     const path = { path: { studentId, pieceId } };
     drawn = false;
     printable(false);
+    const sticks = drums;
     void page.ask(async () => {
+      if (sticks) {
+        const part = await asked(api.GET('/api/drums/{studentId}/{pieceId}', { params: path }));
+        return [asStand(part), asSheet(part)];
+      }
       const stand = await asked(api.GET('/api/stand/{studentId}/{pieceId}', { params: path }));
       const query = { assignment: stand.given[0]?.assignmentId ?? 0 };
       const sheet = asked(
@@ -43,7 +51,7 @@
   {#if page.value && view}
     <Printing
       title="{view.student.name}: {view.piece.title}"
-      back="/stand/{studentId}/{pieceId}"
+      back="/{drums ? 'drums' : 'stand'}/{studentId}/{pieceId}"
       backTo={ui.paper.onStand}
       ready={drawn}
     />

@@ -3,6 +3,7 @@
   import { onMount } from 'svelte';
   import Bars from '../notes/Bars.svelte';
   import Hands from '../notes/Hands.svelte';
+  import { pressing } from '../lib/keys.svelte';
   import { theme } from '../theme.svelte';
   import { ui } from '../words/ui';
   import Staff from './Staff.svelte';
@@ -18,9 +19,24 @@
     dialog.showModal();
     // a window that may not fill the screen stays as it is
     void dialog.requestFullscreen?.().catch(() => {});
+    // one Escape leaves the full screen and the view
+    // the room beside the page that is kept for its scroll bar belongs to the wall too
+    const root = document.documentElement.style;
+    root.scrollbarGutter = 'auto';
+    let full = false;
+    const changed = () => {
+      if (full && !document.fullscreenElement) dialog.close();
+      full = !!document.fullscreenElement;
+    };
+    document.addEventListener('fullscreenchange', changed);
+    return () => {
+      root.scrollbarGutter = '';
+      document.removeEventListener('fullscreenchange', changed);
+    };
   });
   const go = (by: number) => (n = Math.max(0, Math.min(n + by, slides.length - 1)));
   function key(e: KeyboardEvent) {
+    if (pressing(e) && e.key === ' ') return;
     const by = { ArrowRight: 1, ' ': 1, PageDown: 1, ArrowLeft: -1, PageUp: -1 }[e.key];
     if (by) go(by);
     else if (e.key === 'd') theme.toggle();
@@ -86,8 +102,9 @@
 
 <style>
   dialog {
-    width: 100vw;
-    height: 100vh;
+    inset: 0;
+    width: 100%;
+    height: 100%;
     max-width: none;
     max-height: none;
     margin: 0;
@@ -98,6 +115,9 @@
     display: grid;
     grid-template: auto minmax(0, 1fr) auto auto / minmax(0, 2fr) minmax(0, 3fr);
     gap: 1.5vh 3vw;
+  }
+  dialog::backdrop {
+    background: var(--paper);
   }
   header {
     grid-column: 1 / -1;
@@ -145,7 +165,7 @@
   .picture :global(svg) {
     width: auto;
     max-width: 100%;
-    height: 46vh;
+    height: 50vh;
   }
   .label {
     font-size: 6.5vh;

@@ -1,4 +1,5 @@
 import type { Schemas } from '../api/client';
+import type { Told } from '../people/lesson';
 import type { Held, Key, Kind } from '../notes/hands';
 
 /** What fills the wall at once: one note of one instrument, with its fingering. */
@@ -23,13 +24,10 @@ export interface Slide {
 }
 
 /** The rows of a new note for the wall, in the order in which they stand. */
-export const ofLesson = (
-  rows: Schemas['LessonRow'][],
-  midi: (written: string) => number
-): Slide[] =>
-  rows.map((r) => ({
+export const ofLesson = (told: Told[], midi: (written: string) => number): Slide[] =>
+  told.map(({ row: r, students }) => ({
     title: r.name,
-    sub: r.students.join(', '),
+    sub: students.join(', '),
     written: r.written,
     shown: r.shown,
     midi: midi(r.written),

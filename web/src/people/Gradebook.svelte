@@ -9,7 +9,7 @@
   import PageSize from '../paper/PageSize.svelte';
   import Trouble from '../parts/Trouble.svelte';
   import { route } from '../router';
-  import { ui } from '../words/ui';
+  import { fullDay, ui } from '../words/ui';
 
   type Worth = Schemas['PointsView'];
   const group = $derived(Number(route.params.group));
@@ -59,7 +59,13 @@
     );
   }
   const cell = (c: Schemas['PointsCell']) =>
-    !c.heard ? '' : c.absent && !c.of ? ui.ear.absent : `${c.points}`;
+    !c.heard
+      ? ''
+      : !c.absent
+        ? `${c.points}`
+        : c.of
+          ? `${ui.ear.absent} ${c.points}`
+          : ui.ear.absent;
 
   pageKeys(ui.grades.title, [
     { on: 'p', words: ui.paper.print, when: () => !!view, act: () => window.print() }
@@ -78,7 +84,7 @@
     <header>
       <div>
         <h1>{ui.grades.title}: {view.group}</h1>
-        <p class="paper-only">{view.from} – {view.to}</p>
+        <p class="paper-only">{fullDay(view.from)} – {fullDay(view.to)}</p>
       </div>
       <form
         class="screen"
@@ -244,6 +250,7 @@
     white-space: nowrap;
   }
   .of {
+    margin-left: 0.25em;
     color: var(--ink-2);
     font-size: 0.8em;
   }
@@ -260,6 +267,10 @@
     display: none;
   }
   @media print {
+    th[scope='row'] {
+      position: static;
+      background: none;
+    }
     .paper-only {
       display: block;
     }

@@ -13,6 +13,7 @@
   import { pageKeys } from '../lib/keys.svelte';
   import Wall from '../parts/Wall.svelte';
   import { ofLesson } from '../parts/wall';
+  import { merged } from './lesson';
   import { visit, route } from '../router';
   import { short } from '../stand/lanes';
   import { ways } from '../ways.svelte';
@@ -94,12 +95,17 @@
     [ui.all.student, ui.all.instrument, ui.notes.reads, ui.notes.fingers, ui.people.how],
     ...lesson!.rows.flatMap((r) => r.students.map((s) => [s, r.name, r.shown, r.label, r.compared]))
   ];
+  const told = $derived(merged(lesson?.rows ?? [], octave));
+  const have = $derived(told.flatMap((t) => t.has));
+  /** to jump to a section: the first of each */
+  const places = $derived([...new Set(told.map((t) => t.row.name))]);
+  const placeOf = (name: string) => `section-${places.indexOf(name)}`;
   /** the wall shows one section at a time */
   let wall = $state(false);
-  const slides = $derived(ofLesson(lesson?.rows ?? [], midiOf));
+  const slides = $derived(ofLesson(told, midiOf));
   pageKeys(ui.today.newNote, [
     {
-      on: 'f',
+      on: 'v',
       words: ui.wall.open,
       when: () => slides.length > 0,
       act: () => {
@@ -136,7 +142,7 @@
         </Select>
         <SheetWords />
         <button class="plain link screen" onclick={() => (wall = true)}
-          >{ui.wall.open} <kbd>f</kbd></button
+          >{ui.wall.open} <kbd>v</kbd></button
         >
         <TakeAway name={ui.people.everyonePlays(lesson.shown)} rows={lines} />
         <a href="/ear/class/{group}">{ui.all.playingCheck}</a>
@@ -151,12 +157,24 @@
           >{/each}
       </div>
     {/if}
-    {#each lesson.rows as r (r.name + r.students.join())}
-      <article>
+    {#if have.length}
+      <p class="small">{ui.people.haveAlready} {have.join(', ')}</p>
+    {/if}
+    {#if places.length > 4}
+      <nav class="small screen places" aria-label={ui.people.sectionsNav}>
+        {#each places as name (name)}<a href="#{placeOf(name)}">{name}</a>{/each}
+      </nav>
+    {/if}
+    {#each told as t, i (t.row.name + t.students.join())}
+      {@const r = t.row}
+      <article id={told[i - 1]?.row.name === r.name ? undefined : placeOf(r.name)}>
         <div class="who">
           <h2>{r.name}</h2>
-          <p class="small">{r.students.join(', ')}</p>
-          {#if r.has.length}<p class="small quiet">{ui.people.hasAlready}</p>{/if}
+          <p class="small">{t.students.join(', ')}</p>
+          {#if t.has.length}<p class="small quiet">
+              {t.has.length < t.students.length ? `${t.has.join(', ')}: ` : ''}{ui.people
+                .hasAlready}
+            </p>{/if}
         </div>
         <div class="note">
           <Staff
@@ -205,7 +223,11 @@
               {m.why} <i>{m.mend}</i>
             </p>
           {/each}
-          {#if octave(r)}<p class="small quiet">{octave(r)}</p>{/if}
+          {#each t.octaves as o (o.words)}
+            <p class="small quiet">
+              {o.students.length < t.students.length ? `${o.students.join(', ')}: ` : ''}{o.words}
+            </p>
+          {/each}
           {#if r.caution}<p class="small caution"><b>{ui.all.care}</b> {r.caution}</p>{/if}
         </div>
       </article>
@@ -234,6 +256,15 @@
     flex-wrap: wrap;
     gap: 1rem;
     align-items: flex-end;
+  }
+  .places {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.25rem 1rem;
+    margin: 0.5rem 0;
+  }
+  article {
+    scroll-margin-top: 1rem;
   }
   .next {
     display: flex;

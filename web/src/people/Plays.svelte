@@ -30,6 +30,10 @@
     untrack(() => {
       changes.next();
       chosen = {};
+      from = {};
+      to = {};
+      book = first = last = '';
+      played.put(undefined);
       said = '';
       void load(id);
     });
@@ -39,9 +43,11 @@
   /** from which note and up to which, by instrument */
   let from = $state<Record<string, string>>({});
   let to = $state<Record<string, string>>({});
+  /** a tonic so far below the first years' lowest note, in half steps, still begins the scale */
+  const BELOW = 2;
   /**
-   * Where a section begins unless it is said: by a scale at its tonic that is nearest to the lowest
-   * note of the first years, else at that note.
+   * Where a section begins unless it is said: by a scale at its first tonic, else at the lowest note
+   * of the first years.
    */
   function begins(s: Section): string {
     const low = Math.max(
@@ -49,11 +55,8 @@
       s.notes.findIndex((n) => n.stage === 'FIRST_YEARS')
     );
     const tonic = scaleOf(steps)[0];
-    const tonics = s.notes.flatMap((n, i) =>
-      n.stage !== 'BEYOND' && n.sound === tonic ? [i] : []
-    );
-    const nearest = tonics.sort((a, b) => Math.abs(a - low) - Math.abs(b - low))[0];
-    return s.notes[nearest ?? low]?.written ?? '';
+    const at = s.notes.findIndex((n, i) => i >= low - BELOW && n.sound === tonic);
+    return s.notes[at < 0 ? low : at]?.written ?? '';
   }
   /** From one note up to another, by the steps that are chosen. */
   function range(s: Section) {
@@ -297,7 +300,7 @@
   }
   section {
     display: grid;
-    grid-template-columns: 12rem minmax(0, 1fr);
+    grid-template-columns: 17rem minmax(0, 1fr);
     gap: 1.5rem;
     align-items: start;
     padding: 0.75rem 1rem;

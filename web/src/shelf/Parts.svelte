@@ -132,7 +132,7 @@
     const view = await asked(
       api.GET('/api/drums/{studentId}/{pieceId}', { params: { path }, headers })
     );
-    return [asStand(view, () => ''), asSheet(view)] satisfies [unknown, unknown];
+    return [asStand(view), asSheet(view)] satisfies [unknown, unknown];
   }
   let turn = 0;
   onDestroy(() => {
@@ -345,7 +345,7 @@
               </th>
               <td class="how">
                 <div>
-                  <Mark state={MARKS[p.state]} label={false} />
+                  {#if MARKS[p.state]}<Mark state={MARKS[p.state]!} label={false} />{/if}
                   <span>{p.sentence}</span>
                 </div>
                 {#if p.practice}

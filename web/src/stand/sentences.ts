@@ -21,7 +21,9 @@ export function sentences(plan: Plan): { id: string; text: string }[] {
   return plan.notes.map((n) => ({
     id: n.id,
     text: [
-      `${ui.stand.barBeat(n.barNumber, Math.round(n.beat * 100) / 100)}: ${said(n.shown)}`,
+      [ui.stand.barBeat(n.barNumber, Math.round(n.beat * 100) / 100), said(n.shown)]
+        .filter(Boolean)
+        .join(': '),
       standing(n),
       n.fingering === BY_NAME ? '' : said(n.label),
       n.locked ? ui.stand.isKept : '',

@@ -146,7 +146,7 @@
                 </th>
                 <td class="how">
                   <a href="/stand/{r.student.id}/{r.next.piece.id}">
-                    <Mark state={MARKS[r.state]} label={false} />
+                    {#if MARKS[r.state]}<Mark state={MARKS[r.state]!} label={false} />{/if}
                     <span
                       >{r.state === 'HARD'
                         ? ui.today.changeHard

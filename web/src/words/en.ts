@@ -103,45 +103,45 @@ export const en = {
     }
   },
   wall: {
-    title: 'On the wall',
-    open: 'Fill the wall',
-    before: 'before',
-    next: 'next',
+    title: 'Projector view',
+    open: 'Projector view',
+    before: 'Previous',
+    next: 'Next',
     of: (n: number, all: number) => `${n} of ${all}`,
-    dark: 'dark or light',
-    leave: 'back'
+    dark: 'Dark or light',
+    leave: 'Close'
   },
   grades: {
     title: 'Gradebook',
     from: 'From',
     to: 'to',
-    show: 'Show',
+    show: 'Show dates',
     worth: (secure: number, shaky: number, notYet: number, absent: string) =>
       `Points: secure ${secure}, shaky ${shaky}, not yet ${notYet}, absent ${absent}`,
     notCounted: 'doesn’t count',
     absentHint: 'Leave absent empty if it doesn’t count.',
-    changed: 'The points are changed, for everything that was heard.',
+    changed: 'Points changed for every playing test.',
     sum: 'Points',
     percent: 'Percent',
-    none: 'No playing test in these days.'
+    none: 'No playing tests in these dates.'
   },
   drums: {
     title: 'Drum part',
     print: 'Print the part',
     why: 'Which hand, and why',
     hands: { R: 'right hand', L: 'left hand' },
+    letters: { R: 'R', L: 'L' },
     letGo: 'Let Sempre choose again',
-    keys: 'The stroke before, or the next',
+    keys: 'Previous stroke, next stroke',
     handKeys: 'Right hand, left hand',
     rudiments: 'Rudiments',
-    rudimentsHow:
-      'Slow and clean first. Write down the tempo of the quarter note at which you heard it.',
+    rudimentsHow: 'Slow and clean first. Enter the quarter-note tempo you heard.',
     rudiment: 'Rudiment',
     hand: 'Sticking',
-    hearAt: 'Hear it',
+    hearAt: 'Grade',
     takeBack: 'take back',
     tempoOf: (name: string) => `Tempo of ${name}, quarters a minute`,
-    both: 'Plays drums: rhythm and sticking, no notes to learn.'
+    both: 'Reads rhythm and sticking, no pitches.'
   },
   all: {
     close: 'Close',
@@ -342,8 +342,8 @@ export const en = {
     changeHard: 'has the notes; a change is hard',
     hear: 'hear',
     onlyFirst: 'only the first',
-    drums: 'Drums, rhythm and sticking:',
-    partless: 'No part in it:',
+    drums: 'Rhythm and sticking:',
+    partless: 'No part:',
     ready: 'Ready:',
     fadedAs: 'Not heard for long, as it sounds:',
     of: (names: Text, more: Text) => `of ${names}${more}`,
@@ -1639,6 +1639,8 @@ export const en = {
     everyonePlays: (note: Text) => `Everyone plays ${note}`,
     concertOf: (group: Text, note: Text) => `${group}; concert ${note}`,
     neededColon: 'Needed next:',
+    haveAlready: 'Has it already:',
+    sectionsNav: 'Sections',
     hasAlready: 'has it already',
     noteSounds: (note: Text, sound: Text) => `${note}, sounds ${sound}`,
     soundsLike: (sound: Text) => `sounds ${sound}`,
@@ -1795,7 +1797,7 @@ export const en = {
     playsTitle: (group: Text) => `Plays already${group} · Sempre`,
     playsHeading: (group: Text) => `${group}: plays already`,
     playsIntro:
-      'For a band that does not begin at the beginning: what each section has, as written for it. Choose the highest note, then put right what is different. It is written down as secure, with the usual fingerings.',
+      'Choose a book or a range for each section, then fix what differs. Notes are saved as secure, with the standard fingerings.',
     upToSteps: 'Up to a note, in steps of',
     writeDown: (n: number) => `Write down ${form(n, 'one note', `${n} notes`)}`,
     upTo: 'Up to',
@@ -1803,9 +1805,9 @@ export const en = {
     byBook: 'Played in a book',
     chooseBook: 'choose a book',
     chooseNumber: 'choose a number',
-    tickNotes: 'Tick the notes',
+    tickNotes: 'Check these notes',
     ticked: (n: number) =>
-      `The notes of ${form(n, 'one piece', `${n} pieces`)} are ticked. Look through them, then write them down.`,
+      `The notes of ${form(n, 'one piece', `${n} pieces`)} are checked. Look them over, then save.`,
     chooseNote: 'choose a note',
     there: 'there already',
     playsLegend:

@@ -108,44 +108,46 @@ export const es: Dictionary = {
     }
   },
   wall: {
-    title: 'En la pared',
-    open: 'Llenar la pared',
-    before: 'anterior',
-    next: 'siguiente',
+    title: 'Vista de proyector',
+    open: 'Vista de proyector',
+    before: 'Anterior',
+    next: 'Siguiente',
     of: (n: number, all: number) => `${n} de ${all}`,
-    dark: 'oscuro o claro',
-    leave: 'volver'
+    dark: 'Oscuro o claro',
+    leave: 'Cerrar'
   },
   grades: {
     title: 'Libro de calificaciones',
     from: 'Desde',
     to: 'hasta',
-    show: 'Mostrar',
+    show: 'Mostrar fechas',
     worth: (secure: number, shaky: number, notYet: number, absent: string) =>
       `Puntos: segura ${secure}, insegura ${shaky}, todavía no ${notYet}, ausente ${absent}`,
     notCounted: 'no cuenta',
     absentHint: 'Deja vacío el de ausente si no cuenta.',
-    changed: 'Los puntos han cambiado, también para lo que ya se escuchó.',
+    changed: 'Los puntos cambiaron en todas las pruebas.',
     sum: 'Puntos',
     percent: 'Por ciento',
-    none: 'Ninguna prueba en estos días.'
+    none: 'No hay pruebas en estas fechas.'
   },
   drums: {
     title: 'Parte de percusión',
     print: 'Imprimir la parte',
     why: 'Qué mano, y por qué',
     hands: { R: 'mano derecha', L: 'mano izquierda' },
+    // common practice, no source
+    letters: { R: 'D', L: 'I' },
     letGo: 'Que Sempre elija de nuevo',
-    keys: 'El golpe anterior, o el siguiente',
+    keys: 'Golpe anterior, golpe siguiente',
     handKeys: 'Mano derecha, mano izquierda',
     rudiments: 'Rudimentos',
-    rudimentsHow: 'Primero lento y limpio. Anota el tempo de la negra al que lo escuchaste.',
+    rudimentsHow: 'Primero lento y limpio. Anota el tempo de la negra.',
     rudiment: 'Rudimento',
     hand: 'Baqueteo',
-    hearAt: 'Escuchar',
+    hearAt: 'Calificar',
     takeBack: 'retirar',
     tempoOf: (name: string) => `Tempo de ${name}, negras por minuto`,
-    both: 'Toca percusión: ritmo y baqueteo, sin notas que aprender.'
+    both: 'Lee ritmo y baqueteo, sin alturas.'
   },
   all: {
     close: 'Cerrar',
@@ -348,8 +350,8 @@ export const es: Dictionary = {
     changeHard: 'tiene las notas; un cambio es difícil',
     hear: 'escuchar',
     onlyFirst: 'solo los primeros',
-    drums: 'Tambores, ritmo y baqueteo:',
-    partless: 'Sin parte en la pieza:',
+    drums: 'Ritmo y baqueteo:',
+    partless: 'Sin parte:',
     ready: 'Listos:',
     fadedAs: 'Hace mucho que no se oyen, como suenan:',
     of: (names: Text, more: Text) => `(${names}${more})`,
@@ -1671,6 +1673,8 @@ export const es: Dictionary = {
     everyonePlays: (note: Text) => `Todos tocan ${note}`,
     concertOf: (group: Text, note: Text) => `${group}; ${note} real`,
     neededColon: 'Lo próximo que hace falta:',
+    haveAlready: 'Ya la tienen:',
+    sectionsNav: 'Secciones',
     hasAlready: 'ya la tiene',
     noteSounds: (note: Text, sound: Text) => `${note}, suena ${sound}`,
     soundsLike: (sound: Text) => `suena ${sound}`,
@@ -1828,7 +1832,7 @@ export const es: Dictionary = {
     playsTitle: (group: Text) => `Ya toca${group} · Sempre`,
     playsHeading: (group: Text) => `${group}: lo que ya toca`,
     playsIntro:
-      'Para una banda que no empieza de cero: lo que tiene cada sección, como está escrito para ella. Elige la nota más aguda y corrige lo que sea distinto. Se anota como seguro, con las digitaciones habituales.',
+      'Elige un libro o una extensión para cada sección y corrige lo que difiera. Se guarda como segura, con las digitaciones habituales.',
     upToSteps: 'Hasta una nota, por pasos de',
     writeDown: (n: number) => `Anotar ${form(n, 'una nota', `${n} notas`)}`,
     upTo: 'Hasta',

@@ -11,13 +11,14 @@ export type Stage = Schemas['GroupView']['stage'];
 export const STAGES: Stage[] = ['FIRST_YEARS', 'SCHOOL', 'ADVANCED'];
 
 /** The mark beside a student who is so far ready for a piece. */
-export const MARKS: Record<Schemas['ReadyView']['state'], Standing> = {
+export const MARKS: Record<Schemas['ReadyView']['state'], Standing | undefined> = {
   READY: 'SECURE',
   SHAKY: 'SHAKY',
   HARD: 'SHAKY',
   FADED: 'FADED',
   LACKS: 'NOT_YET',
-  DRUMS: 'SECURE',
+  // rhythm and sticking: nothing is marked that was not heard
+  DRUMS: undefined,
   NONE: 'NOT_YET',
   ODD: 'NOT_YET'
 };

@@ -86,6 +86,7 @@ public class AccessTest {
           "/practice/{Noor}/{Undertow}/material",
           "/practice/{Noor}/{Undertow}/material/paper",
           "/people",
+          "/people/group/{First-year band}/grades",
           "/people/many",
           "/people/{Noor}",
           "/people/{Noor}/report",

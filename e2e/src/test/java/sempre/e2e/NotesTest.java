@@ -277,9 +277,9 @@ public class NotesTest {
   public void oneFingeringFillsTheWall() {
     Page page = at("/notes/clarinet/A4");
     assertThat(page.locator(".pitch")).hasText("A4");
-    page.keyboard().press("p");
+    page.keyboard().press("v");
     Locator wall =
-        page.getByRole(AriaRole.DIALOG, new Page.GetByRoleOptions().setName("On the wall"));
+        page.getByRole(AriaRole.DIALOG, new Page.GetByRoleOptions().setName("Projector view"));
     assertThat(wall.locator(".shown")).hasText("A4");
     assertThat(wall.locator(".label")).isVisible();
     double high = wall.locator(".shown").boundingBox().height;

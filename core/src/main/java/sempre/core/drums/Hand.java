@@ -3,7 +3,7 @@ package sempre.core.drums;
 import java.util.Locale;
 import java.util.Optional;
 
-/** Which hand strikes, or which of the teacher's R and L stands under a stroke. */
+/** The hand that strikes, as it stands under a stroke. */
 public enum Hand {
   R,
   L;

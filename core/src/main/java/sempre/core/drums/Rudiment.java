@@ -6,8 +6,8 @@ import java.util.Optional;
 
 /**
  * What who plays drums learns as others learn notes: a few strokes in a fixed order of hands, clean
- * first, then quicker. The patterns are common practice, no source; small letters are grace notes
- * before the stroke behind them.
+ * first, then quicker. The patterns are from memory and are tested by what must hold; small letters
+ * are grace notes before the stroke behind them.
  */
 public enum Rudiment {
   SINGLE_STROKE_ROLL("R L R L R L R L"),

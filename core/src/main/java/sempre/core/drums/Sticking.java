@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import sempre.core.Judgement;
 import sempre.core.score.Bar;
 import sempre.core.score.Line;
@@ -38,6 +39,8 @@ public final class Sticking {
     BEAT,
     /** It has this hand's place between the beats. */
     PLACE,
+    /** Nothing in the measure is shorter than a beat, and the hands take turns. */
+    EVEN,
     /** The same hand would have to be too quick. */
     QUICK,
     /** In turn after the stroke before. */
@@ -134,7 +137,8 @@ public final class Sticking {
     if (quick) {
       return new Stroke(n, place.other(), Why.QUICK, grace);
     }
-    return new Stroke(n, place, grid.onBeat(n) && place == Hand.R ? Why.BEAT : Why.PLACE, grace);
+    Why why = grid.even() ? Why.EVEN : grid.onBeat(n) && place == Hand.R ? Why.BEAT : Why.PLACE;
+    return new Stroke(n, place, why, grace);
   }
 
   /**
@@ -146,7 +150,8 @@ public final class Sticking {
    * @param tuplets beat by beat the value of its tuplet in quarters; 0 where it has none
    */
   private record Grid(Bar bar, double from, double counted, double step, List<Double> tuplets) {
-    private static final double[] STEPS = {1, 0.5, 0.25, 0.125, 0.0625};
+    /** Note values in quarters; of a beat those count that divide it. */
+    private static final List<Double> VALUES = List.of(1.0, 0.5, 0.25, 0.125, 0.0625);
 
     /** Into how many a beat is divided as a tuplet. */
     private static final int[] TUPLETS = {3, 6, 5, 7, 12};
@@ -157,7 +162,12 @@ public final class Sticking {
       double from = bar.start() - (bar.index() == 0 ? Math.max(0, whole - bar.quarters()) : 0);
       int beats = (int) Math.ceil((bar.start() + bar.quarters() - from) / counted - NEAR);
       List<Double> tuplets = new ArrayList<>();
-      double step = STEPS[0];
+      List<Double> steps =
+          Stream.concat(
+                  Stream.of(counted),
+                  VALUES.stream().filter(v -> v < counted - NEAR && whole(counted / v)))
+              .toList();
+      double step = counted;
       for (int b = 0; b < beats; b++) {
         double begins = from + b * counted;
         List<Double> here =
@@ -165,8 +175,7 @@ public final class Sticking {
                 .map(n -> n.onset() - begins)
                 .filter(x -> x > -NEAR && x < counted - NEAR)
                 .toList();
-        Optional<Double> plain =
-            Arrays.stream(STEPS).boxed().filter(s -> fits(here, s)).findFirst();
+        Optional<Double> plain = steps.stream().filter(s -> fits(here, s)).findFirst();
         step = Math.min(step, plain.orElse(step));
         tuplets.add(
             plain.isPresent()
@@ -186,6 +195,11 @@ public final class Sticking {
 
     private static boolean whole(double x) {
       return Math.abs(x - Math.rint(x)) < NEAR;
+    }
+
+    /** Whether nothing is shorter than a beat. */
+    boolean even() {
+      return step > counted - NEAR && tuplets.stream().allMatch(t -> t == 0);
     }
 
     boolean onBeat(Note n) {

@@ -97,6 +97,10 @@ public class DrumPartTest {
       {"3/4", "24 24 24|24 24 24", "R L R R L R"},
       // six eight: right, left, right; left, right, left
       {"6/8", "12 12 12 12 12 12|12 r12 12 12 12 12", "R L R L R L R R L R L"},
+      // dotted quarters alone take turns; a quarter and an eighth keep the places of the eighths
+      {"6/8", "36 36|24 12 24 12|36 12 12 12", "R L R R L L R L R L"},
+      {"9/8", "36 36 36", "R L R"},
+      {"2/2", "24 24 24 24|48 48", "R L R L R L"},
       // triplets in turn, and from the right again behind them
       {"4/4", "8 8 8 8 8 8 12 12 24", "R L R L R L R L R"},
       // a pickup of an eighth is the left hand's
@@ -111,6 +115,17 @@ public class DrumPartTest {
   @Test(dataProvider = "natural")
   public void naturalStickingFollowsThePlaces(String time, String notes, String hands) {
     assertEquals(hands(time, notes, 100, Way.NATURAL), hands);
+  }
+
+  /** A reason that is told must be true: without anything between, nothing is to be filled in. */
+  @Test
+  public void whereNothingIsShorterThanABeatTheHandsTakeTurns() {
+    DrumPart part = read(file("Snare Drum", "4/4", "24 24 24 24|24 12 12 24 24", 100)).get(0);
+    List<Sticking.Why> why =
+        Sticking.of(part, Map.of(), Way.NATURAL).stream().map(Sticking.Stroke::why).toList();
+    assertEquals(why.subList(0, 4), java.util.Collections.nCopies(4, Sticking.Why.EVEN));
+    assertEquals(why.get(4), Sticking.Why.BEAT);
+    assertEquals(why.get(6), Sticking.Why.PLACE);
   }
 
   @Test

@@ -72,6 +72,7 @@ public class BandScales {
                   .map(
                       g ->
                           people.students(tx, g.id()).stream()
+                              .filter(s -> !Players.drums(s))
                               .map(People.Student::instrument)
                               .toList())
                   .orElse(Catalogue.standard().ids());

@@ -121,7 +121,10 @@ public class Making {
 
   private Made together(Db.Tx tx, People.Group group, Stage stage, Wanted wanted, String title) {
     List<String> played =
-        people.students(tx, group.id()).stream().map(People.Student::instrument).toList();
+        people.students(tx, group.id()).stream()
+            .filter(s -> !Players.drums(s))
+            .map(People.Student::instrument)
+            .toList();
     StringBuilder text =
         new StringBuilder("X:1\nT:")
             .append(title)

@@ -104,6 +104,7 @@ public class DrumsApiTest extends DemoTestBase {
     assertThat(get(path(0)).get("strokes").get(1).get("said").asBoolean()).isTrue();
     assertThat(hands(body(put(path(0) + "/stick", body.formatted(""))))).isEqualTo("R L R L R R");
     assertThat(put(path(0) + "/stick", "{\"noteId\":\"none\",\"hand\":\"R\"}")).hasStatus(404);
+    assertThat(put(path(0) + "/stick", body.formatted("X"))).as("a slip keeps all").hasStatus(400);
     assertThat(put(path(1) + "/stick", body.formatted("R")))
         .as("a bass drum has one mallet")
         .hasStatus(404);
@@ -150,7 +151,7 @@ public class DrumsApiTest extends DemoTestBase {
         .isEqualTo("Rhythm and sticking: Snare Drum");
     assertThat(get("/api/today").toString())
         .contains("Rhythm and sticking: Bass Drum")
-        .contains("No part: this piece has none for drums.");
+        .contains("No part: this piece has no drum part.");
     long flutes = piece("The Harbour Wall");
     assertThat(mvc.get().uri("/api/drums/" + drummers.get(0) + "/" + flutes)).hasStatus(404);
     mvc.put().uri("/api/removals/ASSIGNMENT/" + given).exchange();

@@ -10,6 +10,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import sempre.core.Refusal;
+import sempre.core.instrument.Catalogue;
 import sempre.core.instrument.Instrument;
 import sempre.core.instrument.Stage;
 import sempre.core.pitch.NoteName;
@@ -47,13 +48,14 @@ class LessonController {
       @RequestParam(required = false) List<String> at) {
     NoteName concert = NoteName.parse(pitch).spelled(Speech::alone);
     NewNotes.Sheet sheet = notes.of(groupId, concert, octaves(at == null ? List.of() : at));
+    List<String> score = Catalogue.standard().ids();
     return new LessonViews.LessonView(
         sheet.group().name(),
         concert.toString(),
         Speech.words().note(concert),
         sheet.rows().stream()
             .map(LessonController::row)
-            .sorted(Comparator.comparing(r -> r.who().name()))
+            .sorted(Comparator.comparing(r -> score.indexOf(r.who().instrument())))
             .toList(),
         sheet.without().stream().map(w -> without(w, sheet.group().stage())).toList());
   }

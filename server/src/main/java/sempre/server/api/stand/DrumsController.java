@@ -2,6 +2,7 @@ package sempre.server.api.stand;
 
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
@@ -50,7 +51,8 @@ class DrumsController {
    *
    * @param hand R or L; empty lets go what was chosen
    */
-  record StickBody(@NotNull @Size(max = 100) String noteId, @NotNull @Size(max = 2) String hand) {}
+  record StickBody(
+      @NotNull @Size(max = 100) String noteId, @NotNull @Pattern(regexp = "[RL]?") String hand) {}
 
   @GetMapping
   StandViews.DrumView part(@PathVariable long studentId, @PathVariable long pieceId) {
