@@ -358,7 +358,8 @@ public final class TeachingWords {
       return words.say(voice + way, args);
     }
     int register = air.register();
-    while (!words.has(voice + "." + register)) {
+    // the lowest register has a word, or what is said fails by its name
+    while (register > 0 && !words.has(voice + "." + register)) {
       register--;
     }
     String own = voice + "." + register;
