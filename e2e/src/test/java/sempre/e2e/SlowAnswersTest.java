@@ -291,6 +291,7 @@ public class SlowAnswersTest {
     at("/people/group/{First-year band}/plays");
     Locator horns = page.getByLabel("Horn", new Page.GetByLabelOptions().setExact(true));
     page.getByLabel("Up to a note, in steps of").selectOption("Bb");
+    horns.getByLabel("From").selectOption("C4");
     horns.getByLabel("Up to").selectOption("A4");
     late("/plays", 2000, 300);
     Locator write =
